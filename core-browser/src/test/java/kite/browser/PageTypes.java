@@ -1,0 +1,136 @@
+package kite.browser;
+
+import java.lang.reflect.Method;
+import java.lang.reflect.Modifier;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.RecordComponent;
+import java.lang.reflect.Type;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import kite.core.codec.Words;
+import kite.core.command.Change;
+import kite.core.command.Command;
+import kite.core.curve.Channel;
+import kite.core.document.Channels;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.OrNull;
+import kite.core.document.Unit;
+import kite.core.math.Vec3;
+import org.teavm.jso.JSExport;
+
+/** Writes the page's TypeScript types from the core's records and the bridge's functions. */
+final class PageTypes {
+  private final Map<String, String> types = new LinkedHashMap<>();
+
+  static String generate() {
+    PageTypes p = new PageTypes();
+    p.types.put("Vec3", "export type Vec3 = [number, number, number];");
+    for (Class<?> c : List.of(Header.class, Entity.class, Command.class, Change.class, Unit.class))
+      p.name(c);
+    StringBuilder b =
+        new StringBuilder(
+            "// Written from the core's records by PageTypes; do not edit. See docs/carrying-on.md.\n\n");
+    p.types.values().forEach(t -> b.append(t).append("\n\n"));
+    return b.append(bridge()).toString();
+  }
+
+  private String name(Class<?> c) {
+    if (c == Vec3.class) return "Vec3";
+    String n = c == Channel.Curve.class ? "Curve" : c.getSimpleName();
+    if (c == Channel.class) {
+      if (types.putIfAbsent("Channel", "export type Channel = number | Curve;") == null)
+        name(Channel.Curve.class);
+      return "Channel";
+    }
+    if (types.containsKey(n)) return n;
+    types.put(n, "");
+    if (c.isEnum()) {
+      types.put(
+          n,
+          "export type "
+              + n
+              + " = "
+              + Arrays.stream(c.getEnumConstants())
+                  .map(e -> "'" + Words.of((Enum<?>) e) + "'")
+                  .collect(Collectors.joining(" | "))
+              + ";");
+    } else if (c.isSealed()) {
+      String union = leaves(c).map(this::name).collect(Collectors.joining(" | "));
+      types.put(n, "export type " + n + " = " + union + ";");
+    } else {
+      types.put(n, record(c, n));
+    }
+    return n;
+  }
+
+  static Stream<Class<?>> leaves(Class<?> c) {
+    return c.isSealed()
+        ? Arrays.stream(c.getPermittedSubclasses()).flatMap(PageTypes::leaves)
+        : Stream.of(c);
+  }
+
+  private String record(Class<?> c, String n) {
+    List<String> fields = new ArrayList<>();
+    if (saysKind(c)) fields.add("  kind: '" + Words.of(c) + "';");
+    for (RecordComponent r : c.getRecordComponents()) {
+      String orNull = r.isAnnotationPresent(OrNull.class) ? " | null" : "";
+      fields.add("  " + r.getName() + ": " + type(r.getGenericType()) + orNull + ";");
+    }
+    return "export interface " + n + " {\n" + String.join("\n", fields) + "\n}";
+  }
+
+  static boolean saysKind(Class<?> c) {
+    return c != Channel.Curve.class && Arrays.stream(c.getInterfaces()).anyMatch(Class::isSealed);
+  }
+
+  private String type(Type t) {
+    if (t == String.class) return "string";
+    if (t == boolean.class) return "boolean";
+    if (t == double.class || t == int.class || t == Double.class) return "number";
+    if (t == Channels.class) return "Record<string, " + name(Channel.class) + ">";
+    if (t instanceof ParameterizedType p) {
+      Type[] a = p.getActualTypeArguments();
+      return p.getRawType() == List.class
+          ? type(a[0]) + "[]"
+          : "Record<string, " + type(a[1]) + ">";
+    }
+    return name((Class<?>) t);
+  }
+
+  private static String bridge() {
+    String functions =
+        Arrays.stream(KiteCore.class.getDeclaredMethods())
+            .filter(
+                m -> m.isAnnotationPresent(JSExport.class) && Modifier.isStatic(m.getModifiers()))
+            .sorted(Comparator.comparing(Method::getName))
+            .map(PageTypes::function)
+            .collect(Collectors.joining("\n"));
+    return "/** The functions the core exports; KiteCore.java says what each gives. */\nexport interface KiteCore {\n"
+        + functions
+        + "\n}\n";
+  }
+
+  private static String function(Method m) {
+    String args =
+        Arrays.stream(m.getParameters())
+            .map(p -> p.getName() + ": " + plain(p.getType()))
+            .collect(Collectors.joining(", "));
+    return "  " + m.getName() + "(" + args + "): " + plain(m.getReturnType()) + ";";
+  }
+
+  private static String plain(Class<?> c) {
+    return switch (c.getSimpleName()) {
+      case "String" -> "string";
+      case "double", "int" -> "number";
+      case "boolean" -> "boolean";
+      default -> c.getSimpleName();
+    };
+  }
+}

@@ -1,0 +1,77 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import java.util.Map;
+import kite.core.command.Refusal;
+import kite.core.curve.Beyond;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.curve.KeyShape;
+import kite.core.document.Channels;
+
+/** Channels: a fixed value is a plain number, a curve an object with its keys. */
+final class ChannelJson {
+  private ChannelJson() {}
+
+  static JsonValue write(Channel channel) {
+    if (channel instanceof Channel.Fixed f) return Out.number(f.value());
+    Channel.Curve c = (Channel.Curve) channel;
+    return new Out()
+        .put("keys", c.keys(), ChannelJson::write)
+        .put("before", c.before())
+        .put("after", c.after())
+        .json;
+  }
+
+  private static JsonObject write(Key k) {
+    return new Out()
+        .put("frame", k.frame())
+        .put("value", k.value())
+        .put("shape", k.shape())
+        .put("inFrames", k.inFrames())
+        .put("inValue", k.inValue())
+        .put("outFrames", k.outFrames())
+        .put("outValue", k.outValue())
+        .put("joined", k.joined())
+        .json;
+  }
+
+  static Channel read(JsonValue v, String path) {
+    if (v.isNumber()) return Channel.fixed(Fields.number(v, path));
+    Fields f = Fields.of(v, path);
+    try {
+      return f.done(
+          new Channel.Curve(
+              f.list("keys", ChannelJson::key),
+              f.word("before", Beyond.values()),
+              f.word("after", Beyond.values())));
+    } catch (IllegalArgumentException e) {
+      throw new Refusal("curve", "", path, "The curve " + path + ": " + e.getMessage() + ".");
+    }
+  }
+
+  private static Key key(Fields f) {
+    return f.done(
+        new Key(
+            f.number("frame"),
+            f.number("value"),
+            f.word("shape", KeyShape.values()),
+            f.number("inFrames"),
+            f.number("inValue"),
+            f.number("outFrames"),
+            f.number("outValue"),
+            f.truth("joined")));
+  }
+
+  static JsonObject write(Channels channels) {
+    JsonObject o = new JsonObject();
+    for (Map.Entry<String, Channel> e : channels.set().entrySet())
+      o.add(e.getKey(), write(e.getValue()));
+    return o;
+  }
+
+  static Channels channels(Fields f) {
+    return new Channels(f.map("channels", ChannelJson::read));
+  }
+}

@@ -1,0 +1,272 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonValue;
+import java.util.List;
+import kite.core.command.ChannelCommand;
+import kite.core.command.ChannelCommand.DragHandle;
+import kite.core.command.ChannelCommand.InsertKey;
+import kite.core.command.ChannelCommand.MoveKeys;
+import kite.core.command.ChannelCommand.RemoveKeys;
+import kite.core.command.ChannelCommand.SetChannel;
+import kite.core.command.ChannelCommand.SetValue;
+import kite.core.command.ChannelCommand.ShapeKeys;
+import kite.core.command.Command;
+import kite.core.command.CutCommand;
+import kite.core.command.CutCommand.Roll;
+import kite.core.command.CutCommand.Swap;
+import kite.core.command.EntityCommand;
+import kite.core.command.EntityCommand.Add;
+import kite.core.command.EntityCommand.Attach;
+import kite.core.command.EntityCommand.Lock;
+import kite.core.command.EntityCommand.Nest;
+import kite.core.command.EntityCommand.Remove;
+import kite.core.command.EntityCommand.Rename;
+import kite.core.command.EntityCommand.Reroute;
+import kite.core.command.EntityCommand.Reshape;
+import kite.core.command.EntityCommand.Show;
+import kite.core.command.RigCommand;
+import kite.core.command.RigCommand.AddPart;
+import kite.core.command.RigCommand.MoveCue;
+import kite.core.command.RigCommand.MovePart;
+import kite.core.command.RigCommand.PutCue;
+import kite.core.command.RigCommand.RemoveCue;
+import kite.core.command.RigCommand.RemovePart;
+import kite.core.command.RigCommand.Ride;
+import kite.core.command.RigCommand.SetDepthOfField;
+import kite.core.command.RigCommand.SetPart;
+import kite.core.command.RigCommand.SwitchPart;
+import kite.core.command.RigCommand.Walk;
+import kite.core.command.SequenceCommand;
+import kite.core.command.SequenceCommand.Restore;
+import kite.core.command.SequenceCommand.SetHeader;
+import kite.core.curve.KeyShape;
+import kite.core.path.PathStyle;
+import kite.core.rig.Base;
+
+/** Commands. An edit is {@code {"commands": [...]}}. */
+public final class CommandJson {
+  private CommandJson() {}
+
+  public static List<Command> readAll(String text) {
+    Fields f = Fields.parse(text);
+    return f.done(f.list("commands", CommandJson::read));
+  }
+
+  public static String writeAll(List<? extends Command> commands) {
+    return new Out().put("commands", commands, CommandJson::write).json.toString();
+  }
+
+  static Command read(Fields f) {
+    String kind = f.text("kind");
+    return f.done(
+        switch (kind) {
+          case "add" -> new Add(EntityJson.read(f.object("entity")));
+          case "remove" -> new Remove(f.texts("ids"), f.truth("letGo"));
+          case "rename" -> new Rename(f.text("id"), f.text("name"));
+          case "show" -> new Show(f.texts("ids"), f.truth("shown"));
+          case "lock" -> new Lock(f.texts("ids"), f.truth("locked"));
+          case "reshape" ->
+              new Reshape(f.text("id"), EntityJson.shape(f.object("shape")), f.text("colour"));
+          case "nest" ->
+              new Nest(
+                  f.text("id"), f.textOrNull("parent"), f.truth("keepPlace"), f.number("frame"));
+          case "attach" -> new Attach(f.text("id"), f.textOrNull("rides"), f.number("frame"));
+          case "reroute" ->
+              new Reroute(
+                  f.text("id"),
+                  f.word("style", PathStyle.values()),
+                  f.truth("closed"),
+                  EntityJson.points(f));
+          case "roll" -> new Roll(f.text("id"), f.whole("frame"));
+          case "swap" -> new Swap(f.text("id"), f.textOrNull("camera"));
+          case "setHeader" -> new SetHeader(SequenceJson.header(f.object("header")));
+          case "restore" ->
+              new Restore(
+                  f.list("put", EntityJson::read),
+                  f.texts("remove"),
+                  SequenceJson.headerOrNull(f, "header"));
+          default -> readChannel(kind, f);
+        });
+  }
+
+  private static Command readChannel(String kind, Fields f) {
+    return switch (kind) {
+      case "setChannel" ->
+          new SetChannel(f.text("id"), f.text("channel"), f.value("value", ChannelJson::read));
+      case "setValue" ->
+          new SetValue(
+              f.text("id"),
+              f.text("channel"),
+              f.number("frame"),
+              f.number("value"),
+              f.truth("key"));
+      case "insertKey" -> new InsertKey(f.text("id"), f.text("channel"), f.number("frame"));
+      case "removeKeys" -> new RemoveKeys(f.text("id"), f.text("channel"), f.numberList("frames"));
+      case "moveKeys" ->
+          new MoveKeys(
+              f.text("id"),
+              f.text("channel"),
+              f.numberList("frames"),
+              f.number("byFrames"),
+              f.number("byValue"));
+      case "shapeKeys" ->
+          new ShapeKeys(
+              f.text("id"),
+              f.text("channel"),
+              f.numberList("frames"),
+              f.word("shape", KeyShape.values()));
+      case "dragHandle" ->
+          new DragHandle(
+              f.text("id"),
+              f.text("channel"),
+              f.number("frame"),
+              f.truth("outgoing"),
+              f.number("reach"),
+              f.number("rise"));
+      default -> readRig(kind, f);
+    };
+  }
+
+  private static Command readRig(String kind, Fields f) {
+    String camera = f.text("camera");
+    return switch (kind) {
+      case "addPart" -> new AddPart(camera, RigJson.read(f.object("part")), f.whole("index"));
+      case "removePart" -> new RemovePart(camera, f.text("part"));
+      case "movePart" -> new MovePart(camera, f.text("part"), f.whole("index"));
+      case "switchPart" -> new SwitchPart(camera, f.text("part"), f.truth("on"));
+      case "setPart" -> new SetPart(camera, RigJson.read(f.object("part")));
+      case "ride" ->
+          new Ride(
+              camera,
+              f.text("part"),
+              f.textOrNull("rides"),
+              f.word("takes", Base.Takes.values()),
+              f.number("frame"));
+      case "putCue" -> new PutCue(camera, f.text("part"), RigJson.cue(f.object("cue")));
+      case "moveCue" ->
+          new MoveCue(
+              camera, f.text("part"), f.number("frame"), f.number("toFrame"), f.number("travel"));
+      case "removeCue" -> new RemoveCue(camera, f.text("part"), f.number("frame"));
+      case "walk" ->
+          new Walk(
+              camera,
+              f.number("frame"),
+              f.number("truck"),
+              f.number("pedestal"),
+              f.number("dolly"),
+              f.number("pan"),
+              f.number("tilt"),
+              f.number("roll"),
+              f.truth("key"));
+      case "setDepthOfField" -> new SetDepthOfField(camera, f.truth("on"));
+      default -> throw Fields.bad(f.path("kind"), "names no command: “" + kind + "”");
+    };
+  }
+
+  static JsonValue write(Command c) {
+    Out o = Out.kind(Words.of(c.getClass()));
+    if (c instanceof EntityCommand e) write(e, o);
+    else if (c instanceof ChannelCommand e) write(e, o);
+    else if (c instanceof RigCommand e) write(e, o);
+    else if (c instanceof CutCommand e) write(e, o);
+    else if (c instanceof SequenceCommand e) write(e, o);
+    return o.json;
+  }
+
+  private static void write(EntityCommand c, Out o) {
+    if (c instanceof Add a) o.put("entity", EntityJson.write(a.entity()));
+    else if (c instanceof Remove r) o.texts("ids", r.ids()).put("letGo", r.letGo());
+    else if (c instanceof Rename r) o.put("id", r.id()).put("name", r.name());
+    else if (c instanceof Show s) o.texts("ids", s.ids()).put("shown", s.shown());
+    else if (c instanceof Lock l) o.texts("ids", l.ids()).put("locked", l.locked());
+    else if (c instanceof Reshape r)
+      o.put("id", r.id()).put("shape", EntityJson.write(r.shape())).put("colour", r.colour());
+    else if (c instanceof Nest n)
+      o.put("id", n.id())
+          .put("parent", n.parent())
+          .put("keepPlace", n.keepPlace())
+          .put("frame", n.frame());
+    else if (c instanceof Attach a)
+      o.put("id", a.id()).put("rides", a.rides()).put("frame", a.frame());
+    else if (c instanceof Reroute r)
+      o.put("id", r.id())
+          .put("style", r.style())
+          .put("closed", r.closed())
+          .put("points", r.points(), EntityJson::write);
+  }
+
+  private static void write(ChannelCommand c, Out o) {
+    o.put("id", c.id()).put("channel", c.channel());
+    if (c instanceof SetChannel s) o.put("value", ChannelJson.write(s.value()));
+    else if (c instanceof SetValue s)
+      o.put("frame", s.frame()).put("value", s.value()).put("key", s.key());
+    else if (c instanceof InsertKey i) o.put("frame", i.frame());
+    else if (c instanceof RemoveKeys r) o.put("frames", r.frames(), Out::number);
+    else if (c instanceof MoveKeys m)
+      o.put("frames", m.frames(), Out::number)
+          .put("byFrames", m.byFrames())
+          .put("byValue", m.byValue());
+    else if (c instanceof ShapeKeys s)
+      o.put("frames", s.frames(), Out::number).put("shape", s.shape());
+    else if (c instanceof DragHandle d)
+      o.put("frame", d.frame())
+          .put("outgoing", d.outgoing())
+          .put("reach", d.reach())
+          .put("rise", d.rise());
+  }
+
+  private static void write(RigCommand c, Out o) {
+    if (c instanceof AddPart a)
+      o.put("camera", a.camera()).put("part", RigJson.write(a.part())).put("index", a.index());
+    else if (c instanceof RemovePart r) o.put("camera", r.camera()).put("part", r.part());
+    else if (c instanceof MovePart m)
+      o.put("camera", m.camera()).put("part", m.part()).put("index", m.index());
+    else if (c instanceof SwitchPart s)
+      o.put("camera", s.camera()).put("part", s.part()).put("on", s.on());
+    else if (c instanceof SetPart s)
+      o.put("camera", s.camera()).put("part", RigJson.write(s.part()));
+    else if (c instanceof Ride r)
+      o.put("camera", r.camera())
+          .put("part", r.part())
+          .put("rides", r.rides())
+          .put("takes", r.takes())
+          .put("frame", r.frame());
+    else if (c instanceof PutCue p)
+      o.put("camera", p.camera()).put("part", p.part()).put("cue", RigJson.write(p.cue()));
+    else if (c instanceof MoveCue m)
+      o.put("camera", m.camera())
+          .put("part", m.part())
+          .put("frame", m.frame())
+          .put("toFrame", m.toFrame())
+          .put("travel", m.travel());
+    else if (c instanceof RemoveCue r)
+      o.put("camera", r.camera()).put("part", r.part()).put("frame", r.frame());
+    else if (c instanceof Walk w)
+      o.put("camera", w.camera())
+          .put("frame", w.frame())
+          .put("truck", w.truck())
+          .put("pedestal", w.pedestal())
+          .put("dolly", w.dolly())
+          .put("pan", w.pan())
+          .put("tilt", w.tilt())
+          .put("roll", w.roll())
+          .put("key", w.key());
+    else if (c instanceof SetDepthOfField s) o.put("camera", s.camera()).put("on", s.on());
+  }
+
+  private static void write(CutCommand c, Out o) {
+    if (c instanceof Roll r) o.put("id", r.id()).put("frame", r.frame());
+    else if (c instanceof Swap s) o.put("id", s.id()).put("camera", s.camera());
+  }
+
+  private static void write(SequenceCommand c, Out o) {
+    if (c instanceof SetHeader s) {
+      o.put("header", SequenceJson.write(s.header()));
+    } else if (c instanceof Restore r) {
+      o.put("put", r.put(), EntityJson::write).texts("remove", r.remove());
+      o.put(
+          "header",
+          r.header() == null ? com.eclipsesource.json.Json.NULL : SequenceJson.write(r.header()));
+    }
+  }
+}

@@ -1,0 +1,173 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.Json;
+import com.eclipsesource.json.JsonArray;
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import com.eclipsesource.json.ParseException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import kite.core.command.Refusal;
+import kite.core.math.Vec3;
+
+/** One JSON object being read. Remembers which fields were asked for, to refuse all others. */
+final class Fields {
+  /** Longer than any document the limits of the rules allow. */
+  private static final int LONGEST_TEXT = 64 << 20;
+
+  private static final int MOST_ITEMS = 400000;
+  private final JsonObject object;
+  private final String path;
+  private final Set<String> known = new HashSet<>();
+
+  private Fields(JsonValue value, String path) {
+    if (value == null || !value.isObject()) throw bad(path, "must be an object");
+    object = value.asObject();
+    this.path = path;
+  }
+
+  static Fields parse(String text) {
+    if (text.length() > LONGEST_TEXT) throw bad("$", "is too long");
+    try {
+      return new Fields(Json.parse(text), "$");
+    } catch (ParseException e) {
+      throw new Refusal("json", "", "$", "This is not JSON: " + e.getMessage() + ".");
+    }
+  }
+
+  static Refusal bad(String path, String what) {
+    return new Refusal("json", "", path, "The field " + path + " " + what + ".");
+  }
+
+  String path(String name) {
+    return path + "." + name;
+  }
+
+  private JsonValue need(String name) {
+    known.add(name);
+    JsonValue v = object.get(name);
+    if (v == null) throw bad(path(name), "is missing");
+    return v;
+  }
+
+  String text(String name) {
+    JsonValue v = need(name);
+    if (!v.isString()) throw bad(path(name), "must be text");
+    return v.asString();
+  }
+
+  /** Text, or null where the field is null. */
+  String textOrNull(String name) {
+    return need(name).isNull() ? null : text(name);
+  }
+
+  boolean isNull(String name) {
+    return need(name).isNull();
+  }
+
+  double number(String name) {
+    return number(need(name), path(name));
+  }
+
+  static double number(JsonValue v, String path) {
+    if (!v.isNumber()) throw bad(path, "must be a number");
+    double d = v.asDouble();
+    if (!Double.isFinite(d)) throw bad(path, "must be a finite number");
+    return d;
+  }
+
+  int whole(String name) {
+    double d = number(name);
+    if (d != Math.rint(d) || Math.abs(d) > 1e9) throw bad(path(name), "must be a whole number");
+    return (int) d;
+  }
+
+  boolean truth(String name) {
+    JsonValue v = need(name);
+    if (!v.isBoolean()) throw bad(path(name), "must be true or false");
+    return v.asBoolean();
+  }
+
+  Fields object(String name) {
+    return new Fields(need(name), path(name));
+  }
+
+  <T> T value(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
+    return read.apply(need(name), path(name));
+  }
+
+  <E extends Enum<E>> E word(String name, E[] all) {
+    String text = text(name);
+    for (E e : all) if (Words.of(e).equals(text)) return e;
+    throw bad(path(name), "cannot be “" + text + "”");
+  }
+
+  Vec3 vec(String name) {
+    double[] v = numbers(name);
+    if (v.length != 3) throw bad(path(name), "must hold 3 numbers");
+    return new Vec3(v[0], v[1], v[2]);
+  }
+
+  double[] numbers(String name) {
+    JsonArray a = array(name);
+    double[] out = new double[a.size()];
+    for (int i = 0; i < out.length; i++) out[i] = number(a.get(i), path(name) + "[" + i + "]");
+    return out;
+  }
+
+  List<Double> numberList(String name) {
+    List<Double> out = new ArrayList<>();
+    for (double d : numbers(name)) out.add(d);
+    return out;
+  }
+
+  List<String> texts(String name) {
+    List<String> out = new ArrayList<>();
+    for (JsonValue v : array(name)) {
+      if (!v.isString()) throw bad(path(name), "must hold only text");
+      out.add(v.asString());
+    }
+    return out;
+  }
+
+  <T> List<T> list(String name, Function<Fields, T> read) {
+    List<T> out = new ArrayList<>();
+    int i = 0;
+    for (JsonValue v : array(name))
+      out.add(read.apply(new Fields(v, path(name) + "[" + i++ + "]")));
+    return out;
+  }
+
+  <T> Map<String, T> map(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
+    JsonValue v = need(name);
+    if (!v.isObject()) throw bad(path(name), "must be an object");
+    Map<String, T> out = new TreeMap<>();
+    for (JsonObject.Member m : v.asObject())
+      out.put(m.getName(), read.apply(m.getValue(), path(name) + "." + m.getName()));
+    return out;
+  }
+
+  static Fields of(JsonValue v, String path) {
+    return new Fields(v, path);
+  }
+
+  private JsonArray array(String name) {
+    JsonValue v = need(name);
+    if (!v.isArray()) throw bad(path(name), "must be a list");
+    if (v.asArray().size() > MOST_ITEMS)
+      throw bad(path(name), "has more than " + MOST_ITEMS + " items");
+    return v.asArray();
+  }
+
+  /** Ends the reading of this object: a field nobody asked for is refused. */
+  <T> T done(T read) {
+    for (String name : object.names())
+      if (!known.contains(name)) throw bad(path(name), "is not known");
+    return read;
+  }
+}

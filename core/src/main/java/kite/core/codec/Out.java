@@ -1,0 +1,67 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.Json;
+import com.eclipsesource.json.JsonArray;
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import java.util.Collection;
+import java.util.function.Function;
+import kite.core.math.Vec3;
+
+/** One JSON object being written, field by field. */
+final class Out {
+  final JsonObject json = new JsonObject();
+
+  static Out kind(String kind) {
+    return new Out().put("kind", kind);
+  }
+
+  Out put(String name, String v) {
+    json.add(name, v == null ? Json.NULL : Json.value(v));
+    return this;
+  }
+
+  Out put(String name, double v) {
+    json.add(name, number(v));
+    return this;
+  }
+
+  /** Whole numbers are written without a fraction; all others so that they read back exactly. */
+  static JsonValue number(double v) {
+    return v == Math.rint(v) && Math.abs(v) < 1e15 ? Json.value((long) v) : Json.value(v);
+  }
+
+  Out put(String name, boolean v) {
+    json.add(name, Json.value(v));
+    return this;
+  }
+
+  Out put(String name, JsonValue v) {
+    json.add(name, v);
+    return this;
+  }
+
+  Out put(String name, Enum<?> v) {
+    return put(name, Words.of(v));
+  }
+
+  Out put(String name, Vec3 v) {
+    return put(name, numbers(new double[] {v.x(), v.y(), v.z()}));
+  }
+
+  static JsonArray numbers(double[] all) {
+    JsonArray a = new JsonArray();
+    for (double d : all) a.add(number(d));
+    return a;
+  }
+
+  <T> Out put(String name, Collection<T> all, Function<T, JsonValue> write) {
+    JsonArray a = new JsonArray();
+    for (T t : all) a.add(write.apply(t));
+    return put(name, a);
+  }
+
+  Out texts(String name, Collection<String> all) {
+    return put(name, all, Json::value);
+  }
+}

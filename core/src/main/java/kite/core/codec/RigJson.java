@@ -1,0 +1,100 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import java.util.Map;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Head;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+import kite.core.rig.Subject;
+
+/** Rig parts, subjects and cues. */
+final class RigJson {
+  private RigJson() {}
+
+  static JsonObject write(RigPart p) {
+    Out o = Out.kind(Words.of(p.getClass())).put("id", p.id()).put("on", p.on());
+    if (p instanceof Base b) o.put("rides", b.rides()).put("takes", b.takes());
+    if (p instanceof Rail r)
+      o.put("path", r.path()).put("facing", r.facing()).put("level", r.level());
+    if (p instanceof Attention a) {
+      o.put("up", a.up()).put("upPiece", a.upPiece()).put("blend", a.blend());
+      o.put("subjects", a.subjects(), RigJson::write).put("cues", a.cues(), RigJson::write);
+    }
+    return o.put("channels", ChannelJson.write(p.channels())).json;
+  }
+
+  static RigPart read(Fields f) {
+    String kind = f.text("kind"), id = f.text("id");
+    boolean on = f.truth("on");
+    return f.done(
+        switch (kind) {
+          case "base" ->
+              new Base(
+                  id,
+                  on,
+                  f.textOrNull("rides"),
+                  f.word("takes", Base.Takes.values()),
+                  ChannelJson.channels(f));
+          case "rail" ->
+              new Rail(
+                  id,
+                  on,
+                  f.textOrNull("path"),
+                  f.word("facing", Rail.Facing.values()),
+                  f.truth("level"),
+                  ChannelJson.channels(f));
+          case "slide" -> new Slide(id, on, ChannelJson.channels(f));
+          case "head" -> new Head(id, on, ChannelJson.channels(f));
+          case "attention" ->
+              new Attention(
+                  id,
+                  on,
+                  f.word("up", Attention.Up.values()),
+                  f.textOrNull("upPiece"),
+                  f.word("blend", Attention.Blend.values()),
+                  f.list("subjects", RigJson::subject),
+                  f.list("cues", RigJson::cue),
+                  ChannelJson.channels(f));
+          default -> throw Fields.bad(f.path("kind"), "names no rig part: “" + kind + "”");
+        });
+  }
+
+  private static JsonValue write(Subject s) {
+    return new Out()
+        .put("entity", s.entity())
+        .put("anchor", s.anchor())
+        .put("offset", s.offset())
+        .json;
+  }
+
+  private static Subject subject(Fields f) {
+    return f.done(new Subject(f.text("entity"), f.textOrNull("anchor"), f.vec("offset")));
+  }
+
+  static JsonValue write(Cue c) {
+    JsonObject mix = new JsonObject();
+    for (Map.Entry<String, Double> e : c.mix().entrySet())
+      mix.add(e.getKey(), Out.number(e.getValue()));
+    return new Out()
+        .put("frame", c.frame())
+        .put("travel", c.travel())
+        .put("ease", c.ease())
+        .put("mix", mix)
+        .json;
+  }
+
+  static Cue cue(Fields f) {
+    return f.done(
+        new Cue(
+            f.number("frame"),
+            f.number("travel"),
+            f.word("ease", Ease.values()),
+            f.map("mix", Fields::number)));
+  }
+}

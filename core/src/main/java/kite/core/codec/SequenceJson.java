@@ -1,0 +1,142 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonObject;
+import java.util.Map;
+import java.util.TreeMap;
+import kite.core.command.Change;
+import kite.core.command.Refusal;
+import kite.core.command.Rules;
+import kite.core.document.CameraPackage;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.Rate;
+import kite.core.document.Sequence;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
+
+/** Whole sequences and changes. */
+public final class SequenceJson {
+  /** The version of the form this code reads and writes. */
+  public static final int FORMAT = 1;
+
+  private SequenceJson() {}
+
+  public static String write(Sequence s) {
+    return new Out()
+        .put("format", FORMAT)
+        .put("header", write(s.header()))
+        .put("entities", s.entities().values(), EntityJson::write)
+        .json
+        .toString();
+  }
+
+  /**
+   * Reads a sequence and checks every rule.
+   *
+   * @throws Refusal with the path to the field at fault
+   */
+  public static Sequence read(String text) {
+    Fields f = Fields.parse(text);
+    if (f.whole("format") != FORMAT)
+      throw Fields.bad(
+          "$.format", "is a version this program does not read; it reads version " + FORMAT);
+    Map<String, Entity> entities = new TreeMap<>();
+    for (Entity e : f.list("entities", EntityJson::read)) {
+      if (entities.put(e.id(), e) != null)
+        throw new Refusal("taken", e.id(), "$.entities", "The id " + e.id() + " is used twice.");
+    }
+    Sequence s = f.done(new Sequence(header(f.object("header")), entities));
+    Rules.check(s, new Change(Map.of(), s.entities(), null, s.header()));
+    return s;
+  }
+
+  static JsonObject write(Header h) {
+    CameraPackage p = h.cameraPackage();
+    FilmBack b = p.filmBack();
+    Out back =
+        new Out()
+            .put("widthMm", b.widthMm())
+            .put("heightMm", b.heightMm())
+            .put("squeeze", b.squeeze());
+    Out pack =
+        new Out()
+            .put("filmBack", back.json)
+            .put("deliveryWidth", p.deliveryWidth())
+            .put("deliveryHeight", p.deliveryHeight())
+            .put("fit", p.fit())
+            .put("circleOfConfusionMm", p.circleOfConfusionMm());
+    Out rate =
+        new Out().put("numerator", h.rate().numerator()).put("denominator", h.rate().denominator());
+    return new Out()
+        .put("code", h.code())
+        .put("title", h.title())
+        .put("firstFrame", h.firstFrame())
+        .put("lastFrame", h.lastFrame())
+        .put("rate", rate.json)
+        .put("displayUnit", h.displayUnit())
+        .put("gridM", h.gridM())
+        .put("cameraPackage", pack.json)
+        .json;
+  }
+
+  static Header header(Fields f) {
+    Fields r = f.object("rate"), p = f.object("cameraPackage"), b = p.object("filmBack");
+    FilmBack back =
+        b.done(new FilmBack(b.number("widthMm"), b.number("heightMm"), b.number("squeeze")));
+    CameraPackage pack =
+        p.done(
+            new CameraPackage(
+                back,
+                p.whole("deliveryWidth"),
+                p.whole("deliveryHeight"),
+                p.word("fit", Fit.values()),
+                p.number("circleOfConfusionMm")));
+    Rate rate = r.done(new Rate(r.whole("numerator"), r.whole("denominator")));
+    return f.done(
+        new Header(
+            f.text("code"),
+            f.text("title"),
+            f.whole("firstFrame"),
+            f.whole("lastFrame"),
+            rate,
+            f.text("displayUnit"),
+            f.number("gridM"),
+            pack));
+  }
+
+  public static String write(Change c) {
+    return new Out()
+        .put("before", entities(c.before()))
+        .put("after", entities(c.after()))
+        .put("headerBefore", header(c.headerBefore()))
+        .put("headerAfter", header(c.headerAfter()))
+        .json
+        .toString();
+  }
+
+  /** Reads a change as {@link #write(Change)} wrote it; rules are not checked. */
+  public static Change change(String text) {
+    Fields f = Fields.parse(text);
+    return f.done(
+        new Change(
+            f.map("before", (v, at) -> EntityJson.read(Fields.of(v, at))),
+            f.map("after", (v, at) -> EntityJson.read(Fields.of(v, at))),
+            headerOrNull(f, "headerBefore"),
+            headerOrNull(f, "headerAfter")));
+  }
+
+  private static JsonObject entities(Map<String, Entity> all) {
+    JsonObject o = new JsonObject();
+    for (Map.Entry<String, Entity> e : all.entrySet())
+      o.add(e.getKey(), EntityJson.write(e.getValue()));
+    return o;
+  }
+
+  private static com.eclipsesource.json.JsonValue header(Header h) {
+    return h == null ? com.eclipsesource.json.Json.NULL : write(h);
+  }
+
+  static Header headerOrNull(Fields f, String name) {
+    return f.isNull(name) ? null : header(f.object(name));
+  }
+}

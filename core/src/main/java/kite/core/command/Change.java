@@ -1,0 +1,67 @@
+package kite.core.command;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.OrNull;
+import kite.core.document.Sequence;
+
+/**
+ * What an edit did: the touched entities before and after. An entity in only one of the maps was
+ * added or taken away. Headers are null when untouched.
+ */
+public record Change(
+    Map<String, Entity> before,
+    Map<String, Entity> after,
+    @OrNull Header headerBefore,
+    @OrNull Header headerAfter) {
+
+  public static Change between(Sequence a, Sequence b) {
+    Map<String, Entity> before = new TreeMap<>(), after = new TreeMap<>();
+    for (Map.Entry<String, Entity> e : a.entities().entrySet()) {
+      Entity now = b.get(e.getKey());
+      if (now == e.getValue() || e.getValue().equals(now)) continue;
+      before.put(e.getKey(), e.getValue());
+      if (now != null) after.put(e.getKey(), now);
+    }
+    for (Map.Entry<String, Entity> e : b.entities().entrySet()) {
+      if (a.get(e.getKey()) == null) after.put(e.getKey(), e.getValue());
+    }
+    boolean same = a.header().equals(b.header());
+    return new Change(before, after, same ? null : a.header(), same ? null : b.header());
+  }
+
+  /** Ids of every entity touched; "header" stands for the header. */
+  public Set<String> touched() {
+    Set<String> ids = new TreeSet<>(before.keySet());
+    ids.addAll(after.keySet());
+    if (headerAfter != null) ids.add("header");
+    return ids;
+  }
+
+  public boolean isEmpty() {
+    return before.isEmpty() && after.isEmpty() && headerAfter == null;
+  }
+
+  /** The command that takes this change back. */
+  public SequenceCommand.Restore undo() {
+    return restore(before, after, headerBefore);
+  }
+
+  /** The command that makes this change again. */
+  public SequenceCommand.Restore redo() {
+    return restore(after, before, headerAfter);
+  }
+
+  private static SequenceCommand.Restore restore(
+      Map<String, Entity> to, Map<String, Entity> from, Header header) {
+    List<String> remove = new ArrayList<>();
+    for (String id : from.keySet()) if (!to.containsKey(id)) remove.add(id);
+    return new SequenceCommand.Restore(new ArrayList<>(to.values()), remove, header);
+  }
+}

@@ -1,0 +1,27 @@
+package kite.core.command;
+
+import kite.core.document.CutEntry;
+import kite.core.document.OrNull;
+import kite.core.document.Sequence;
+
+/** Commands on the cut. Entries are added and taken away like any entity. */
+public sealed interface CutCommand extends Command {
+
+  /** Moves the first frame of an entry; the entry before it grows or shrinks to meet it. */
+  record Roll(String id, int frame) implements CutCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      CutEntry e = Command.need(s, id, CutEntry.class);
+      return s.with(new CutEntry(e.id(), e.name(), e.camera(), frame));
+    }
+  }
+
+  /** Puts another camera in an entry; null makes it a gap. */
+  record Swap(String id, @OrNull String camera) implements CutCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      CutEntry e = Command.need(s, id, CutEntry.class);
+      return s.with(new CutEntry(e.id(), e.name(), camera, e.firstFrame()));
+    }
+  }
+}

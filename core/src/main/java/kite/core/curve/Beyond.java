@@ -1,0 +1,9 @@
+package kite.core.curve;
+
+/** What a curve does before its first and after its last key. */
+public enum Beyond {
+  HOLD,
+  STRAIGHT,
+  REPEAT,
+  REPEAT_OFFSET
+}

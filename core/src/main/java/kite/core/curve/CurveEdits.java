@@ -1,0 +1,187 @@
+package kite.core.curve;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+
+/** What an artist does to keys. Every method gives a new channel and leaves the old one alone. */
+public final class CurveEdits {
+  private CurveEdits() {}
+
+  /**
+   * Puts a key on its frame, in place of any that stands there. A fixed channel becomes a curve.
+   */
+  public static Channel put(Channel channel, Key key) {
+    List<Key> keys = keysOf(channel);
+    keys.removeIf(k -> k.frame() == key.frame());
+    keys.add(key);
+    return rebuilt(channel, keys);
+  }
+
+  /**
+   * Sets the value at a frame: moves the key that stands there, or adds one whose shape is that of
+   * the key before it.
+   */
+  public static Channel setValue(Channel channel, double frame, double value) {
+    List<Key> keys = keysOf(channel);
+    KeyShape shape = KeyShape.SMOOTH;
+    for (Key k : keys) {
+      if (k.frame() == frame) return put(channel, k.at(frame, value));
+      if (k.frame() < frame && k.shape() != KeyShape.FREE) shape = k.shape();
+    }
+    return put(channel, Key.of(frame, value, shape));
+  }
+
+  /**
+   * Adds a key on the curve without changing its shape: the segment is split by de Casteljau's
+   * construction, so both new halves trace the old one. Outside the keys, a key at the held value.
+   */
+  public static Channel insert(Channel channel, double frame) {
+    List<Key> keys = keysOf(channel);
+    if (keys.isEmpty()) return put(channel, Key.smooth(frame, channel.at(frame)));
+    int i = -1;
+    for (int k = 0; k < keys.size(); k++) {
+      if (keys.get(k).frame() == frame) return channel;
+      if (keys.get(k).frame() < frame) i = k;
+    }
+    if (i < 0 || i == keys.size() - 1) return put(channel, Key.smooth(frame, channel.at(frame)));
+    Key a = keys.get(i), b = keys.get(i + 1);
+    if (a.shape() == KeyShape.HOLD
+        || a.shape() == KeyShape.STRAIGHT && b.shape() == KeyShape.STRAIGHT) {
+      return put(channel, Key.of(frame, channel.at(frame), a.shape()));
+    }
+    double[] h = Handles.of(keys, i);
+    double length = b.frame() - a.frame();
+    double t = solve(h[0], length - h[2], length, frame - a.frame());
+    double[] f = split(0, h[0], length - h[2], length, t);
+    double[] v = split(a.value(), a.value() + h[1], b.value() + h[3], b.value(), t);
+    Key newA = handlesInFull(keys, i, f[0], v[0] - a.value(), true);
+    Key newB = handlesInFull(keys, i + 1, length - f[4], v[4] - b.value(), false);
+    Key mid =
+        Key.smooth(frame, v[2]).free(f[2] - f[1], v[1] - v[2], f[3] - f[2], v[3] - v[2], true);
+    keys.set(i, newA);
+    keys.set(i + 1, newB);
+    keys.add(i + 1, mid);
+    return rebuilt(channel, keys);
+  }
+
+  private static Key handlesInFull(List<Key> keys, int i, double reach, double rise, boolean out) {
+    Key k = keys.get(i);
+    double otherF, otherV;
+    if (out) {
+      double[] h = i > 0 ? Handles.of(keys, i - 1) : new double[4];
+      otherF = h[2];
+      otherV = h[3];
+      return k.free(otherF, otherV, reach, rise, k.joined());
+    }
+    double[] h = i + 1 < keys.size() ? Handles.of(keys, i) : new double[4];
+    otherF = h[0];
+    otherV = h[1];
+    return k.free(reach, rise, otherF, otherV, k.joined());
+  }
+
+  private static double solve(double f1, double f2, double length, double f) {
+    double low = 0, high = 1;
+    for (int i = 0; i < 80; i++) {
+      double t = (low + high) / 2;
+      if (split(0, f1, f2, length, t)[2] < f) low = t;
+      else high = t;
+    }
+    return (low + high) / 2;
+  }
+
+  /** De Casteljau at t: {left1, left2, point, right1, right2}. */
+  private static double[] split(double p0, double p1, double p2, double p3, double t) {
+    double a = p0 + (p1 - p0) * t, b = p1 + (p2 - p1) * t, c = p2 + (p3 - p2) * t;
+    double ab = a + (b - a) * t, bc = b + (c - b) * t;
+    return new double[] {a, ab, ab + (bc - ab) * t, bc, c};
+  }
+
+  /** Takes away the keys on these frames; the last key's value stays as a fixed value. */
+  public static Channel remove(Channel channel, List<Double> frames) {
+    List<Key> keys = keysOf(channel);
+    if (keys.isEmpty()) return channel;
+    double left = keys.get(0).value();
+    keys.removeIf(k -> frames.contains(k.frame()));
+    return keys.isEmpty() ? Channel.fixed(left) : rebuilt(channel, keys);
+  }
+
+  /**
+   * Moves the keys on these frames by an amount of frames and of value. A moved key replaces an
+   * unmoved one it lands on.
+   */
+  public static Channel move(
+      Channel channel, List<Double> frames, double byFrames, double byValue) {
+    List<Key> keys = keysOf(channel), moved = new ArrayList<>();
+    for (Key k : keys) {
+      if (frames.contains(k.frame())) moved.add(k.at(k.frame() + byFrames, k.value() + byValue));
+    }
+    keys.removeIf(
+        k -> frames.contains(k.frame()) || moved.stream().anyMatch(m -> m.frame() == k.frame()));
+    keys.addAll(moved);
+    return rebuilt(channel, keys);
+  }
+
+  /** Gives the keys on these frames a shape. Turning FREE starts from the handles in use. */
+  public static Channel shape(Channel channel, List<Double> frames, KeyShape shape) {
+    List<Key> keys = keysOf(channel), result = new ArrayList<>();
+    for (int i = 0; i < keys.size(); i++) {
+      Key k = keys.get(i);
+      if (!frames.contains(k.frame())) {
+        result.add(k);
+      } else if (shape == KeyShape.FREE) {
+        double[] in = i > 0 ? Handles.of(keys, i - 1) : null;
+        double[] out = i + 1 < keys.size() ? Handles.of(keys, i) : null;
+        result.add(
+            k.free(
+                in == null ? 0 : in[2],
+                in == null ? 0 : in[3],
+                out == null ? 0 : out[0],
+                out == null ? 0 : out[1],
+                k.joined()));
+      } else {
+        result.add(k.shaped(shape));
+      }
+    }
+    return rebuilt(channel, result);
+  }
+
+  /**
+   * Drags one handle of the key on a frame; the key turns FREE. When joined, the other handle turns
+   * with it and keeps its reach.
+   */
+  public static Channel dragHandle(
+      Channel channel, double frame, boolean outgoing, double reachFrames, double rise) {
+    Channel free = shape(channel, List.of(frame), KeyShape.FREE);
+    return mapKey(
+        free,
+        frame,
+        k -> {
+          double reach = Math.max(0, reachFrames);
+          double other = outgoing ? k.inFrames() : k.outFrames();
+          double otherRise = outgoing ? k.inValue() : k.outValue();
+          if (k.joined() && reach > 0) otherRise = -rise * other / reach;
+          return outgoing
+              ? k.free(other, otherRise, reach, rise, k.joined())
+              : k.free(reach, rise, other, otherRise, k.joined());
+        });
+  }
+
+  private static Channel mapKey(Channel channel, double frame, UnaryOperator<Key> change) {
+    List<Key> keys = keysOf(channel);
+    keys.replaceAll(k -> k.frame() == frame ? change.apply(k) : k);
+    return rebuilt(channel, keys);
+  }
+
+  private static List<Key> keysOf(Channel channel) {
+    return channel instanceof Channel.Curve c ? new ArrayList<>(c.keys()) : new ArrayList<>();
+  }
+
+  private static Channel rebuilt(Channel old, List<Key> keys) {
+    if (keys.isEmpty()) return old;
+    keys.sort((a, b) -> Double.compare(a.frame(), b.frame()));
+    return old instanceof Channel.Curve c
+        ? new Channel.Curve(keys, c.before(), c.after())
+        : new Channel.Curve(keys);
+  }
+}

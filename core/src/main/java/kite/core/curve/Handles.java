@@ -1,0 +1,68 @@
+package kite.core.curve;
+
+import java.util.List;
+
+/**
+ * The handles a segment really uses, after its keys' shapes are applied. SMOOTH takes the slope of
+ * Fritsch and Butland's three-point harmonic mean (1984), which never overshoots and is flat at
+ * extremes; FREE handles are shortened together so that frame always moves forward.
+ */
+public final class Handles {
+  private Handles() {}
+
+  /**
+   * Handles of the segment from key {@code i} to key {@code i + 1}.
+   *
+   * @return {outFrames, outValue of key i, inFrames, inValue of key i + 1}; frames ≥ 0, values
+   *     relative to their key
+   */
+  public static double[] of(List<Key> keys, int i) {
+    Key a = keys.get(i), b = keys.get(i + 1);
+    double length = b.frame() - a.frame(), third = length / 3;
+    double chord = (b.value() - a.value()) / length;
+    double outF = third, outV, inF = third, inV;
+    switch (a.shape()) {
+      case FREE:
+        outF = a.outFrames();
+        outV = a.outValue();
+        break;
+      case SMOOTH:
+        outV = smoothSlope(keys, i) * third;
+        break;
+      default:
+        outV = chord * third;
+    }
+    switch (b.shape()) {
+      case FREE:
+        inF = b.inFrames();
+        inV = b.inValue();
+        break;
+      case SMOOTH:
+        inV = -smoothSlope(keys, i + 1) * third;
+        break;
+      case HOLD:
+        inV = 0;
+        break;
+      default:
+        inV = -chord * third;
+    }
+    double k = outF > length ? length / outF : 1;
+    outF *= k;
+    outV *= k;
+    k = inF > length ? length / inF : 1;
+    return new double[] {outF, outV, inF * k, inV * k};
+  }
+
+  /**
+   * The slope of a SMOOTH key in value per frame. A key with a neighbour on one side only is flat.
+   */
+  static double smoothSlope(List<Key> keys, int i) {
+    if (i == 0 || i == keys.size() - 1) return 0;
+    Key p = keys.get(i - 1), k = keys.get(i), n = keys.get(i + 1);
+    double h0 = k.frame() - p.frame(), h1 = n.frame() - k.frame();
+    double d0 = (k.value() - p.value()) / h0, d1 = (n.value() - k.value()) / h1;
+    if (d0 * d1 <= 0 || p.shape() == KeyShape.HOLD) return 0;
+    double w0 = 2 * h1 + h0, w1 = h1 + 2 * h0;
+    return (w0 + w1) / (w0 / d0 + w1 / d1);
+  }
+}

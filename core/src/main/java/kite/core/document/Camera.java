@@ -1,0 +1,108 @@
+package kite.core.document;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import kite.core.curve.Channel;
+import kite.core.rig.RigPart;
+
+/**
+ * A camera: a lens on a stack of rig parts, ground first.
+ *
+ * @param letter A, B, C …
+ * @param colour #rrggbb, the same everywhere; never the only sign of which camera it is
+ * @param depthOfField whether blur is shown and rendered
+ */
+public record Camera(
+    String id,
+    String name,
+    String letter,
+    String colour,
+    boolean locked,
+    boolean depthOfField,
+    Channels channels,
+    List<RigPart> rig)
+    implements Entity {
+  public static final ChannelSpec FOCAL_LENGTH =
+      ChannelSpec.of("focalLength", "Focal length", Unit.MILLIMETRES, 35, 1, 5000);
+  public static final ChannelSpec F_STOP =
+      ChannelSpec.of("fStop", "f-stop", Unit.F_STOP, 4, 0.5, 128);
+  public static final ChannelSpec FOCUS =
+      ChannelSpec.of("focusDistance", "Focus distance", Unit.METRES, 5, 0.01, ChannelSpec.FAR_M);
+  public static final ChannelSpec NEAR_CLIP =
+      ChannelSpec.of("nearClip", "Near clip", Unit.METRES, 0.1, 0.001, ChannelSpec.FAR_M);
+  public static final ChannelSpec FAR_CLIP =
+      ChannelSpec.of("farClip", "Far clip", Unit.METRES, 1000, 0.002, ChannelSpec.FAR_M);
+  public static final ChannelSpec SHUTTER =
+      ChannelSpec.of("shutter", "Shutter", Unit.DEGREES, 180, 0, 360);
+  public static final ChannelSpec SHIFT_X =
+      ChannelSpec.of("shiftX", "Shift across", Unit.MILLIMETRES, 0, -100, 100);
+  public static final ChannelSpec SHIFT_Y =
+      ChannelSpec.of("shiftY", "Shift up", Unit.MILLIMETRES, 0, -100, 100);
+
+  /** The lens channels, in the order evaluation writes them. */
+  public static final List<ChannelSpec> LENS =
+      List.of(FOCAL_LENGTH, F_STOP, FOCUS, NEAR_CLIP, FAR_CLIP, SHUTTER, SHIFT_X, SHIFT_Y);
+
+  private static final Map<String, ChannelSpec> LENS_BY_NAME = Entity.byName(LENS);
+
+  public Camera {
+    rig = List.copyOf(rig);
+  }
+
+  @Override
+  public Map<String, ChannelSpec> channelSpecs() {
+    Map<String, ChannelSpec> all = new LinkedHashMap<>(LENS_BY_NAME);
+    for (RigPart p : rig) for (ChannelSpec s : p.specs()) all.put(p.id() + "/" + s.name(), s);
+    return all;
+  }
+
+  @Override
+  public Channel channel(String address) {
+    ChannelSpec lens = LENS_BY_NAME.get(address);
+    if (lens != null) return channels.get(lens);
+    RigPart p = part(address.substring(0, address.indexOf('/')));
+    return p.channels().get(channelSpecs().get(address));
+  }
+
+  @Override
+  public Camera withChannel(String address, Channel channel) {
+    if (LENS_BY_NAME.containsKey(address)) return with(channels.with(address, channel));
+    int slash = address.indexOf('/');
+    RigPart p = part(address.substring(0, slash));
+    return with(p.with(p.channels().with(address.substring(slash + 1), channel)));
+  }
+
+  /** The part with an id, or null. */
+  public RigPart part(String partId) {
+    for (RigPart p : rig) if (p.id().equals(partId)) return p;
+    return null;
+  }
+
+  /** The first part of a kind from the ground up, or null. */
+  public <T extends RigPart> T first(Class<T> kind) {
+    for (RigPart p : rig) if (kind.isInstance(p)) return kind.cast(p);
+    return null;
+  }
+
+  public Camera with(Channels lens) {
+    return new Camera(id, name, letter, colour, locked, depthOfField, lens, rig);
+  }
+
+  public Camera with(List<RigPart> parts) {
+    return new Camera(id, name, letter, colour, locked, depthOfField, channels, parts);
+  }
+
+  /** The same camera with a part in place of the one with its id. */
+  public Camera with(RigPart part) {
+    List<RigPart> parts = new ArrayList<>(rig);
+    parts.replaceAll(p -> p.id().equals(part.id()) ? part : p);
+    return with(parts);
+  }
+
+  @Override
+  public Camera named(String n) {
+    return new Camera(id, n, letter, colour, locked, depthOfField, channels, rig);
+  }
+}

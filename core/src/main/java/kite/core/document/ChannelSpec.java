@@ -1,0 +1,25 @@
+package kite.core.document;
+
+/**
+ * What a channel is: its name in the document, its label on the screen, its unit, where it starts
+ * and what it may be. Limits are inclusive.
+ */
+public record ChannelSpec(
+    String name, String label, Unit unit, double initial, double least, double most) {
+
+  /** Farther than any set reaches, near enough that a double still resolves a hundredth of a mm. */
+  public static final double FAR_M = 1e6;
+
+  public static ChannelSpec metres(String name, String label) {
+    return new ChannelSpec(name, label, Unit.METRES, 0, -FAR_M, FAR_M);
+  }
+
+  public static ChannelSpec degrees(String name, String label) {
+    return new ChannelSpec(name, label, Unit.DEGREES, 0, -36000, 36000);
+  }
+
+  public static ChannelSpec of(
+      String name, String label, Unit unit, double initial, double least, double most) {
+    return new ChannelSpec(name, label, unit, initial, least, most);
+  }
+}

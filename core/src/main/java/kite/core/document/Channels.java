@@ -1,0 +1,30 @@
+package kite.core.document;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.TreeMap;
+import kite.core.curve.Channel;
+
+/** The channels of one thing by name. A channel that was never set has its spec's initial value. */
+public record Channels(Map<String, Channel> set) {
+  public static final Channels NONE = new Channels(Map.of());
+
+  public Channels {
+    set = Collections.unmodifiableMap(new TreeMap<>(set));
+  }
+
+  public Channel get(ChannelSpec spec) {
+    Channel c = set.get(spec.name());
+    return c == null ? Channel.fixed(spec.initial()) : c;
+  }
+
+  public Channels with(String name, Channel channel) {
+    Map<String, Channel> copy = new TreeMap<>(set);
+    copy.put(name, channel);
+    return new Channels(copy);
+  }
+
+  public Channels with(String name, double value) {
+    return with(name, Channel.fixed(value));
+  }
+}

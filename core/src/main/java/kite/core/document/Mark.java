@@ -1,0 +1,34 @@
+package kite.core.document;
+
+import java.util.Map;
+import kite.core.curve.Channel;
+
+/**
+ * A named point, free or riding on a piece.
+ *
+ * @param rides the piece or camera whose axes the position is given in, or null for the world
+ */
+public record Mark(String id, String name, @OrNull String rides, Channels channels)
+    implements Entity {
+  private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.POSITION);
+
+  @Override
+  public Map<String, ChannelSpec> channelSpecs() {
+    return SPECS;
+  }
+
+  @Override
+  public Channel channel(String address) {
+    return channels.get(SPECS.get(address));
+  }
+
+  @Override
+  public Mark withChannel(String address, Channel channel) {
+    return new Mark(id, name, rides, channels.with(address, channel));
+  }
+
+  @Override
+  public Mark named(String n) {
+    return new Mark(id, n, rides, channels);
+  }
+}

@@ -1,0 +1,54 @@
+package kite.core.document;
+
+import java.util.Map;
+import kite.core.curve.Channel;
+import kite.core.math.AxisOrder;
+
+/**
+ * Anything placed in the set.
+ *
+ * @param parent the piece it is nested in, or null
+ * @param colour base colour as #rrggbb; a model keeps its own materials
+ * @param shown whether the views and the render see it
+ */
+public record Piece(
+    String id,
+    String name,
+    @OrNull String parent,
+    Shape shape,
+    String colour,
+    boolean shown,
+    boolean locked,
+    AxisOrder order,
+    Channels channels)
+    implements Entity {
+  private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.FULL);
+
+  @Override
+  public Map<String, ChannelSpec> channelSpecs() {
+    return SPECS;
+  }
+
+  @Override
+  public Channel channel(String address) {
+    return channels.get(SPECS.get(address));
+  }
+
+  @Override
+  public Piece withChannel(String address, Channel channel) {
+    return with(channels.with(address, channel));
+  }
+
+  public Piece with(Channels c) {
+    return new Piece(id, name, parent, shape, colour, shown, locked, order, c);
+  }
+
+  @Override
+  public Piece named(String n) {
+    return new Piece(id, n, parent, shape, colour, shown, locked, order, channels);
+  }
+
+  public Piece under(String newParent) {
+    return new Piece(id, name, newParent, shape, colour, shown, locked, order, channels);
+  }
+}

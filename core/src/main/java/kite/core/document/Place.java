@@ -1,0 +1,31 @@
+package kite.core.document;
+
+import java.util.List;
+
+/** Channels of a full placement: position, three angles, scale and pivot. */
+public final class Place {
+  public static final ChannelSpec X = ChannelSpec.metres("x", "X");
+  public static final ChannelSpec Y = ChannelSpec.metres("y", "Y");
+  public static final ChannelSpec Z = ChannelSpec.metres("z", "Z");
+  public static final ChannelSpec PAN = ChannelSpec.degrees("pan", "Pan");
+  public static final ChannelSpec TILT = ChannelSpec.degrees("tilt", "Tilt");
+  public static final ChannelSpec ROLL = ChannelSpec.degrees("roll", "Roll");
+  public static final ChannelSpec SCALE_X = scale("scaleX", "Scale X");
+  public static final ChannelSpec SCALE_Y = scale("scaleY", "Scale Y");
+  public static final ChannelSpec SCALE_Z = scale("scaleZ", "Scale Z");
+  public static final ChannelSpec PIVOT_X = ChannelSpec.metres("pivotX", "Pivot X");
+  public static final ChannelSpec PIVOT_Y = ChannelSpec.metres("pivotY", "Pivot Y");
+  public static final ChannelSpec PIVOT_Z = ChannelSpec.metres("pivotZ", "Pivot Z");
+
+  public static final List<ChannelSpec> POSITION = List.of(X, Y, Z);
+  public static final List<ChannelSpec> POSE = List.of(X, Y, Z, PAN, TILT, ROLL);
+  public static final List<ChannelSpec> FULL =
+      List.of(X, Y, Z, PAN, TILT, ROLL, SCALE_X, SCALE_Y, SCALE_Z, PIVOT_X, PIVOT_Y, PIVOT_Z);
+
+  private Place() {}
+
+  /** A scale stays above zero, so that every placement can be undone by another. */
+  private static ChannelSpec scale(String name, String label) {
+    return ChannelSpec.of(name, label, Unit.FACTOR, 1, 1e-4, 1e4);
+  }
+}

@@ -1,0 +1,12 @@
+package kite.core.document;
+
+/** What a channel's number measures. */
+public enum Unit {
+  METRES,
+  MILLIMETRES,
+  DEGREES,
+  PERCENT,
+  F_STOP,
+  FACTOR,
+  SHARE
+}

@@ -1,0 +1,33 @@
+package kite.core.evaluate;
+
+import kite.core.curve.Channel;
+import kite.core.curve.CompiledCurve;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Channels;
+import kite.core.document.Entity;
+
+/** One entity ready for evaluation. It writes its world transform into its slot of the plan. */
+abstract class Node {
+  final Entity entity;
+  final int slot;
+
+  /** What this node was compiled from, compared by identity to tell whether it still holds. */
+  final Object[] madeFrom;
+
+  Node(Entity entity, int slot, Object... madeFrom) {
+    this.entity = entity;
+    this.slot = slot;
+    this.madeFrom = madeFrom;
+  }
+
+  abstract void evaluate(double frame, Plan plan);
+
+  static CompiledCurve[] compile(Channels channels, Iterable<ChannelSpec> specs) {
+    java.util.List<CompiledCurve> all = new java.util.ArrayList<>();
+    for (ChannelSpec s : specs) {
+      Channel c = channels.get(s);
+      all.add(CompiledCurve.of(c));
+    }
+    return all.toArray(new CompiledCurve[0]);
+  }
+}

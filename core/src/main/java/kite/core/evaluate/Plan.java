@@ -1,0 +1,196 @@
+package kite.core.evaluate;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import kite.core.command.References;
+import kite.core.document.Camera;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.Light;
+import kite.core.document.Mark;
+import kite.core.document.Path;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.math.Matrix;
+import kite.core.model.ModelPose;
+import kite.core.model.ModelRig;
+import kite.core.model.Models;
+import kite.core.path.PathTable;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Head;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+import kite.core.rig.Subject;
+
+/**
+ * A sequence compiled for evaluation. Entities have slots that stay theirs from one plan to the
+ * next; a plan made from an earlier one keeps every node whose entity, and what it leans on, is
+ * unchanged. Belongs to one thread.
+ */
+public final class Plan {
+  /** Numbers per slot in {@link #lens()}: the eight lens channels, then the window's four edges. */
+  public static final int LENS = 12;
+
+  private final Sequence sequence;
+  private final Models models;
+  private final Map<String, Integer> slots;
+  private final Map<String, Node> nodes = new HashMap<>();
+  private final Map<Path, PathTable> paths;
+  private final Node[] order;
+  final double[] world;
+  final double[] lens;
+  private double frame = Double.NaN;
+
+  public Plan(Sequence sequence, Models models) {
+    this(sequence, models, null);
+  }
+
+  /**
+   * @param earlier a plan of a former state of the same sequence, or null
+   */
+  public Plan(Sequence sequence, Models models, Plan earlier) {
+    this.sequence = sequence;
+    this.models = models;
+    slots = earlier == null ? new HashMap<>() : earlier.slots;
+    paths = earlier == null ? new HashMap<>() : earlier.paths;
+    List<Node> sorted = new ArrayList<>();
+    Set<String> done = new HashSet<>();
+    for (Entity e : sequence.entities().values()) visit(e, sorted, done, earlier);
+    order = sorted.toArray(new Node[0]);
+    world = new double[slots.size() * Matrix.SIZE];
+    lens = new double[slots.size() * LENS];
+    for (int i = 0; i < slots.size(); i++) Matrix.identity(world, i * Matrix.SIZE);
+  }
+
+  private void visit(Entity e, List<Node> sorted, Set<String> done, Plan earlier) {
+    if (!done.add(e.id())) return;
+    for (String id : References.of(e).keySet()) {
+      Entity target = sequence.get(id);
+      if (target != null) visit(target, sorted, done, earlier);
+    }
+    Node n = compile(e, earlier == null ? null : earlier.nodes.get(e.id()));
+    if (n == null) return;
+    nodes.put(e.id(), n);
+    sorted.add(n);
+  }
+
+  private int newSlot(String id) {
+    Integer s = slots.get(id);
+    if (s == null) slots.put(id, s = slots.size());
+    return s;
+  }
+
+  private Node compile(Entity e, Node old) {
+    if (e instanceof Piece p) {
+      ModelRig rig = p.shape() instanceof Shape.Model m ? models.rig(m.asset()) : null;
+      Object[] from = {e, rig, sequence.header().rate()};
+      if (holds(old, from)) return old;
+      return new PlaceNode(
+          p, newSlot(p.id()), slotOr(p.parent()), rig, sequence.header().rate().perSecond(), from);
+    }
+    if (e instanceof Mark m)
+      return holds(old, e) ? old : new PlaceNode(m, newSlot(m.id()), slotOr(m.rides()), e);
+    if (e instanceof Light l) return holds(old, e) ? old : new PlaceNode(l, newSlot(l.id()), e);
+    if (e instanceof Camera c) return camera(c, old);
+    return null;
+  }
+
+  private static boolean holds(Node old, Object... from) {
+    if (old == null || old.madeFrom.length != from.length) return false;
+    for (int i = 0; i < from.length; i++) if (old.madeFrom[i] != from[i]) return false;
+    return true;
+  }
+
+  private int slotOr(String id) {
+    Integer s = id == null ? null : slots.get(id);
+    return s == null ? -1 : s;
+  }
+
+  private Node camera(Camera c, Node old) {
+    Header h = sequence.header();
+    List<Object> from = new ArrayList<>(List.of(c, h));
+    for (RigPart p : c.rig()) {
+      if (p instanceof Rail r && r.path() != null) from.add(sequence.get(r.path()));
+      if (p instanceof Attention a) for (Subject s : a.subjects()) from.add(nodes.get(s.entity()));
+    }
+    if (holds(old, from.toArray())) return old;
+    int slot = newSlot(c.id());
+    List<Step> steps = new ArrayList<>();
+    for (RigPart p : c.rig()) if (p.on()) addStep(p, steps);
+    return new CameraNode(c, slot, h.cameraPackage(), steps, from.toArray());
+  }
+
+  private void addStep(RigPart part, List<Step> steps) {
+    if (part instanceof Base b) steps.add(new BaseStep(b, slotOr(b.rides())));
+    if (part instanceof Slide s) steps.add(new SlideStep(s));
+    if (part instanceof Head h) steps.add(new HeadStep(h));
+    if (part instanceof Rail r && sequence.get(r.path()) instanceof Path p) {
+      PathTable table =
+          paths.computeIfAbsent(p, k -> new PathTable(k.points(), k.style(), k.closed()));
+      steps.add(new RailStep(r, table, sequence.header().rate().perSecond()));
+    }
+    if (part instanceof Attention a) {
+      PlaceNode[] pieces = new PlaceNode[a.subjects().size()];
+      int[] at = new int[pieces.length];
+      for (int i = 0; i < at.length; i++) {
+        String id = a.subjects().get(i).entity();
+        pieces[i] = nodes.get(id) instanceof PlaceNode n ? n : null;
+        at[i] = slotOr(id);
+      }
+      steps.add(new AttentionStep(a, pieces, at, slotOr(a.upPiece())));
+    }
+  }
+
+  public Sequence sequence() {
+    return sequence;
+  }
+
+  public Models models() {
+    return models;
+  }
+
+  /** Evaluates everything at a frame. Never allocates. */
+  public void evaluate(double atFrame) {
+    frame = atFrame;
+    for (Node n : order) n.evaluate(atFrame, this);
+  }
+
+  /** The slot of an entity, or −1 when it has no place in space. */
+  public int slot(String id) {
+    return nodes.containsKey(id) ? slots.get(id) : -1;
+  }
+
+  /** How many slots there are. */
+  public int slots() {
+    return slots.size();
+  }
+
+  /** World transforms, 16 numbers per slot, column by column, as of the last evaluation. */
+  public double[] world() {
+    return world;
+  }
+
+  /** Lens values, {@link #LENS} numbers per slot; meaningful for cameras. */
+  public double[] lens() {
+    return lens;
+  }
+
+  /** A model's pose at the last evaluated frame, or null for what is not a model. */
+  public ModelPose pose(String id) {
+    return nodes.get(id) instanceof PlaceNode n ? n.pose(frame) : null;
+  }
+
+  /** Writes an anchor of an entity in the world at the last evaluated frame. */
+  public void anchor(String id, String anchor, double[] out) {
+    out[0] = out[1] = out[2] = 0;
+    if (nodes.get(id) instanceof PlaceNode n) n.anchor(anchor, frame, out);
+    Matrix.point(world, slot(id) * Matrix.SIZE, out[0], out[1], out[2], out, 0);
+  }
+}

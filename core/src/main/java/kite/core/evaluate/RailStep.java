@@ -1,0 +1,123 @@
+package kite.core.evaluate;
+
+import kite.core.curve.CompiledCurve;
+import kite.core.math.Matrix;
+import kite.core.math.Rotation;
+import kite.core.path.PathTable;
+import kite.core.rig.Rail;
+
+/** A carriage on a path. */
+final class RailStep implements Step {
+  private static final double GRAVITY = 9.80665;
+
+  /** Bank is the mean lean over this many seconds, so that corners do not jerk the horizon. */
+  private static final double BANK_SECONDS = 0.5;
+
+  private static final int BANK_SAMPLES = 5;
+
+  private final CompiledCurve[] c;
+  private final PathTable path;
+  private final Rail.Facing facing;
+  private final boolean level;
+  private final double perSecond;
+  private final double[] frameOf = new double[16];
+  private final double[] t = new double[3];
+  private final double[] up = new double[3];
+  private final double[] p = new double[3];
+  private final double[] from = new double[4];
+  private final double[] to = new double[4];
+
+  RailStep(Rail rail, PathTable path, double perSecond) {
+    c = Node.compile(rail.channels(), rail.specs());
+    this.path = path;
+    facing = rail.facing();
+    level = rail.level();
+    this.perSecond = perSecond;
+  }
+
+  @Override
+  public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
+    double metres = c[0].value(frame) / 100 * path.length() + c[3].value(frame);
+    double at = path.parameter(metres);
+    path.place(at, p, 0);
+    lookAlong(metres, at, frame);
+    carriage(at);
+    for (int i = 0; i < 3; i++)
+      p[i] += frameOf[i] * c[1].value(frame) + frameOf[4 + i] * c[2].value(frame);
+    double bank = c[5].value(frame) == 0 ? 0 : bank(frame) * c[5].value(frame);
+    double strength = c[6].value(frame);
+    for (int i = 0; i < 3; i++) m[12 + i] += (p[i] - m[12 + i]) * strength;
+    if (facing == Rail.Facing.TRAVEL) {
+      rolled(frameOf, bank);
+      Rotation.toQuaternion(m, 0, from);
+      Rotation.toQuaternion(frameOf, 0, to);
+      Rotation.blend(from, to, strength, from);
+      Rotation.toMatrix(from, m, 0);
+    } else if (bank != 0) {
+      rolled(m, bank * strength);
+    }
+  }
+
+  private void lookAlong(double metres, double at, double frame) {
+    double ahead = c[4].value(frame);
+    path.travel(at, t, 0);
+    if (ahead <= 0 || path.length() == 0) return;
+    double[] there = up;
+    path.place(path.parameter(metres + ahead), there, 0);
+    double x = there[0] - p[0], y = there[1] - p[1], z = there[2] - p[2];
+    double l = Math.sqrt(x * x + y * y + z * z);
+    if (l < 1e-6) return; // at the end of an open path: the last direction holds
+    t[0] = x / l;
+    t[1] = y / l;
+    t[2] = z / l;
+  }
+
+  /** Fills the carriage's axes: −Z along travel, +Y upright, +X to the right. */
+  private void carriage(double at) {
+    boolean vertical = Math.abs(t[1]) > 1 - 1e-9;
+    if (level && !vertical) {
+      up[0] = up[2] = 0;
+      up[1] = 1;
+    } else {
+      path.upright(at, up, 0);
+    }
+    double x = t[1] * up[2] - t[2] * up[1],
+        y = t[2] * up[0] - t[0] * up[2],
+        z = t[0] * up[1] - t[1] * up[0];
+    double l = Math.sqrt(x * x + y * y + z * z);
+    if (l < 1e-12) {
+      x = l = 1;
+      y = z = 0;
+    }
+    Matrix.identity(frameOf, 0);
+    frameOf[0] = x / l;
+    frameOf[1] = y / l;
+    frameOf[2] = z / l;
+    for (int i = 0; i < 3; i++) frameOf[8 + i] = -t[i];
+    frameOf[4] = frameOf[9] * frameOf[2] - frameOf[10] * frameOf[1];
+    frameOf[5] = frameOf[10] * frameOf[0] - frameOf[8] * frameOf[2];
+    frameOf[6] = frameOf[8] * frameOf[1] - frameOf[9] * frameOf[0];
+  }
+
+  /** The mean of atan(v²κ/g) around a frame, in radians; positive leans left, into a left turn. */
+  private double bank(double frame) {
+    double sum = 0;
+    for (int i = 0; i < BANK_SAMPLES; i++) {
+      double f = frame + (i / (BANK_SAMPLES - 1.0) - 0.5) * BANK_SECONDS * perSecond;
+      double v = c[0].slope(f) / 100 * path.length() * perSecond;
+      double k =
+          path.planCurvature(path.parameter(c[0].value(f) / 100 * path.length() + c[3].value(f)));
+      sum += Math.atan(v * v * k / GRAVITY);
+    }
+    return sum / BANK_SAMPLES;
+  }
+
+  private static void rolled(double[] m, double roll) {
+    double cr = Math.cos(roll), sr = Math.sin(roll);
+    for (int i = 0; i < 3; i++) {
+      double x = m[i], y = m[4 + i];
+      m[i] = x * cr + y * sr;
+      m[4 + i] = y * cr - x * sr;
+    }
+  }
+}

@@ -1,0 +1,139 @@
+package kite.core.evaluate;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.command.Refusal;
+import kite.core.command.RigCommand;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.core.model.Models;
+import kite.core.rig.Base;
+import kite.core.rig.Head;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+
+/**
+ * Turns "two metres to the left, ten degrees down" into values of the parts that carry it. Rotation
+ * goes to the highest head, or to the base; travel to a slide standing on a rail, else to the
+ * rail's own offsets, else to the base.
+ */
+public final class Walking {
+  private Walking() {}
+
+  /** The sequence with the camera moved; see {@link RigCommand.Walk} for signs and units. */
+  public static Sequence walk(Sequence s, Camera c, RigCommand.Walk w) {
+    double f = w.frame();
+    Plan before = new Plan(s, Models.NONE);
+    before.evaluate(f);
+    double[] m = Placement.matrix(before, c.id());
+    Vec3 want = Matrix.newPoint(m, 0, new Vec3(w.truck(), w.pedestal(), -w.dolly()));
+    Camera turned = turn(c, w);
+    Sequence now = s.with(turned);
+    Plan after = new Plan(now, Models.NONE, before);
+    after.evaluate(f);
+    Vec3 gap = want.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
+    if (gap.length() < 1e-12) return now;
+    return travel(now, turned, gap, f, w.key(), before);
+  }
+
+  private static Camera turn(Camera c, RigCommand.Walk w) {
+    if (w.pan() == 0 && w.tilt() == 0 && w.roll() == 0) return c;
+    RigPart carrier = null;
+    for (RigPart p : c.rig())
+      if (p.on() && (p instanceof Head || p instanceof Base && carrier == null)) carrier = p;
+    if (carrier == null) throw stuck(c, "no head or base that is on, so it cannot turn");
+    String at = carrier.id() + "/";
+    c = add(c, at + "pan", w.pan(), w);
+    c = add(c, at + "tilt", w.tilt(), w);
+    return add(c, at + "roll", w.roll(), w);
+  }
+
+  private static Camera add(Camera c, String address, double by, RigCommand.Walk w) {
+    if (by == 0) return c;
+    return (Camera)
+        Placement.set(c, address, w.frame(), c.channel(address).at(w.frame()) + by, w.key());
+  }
+
+  private static Sequence travel(
+      Sequence s, Camera c, Vec3 gap, double f, boolean key, Plan earlier) {
+    int railAt = -1, slideAt = -1, baseAt = -1;
+    for (int i = 0; i < c.rig().size(); i++) {
+      RigPart p = c.rig().get(i);
+      if (!p.on()) continue;
+      if (p instanceof Rail r && r.path() != null) railAt = i;
+      if (p instanceof Slide) slideAt = i;
+      if (p instanceof Base && baseAt < 0) baseAt = i;
+    }
+    if (railAt >= 0 && slideAt > railAt) {
+      double[] under = below(s, c, slideAt, f, earlier);
+      Vec3 d = axes(under, gap);
+      return s.with(
+          moved(
+              c, c.rig().get(slideAt), f, key, d.x(), "truck", d.y(), "pedestal", -d.z(), "dolly"));
+    }
+    if (railAt >= 0) {
+      Rail r = (Rail) c.rig().get(railAt);
+      Rail plain = new Rail(r.id(), true, r.path(), Rail.Facing.TRAVEL, r.level(), r.channels());
+      double[] carriage = below(s, c.with(plain), railAt + 1, f, earlier);
+      Vec3 d = axes(carriage, gap);
+      return s.with(moved(c, r, f, key, d.x(), "side", d.y(), "up", -d.z(), "along"));
+    }
+    if (baseAt < 0) throw stuck(c, "no base, slide or rail that is on, so it cannot travel");
+    Base b = (Base) c.rig().get(baseAt);
+    double[] ride = Matrix.newIdentity();
+    if (b.rides() != null) {
+      Plan plan = new Plan(s, Models.NONE, earlier);
+      plan.evaluate(f);
+      ride = Placement.matrix(plan, b.rides());
+      BaseStep.taken(b.takes(), ride);
+    }
+    Vec3 d = axes(ride, gap);
+    return s.with(moved(c, b, f, key, d.x(), "x", d.y(), "y", d.z(), "z"));
+  }
+
+  private static Refusal stuck(Camera c, String why) {
+    return new Refusal("stuck", c.id(), "rig", "Camera " + c.letter() + " has " + why + ".");
+  }
+
+  /**
+   * The transform under the part at an index: that of the same camera with only the parts below.
+   */
+  private static double[] below(Sequence s, Camera c, int index, double f, Plan earlier) {
+    List<RigPart> parts = new ArrayList<>(c.rig().subList(0, index));
+    Plan plan = new Plan(s.with(c.with(parts)), Models.NONE, earlier);
+    plan.evaluate(f);
+    return Placement.matrix(plan, c.id());
+  }
+
+  /** A world direction given on a transform's axes. */
+  private static Vec3 axes(double[] m, Vec3 d) {
+    return new Vec3(
+        m[0] * d.x() + m[1] * d.y() + m[2] * d.z(),
+        m[4] * d.x() + m[5] * d.y() + m[6] * d.z(),
+        m[8] * d.x() + m[9] * d.y() + m[10] * d.z());
+  }
+
+  private static Camera moved(
+      Camera c,
+      RigPart p,
+      double f,
+      boolean key,
+      double a,
+      String an,
+      double b,
+      String bn,
+      double d,
+      String dn) {
+    c = (Camera) plus(c, p.id() + "/" + an, f, key, a);
+    c = (Camera) plus(c, p.id() + "/" + bn, f, key, b);
+    return (Camera) plus(c, p.id() + "/" + dn, f, key, d);
+  }
+
+  private static kite.core.document.Entity plus(
+      Camera c, String address, double f, boolean key, double by) {
+    return Placement.set(c, address, f, c.channel(address).at(f) + by, key);
+  }
+}

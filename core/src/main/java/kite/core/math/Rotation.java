@@ -1,0 +1,186 @@
+package kite.core.math;
+
+/** Rotations between angles, matrices and unit quaternions (x, y, z, w). Angles in radians. */
+public final class Rotation {
+  /** Below this cosine distance two quaternions are blended straight: the arc is flat to 1e-12. */
+  private static final double FLAT_ARC = 1e-12;
+
+  private Rotation() {}
+
+  /** Writes the 3×3 part of a pan, tilt, roll rotation (Ry·Rx·Rz), leaving the rest as it was. */
+  public static void panTiltRoll(double pan, double tilt, double roll, double[] m, int at) {
+    double cp = Math.cos(pan), sp = Math.sin(pan);
+    double ct = Math.cos(tilt), st = Math.sin(tilt);
+    double cr = Math.cos(roll), sr = Math.sin(roll);
+    m[at] = cp * cr + sp * st * sr;
+    m[at + 1] = ct * sr;
+    m[at + 2] = -sp * cr + cp * st * sr;
+    m[at + 4] = -cp * sr + sp * st * cr;
+    m[at + 5] = ct * cr;
+    m[at + 6] = sp * sr + cp * st * cr;
+    m[at + 8] = sp * ct;
+    m[at + 9] = -st;
+    m[at + 10] = cp * ct;
+  }
+
+  /** Writes the 3×3 part of a rotation in any order of its three angles. */
+  public static void angles(
+      AxisOrder order, double pan, double tilt, double roll, double[] m, int at) {
+    if (order == AxisOrder.PAN_TILT_ROLL) {
+      panTiltRoll(pan, tilt, roll, m, at);
+      return;
+    }
+    double[] q = {0, 0, 0, 1};
+    for (int axis : new int[] {order.first, order.second, order.third}) {
+      double half = (axis == 0 ? tilt : axis == 1 ? pan : roll) / 2;
+      double[] r = {0, 0, 0, Math.cos(half)};
+      r[axis] = Math.sin(half);
+      multiply(q, r, q);
+    }
+    toMatrix(q, m, at);
+  }
+
+  /**
+   * Pan, tilt and roll of a pure rotation, in radians. Tilt is in ±90°. Looking straight up or
+   * down, where pan and roll turn about one axis, roll is given as 0 and pan takes the whole turn.
+   */
+  public static double[] newPanTiltRoll(double[] m, int at) {
+    double st = Math.max(-1, Math.min(1, -m[at + 9]));
+    double tilt = Math.asin(st);
+    if (Math.abs(st) > 1 - 1e-12) {
+      return new double[] {Math.atan2(-m[at + 2], m[at]), tilt, 0};
+    }
+    return new double[] {Math.atan2(m[at + 8], m[at + 10]), tilt, Math.atan2(m[at + 1], m[at + 5])};
+  }
+
+  /** out = a ∘ b for quaternions; {@code out} may be {@code a} or {@code b}. */
+  public static void multiply(double[] a, double[] b, double[] out) {
+    double x = a[3] * b[0] + a[0] * b[3] + a[1] * b[2] - a[2] * b[1];
+    double y = a[3] * b[1] - a[0] * b[2] + a[1] * b[3] + a[2] * b[0];
+    double z = a[3] * b[2] + a[0] * b[1] - a[1] * b[0] + a[2] * b[3];
+    double w = a[3] * b[3] - a[0] * b[0] - a[1] * b[1] - a[2] * b[2];
+    out[0] = x;
+    out[1] = y;
+    out[2] = z;
+    out[3] = w;
+  }
+
+  /** Writes the 3×3 part of the rotation a unit quaternion stands for. */
+  public static void toMatrix(double[] q, double[] m, int at) {
+    double x = q[0], y = q[1], z = q[2], w = q[3];
+    m[at] = 1 - 2 * (y * y + z * z);
+    m[at + 1] = 2 * (x * y + w * z);
+    m[at + 2] = 2 * (x * z - w * y);
+    m[at + 4] = 2 * (x * y - w * z);
+    m[at + 5] = 1 - 2 * (x * x + z * z);
+    m[at + 6] = 2 * (y * z + w * x);
+    m[at + 8] = 2 * (x * z + w * y);
+    m[at + 9] = 2 * (y * z - w * x);
+    m[at + 10] = 1 - 2 * (x * x + y * y);
+  }
+
+  /** The unit quaternion of a pure rotation (Shepperd's method: the largest pivot is taken). */
+  public static void toQuaternion(double[] m, int at, double[] q) {
+    double trace = m[at] + m[at + 5] + m[at + 10];
+    if (trace > 0) {
+      double s = Math.sqrt(trace + 1) * 2;
+      set(
+          q,
+          (m[at + 6] - m[at + 9]) / s,
+          (m[at + 8] - m[at + 2]) / s,
+          (m[at + 1] - m[at + 4]) / s,
+          s / 4);
+    } else if (m[at] > m[at + 5] && m[at] > m[at + 10]) {
+      double s = Math.sqrt(1 + m[at] - m[at + 5] - m[at + 10]) * 2;
+      set(
+          q,
+          s / 4,
+          (m[at + 1] + m[at + 4]) / s,
+          (m[at + 8] + m[at + 2]) / s,
+          (m[at + 6] - m[at + 9]) / s);
+    } else if (m[at + 5] > m[at + 10]) {
+      double s = Math.sqrt(1 + m[at + 5] - m[at] - m[at + 10]) * 2;
+      set(
+          q,
+          (m[at + 1] + m[at + 4]) / s,
+          s / 4,
+          (m[at + 6] + m[at + 9]) / s,
+          (m[at + 8] - m[at + 2]) / s);
+    } else {
+      double s = Math.sqrt(1 + m[at + 10] - m[at] - m[at + 5]) * 2;
+      set(
+          q,
+          (m[at + 8] + m[at + 2]) / s,
+          (m[at + 6] + m[at + 9]) / s,
+          s / 4,
+          (m[at + 1] - m[at + 4]) / s);
+    }
+  }
+
+  /**
+   * Blends two rotations along the shortest arc; {@code t} 0 gives {@code a}, 1 gives {@code b}.
+   */
+  public static void blend(double[] a, double[] b, double t, double[] out) {
+    double dot = a[0] * b[0] + a[1] * b[1] + a[2] * b[2] + a[3] * b[3];
+    double sign = dot < 0 ? -1 : 1;
+    dot = Math.min(1, Math.abs(dot));
+    double ka = 1 - t, kb = t;
+    if (1 - dot > FLAT_ARC) {
+      double angle = Math.acos(dot), s = Math.sin(angle);
+      ka = Math.sin((1 - t) * angle) / s;
+      kb = Math.sin(t * angle) / s;
+    }
+    kb *= sign;
+    set(
+        out,
+        ka * a[0] + kb * b[0],
+        ka * a[1] + kb * b[1],
+        ka * a[2] + kb * b[2],
+        ka * a[3] + kb * b[3]);
+    normalise(out);
+  }
+
+  public static void normalise(double[] q) {
+    double l = Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
+    if (l == 0) {
+      set(q, 0, 0, 0, 1);
+      return;
+    }
+    for (int i = 0; i < 4; i++) q[i] /= l;
+  }
+
+  /**
+   * The shortest rotation that takes unit direction {@code f} onto unit direction {@code t}, as a
+   * quaternion. For opposite directions the axis is not defined; any perpendicular one is used.
+   */
+  public static void between(
+      double fx, double fy, double fz, double tx, double ty, double tz, double[] q) {
+    double w = 1 + fx * tx + fy * ty + fz * tz;
+    if (w < 1e-12) {
+      double[] f = {fx, fy, fz};
+      anyPerpendicular(f, 0, q, 0);
+      q[3] = 0;
+      return;
+    }
+    set(q, fy * tz - fz * ty, fz * tx - fx * tz, fx * ty - fy * tx, w);
+    normalise(q);
+  }
+
+  /** Writes some unit vector at right angles to the one at {@code v[vi]}. */
+  static void anyPerpendicular(double[] v, int vi, double[] out, int oi) {
+    double x = v[vi], y = v[vi + 1], z = v[vi + 2];
+    double ax = Math.abs(x) < 0.6 ? 1 : 0, ay = ax == 1 ? 0 : 1;
+    double cx = -z * ay, cy = z * ax, cz = x * ay - y * ax;
+    double l = Math.sqrt(cx * cx + cy * cy + cz * cz);
+    out[oi] = cx / l;
+    out[oi + 1] = cy / l;
+    out[oi + 2] = cz / l;
+  }
+
+  private static void set(double[] q, double x, double y, double z, double w) {
+    q[0] = x;
+    q[1] = y;
+    q[2] = z;
+    q[3] = w;
+  }
+}

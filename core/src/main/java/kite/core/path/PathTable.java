@@ -1,0 +1,305 @@
+package kite.core.path;
+
+import java.util.List;
+import kite.core.math.Vec3;
+
+/**
+ * A path ready for evaluation: cubic Bézier segments with a table of arc length.
+ *
+ * <p>Length is summed by five-point Gauss–Legendre, halving each span until two estimates agree to
+ * 1e-9 of it; progress is turned into a parameter by bracketed Newton steps to the same tolerance.
+ * Upright directions come from rotation-minimising transport by double reflection (Wang, Jüttler,
+ * Zheng and Liu, 2008), started from world up. An empty path has no place; a path of one point, or
+ * of zero length, stays at its point and faces −Z.
+ */
+public final class PathTable {
+  private static final double[] GAUSS_X = {
+    0, 0.5384693101056831, -0.5384693101056831, 0.9061798459386640, -0.9061798459386640
+  };
+  private static final double[] GAUSS_W = {
+    0.5688888888888889,
+    0.4786286704993665,
+    0.4786286704993665,
+    0.2369268850561891,
+    0.2369268850561891
+  };
+  private static final double RELATIVE = 1e-9;
+  private static final int STEPS = 16; // table rows per segment
+
+  private final int segments;
+  private final double[] b; // 12 per segment: four control points
+  private final double[] lengthAt; // running length at each table row
+  private final double[] upright; // 3 per table row
+  private final boolean closed;
+  private final double length;
+
+  public PathTable(List<PathPoint> points, PathStyle style, boolean closed) {
+    int n = points.size();
+    if (n == 0) throw new IllegalArgumentException("a path needs at least one point");
+    this.closed = closed && n > 1;
+    segments = n == 1 ? 0 : this.closed ? n : n - 1;
+    b = new double[Math.max(1, segments) * 12];
+    if (segments == 0) {
+      for (int k = 0; k < 4; k++) put(k * 3, points.get(0).at());
+    }
+    for (int s = 0; s < segments; s++) control(points, style, s);
+    lengthAt = new double[segments * STEPS + 1];
+    for (int r = 0; r < segments * STEPS; r++) {
+      double t0 = (r % STEPS) / (double) STEPS;
+      lengthAt[r + 1] = lengthAt[r] + span(r / STEPS, t0, t0 + 1.0 / STEPS, 0);
+    }
+    length = lengthAt[segments * STEPS];
+    upright = new double[lengthAt.length * 3];
+    transportUpright();
+  }
+
+  private void control(List<PathPoint> p, PathStyle style, int s) {
+    int n = p.size();
+    Vec3 p1 = p.get(s).at(), p2 = p.get((s + 1) % n).at();
+    Vec3 c1, c2;
+    if (style == PathStyle.BEZIER) {
+      c1 = p1.plus(p.get(s).out());
+      c2 = p2.plus(p.get((s + 1) % n).in());
+    } else {
+      Vec3 p0 = s > 0 || closed ? p.get((s - 1 + n) % n).at() : p1.plus(p1.minus(p2));
+      Vec3 p3 = s + 2 < n || closed ? p.get((s + 2) % n).at() : p2.plus(p2.minus(p1));
+      double a = p0.distance(p1), m = p1.distance(p2), z = p2.distance(p3);
+      c1 = tangentPoint(p0, p1, p2, a, m);
+      c2 = tangentPoint(p3, p2, p1, z, m);
+    }
+    put(s * 12, p1);
+    put(s * 12 + 3, c1);
+    put(s * 12 + 6, c2);
+    put(s * 12 + 9, p2);
+  }
+
+  /** The Bézier control beside {@code p1} for a centripetal curve (knots spaced by √distance). */
+  private static Vec3 tangentPoint(Vec3 p0, Vec3 p1, Vec3 p2, double d01, double d12) {
+    if (d01 < 1e-12 || d12 < 1e-12) return p1.toward(p2, 1.0 / 3);
+    double u = Math.sqrt(d01), v = Math.sqrt(d12);
+    Vec3 sum = p2.times(d01).minus(p0.times(d12)).plus(p1.times(2 * d01 + 3 * u * v + d12));
+    return sum.times(1 / (3 * u * (u + v)));
+  }
+
+  private void put(int at, Vec3 v) {
+    b[at] = v.x();
+    b[at + 1] = v.y();
+    b[at + 2] = v.z();
+  }
+
+  /** Metres along the whole path. */
+  public double length() {
+    return length;
+  }
+
+  public boolean closed() {
+    return closed;
+  }
+
+  private double speed(int s, double t) {
+    double x = derivative(s, t, 0), y = derivative(s, t, 1), z = derivative(s, t, 2);
+    return Math.sqrt(x * x + y * y + z * z);
+  }
+
+  private double derivative(int s, double t, int axis) {
+    int o = s * 12 + axis;
+    double u = 1 - t;
+    return 3
+        * (u * u * (b[o + 3] - b[o])
+            + 2 * u * t * (b[o + 6] - b[o + 3])
+            + t * t * (b[o + 9] - b[o + 6]));
+  }
+
+  private double second(int s, double t, int axis) {
+    int o = s * 12 + axis;
+    return 6
+        * ((1 - t) * (b[o + 6] - 2 * b[o + 3] + b[o]) + t * (b[o + 9] - 2 * b[o + 6] + b[o + 3]));
+  }
+
+  private double gauss(int s, double t0, double t1) {
+    double half = (t1 - t0) / 2, mid = (t0 + t1) / 2, sum = 0;
+    for (int i = 0; i < 5; i++) sum += GAUSS_W[i] * speed(s, mid + half * GAUSS_X[i]);
+    return sum * half;
+  }
+
+  private double span(int s, double t0, double t1, int depth) {
+    double mid = (t0 + t1) / 2, whole = gauss(s, t0, t1);
+    double halves = gauss(s, t0, mid) + gauss(s, mid, t1);
+    if (depth > 20 || Math.abs(halves - whole) <= RELATIVE * Math.max(halves, 1e-9)) return halves;
+    return span(s, t0, mid, depth + 1) + span(s, mid, t1, depth + 1);
+  }
+
+  /**
+   * The parameter (segment + share of it) at a distance along the path. A closed path goes round;
+   * an open one stops at its ends.
+   */
+  public double parameter(double metres) {
+    if (segments == 0 || length == 0) return 0;
+    if (closed) metres -= Math.floor(metres / length) * length;
+    metres = Math.max(0, Math.min(length, metres));
+    int low = 0, high = lengthAt.length - 2;
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (lengthAt[mid] <= metres) low = mid;
+      else high = mid - 1;
+    }
+    int s = low / STEPS;
+    double t0 = (low % STEPS) / (double) STEPS, want = metres - lengthAt[low];
+    double a = t0, z = t0 + 1.0 / STEPS, row = lengthAt[low + 1] - lengthAt[low];
+    double t = row > 0 ? t0 + want / row / STEPS : t0;
+    for (int i = 0; i < 40; i++) {
+      double error = gauss(s, t0, t) - want;
+      if (Math.abs(error) <= RELATIVE * length) break;
+      if (error > 0) z = t;
+      else a = t;
+      double v = speed(s, t), next = v > 0 ? t - error / v : -1;
+      t = next > a && next < z ? next : (a + z) / 2;
+    }
+    return s + t;
+  }
+
+  /** Distance along the path, in metres, at a parameter. */
+  public double metres(double parameter) {
+    if (segments == 0) return 0;
+    int s = segmentOf(parameter);
+    double t = parameter - s;
+    int row = Math.min(STEPS - 1, (int) (t * STEPS));
+    double t0 = row / (double) STEPS;
+    return lengthAt[s * STEPS + row] + gauss(s, t0, t);
+  }
+
+  private int segmentOf(double parameter) {
+    return Math.max(0, Math.min(segments - 1, (int) Math.floor(parameter)));
+  }
+
+  /** Writes the place at a parameter. */
+  public void place(double parameter, double[] out, int at) {
+    int s = segments == 0 ? 0 : segmentOf(parameter);
+    double t = segments == 0 ? 0 : parameter - s, u = 1 - t;
+    for (int axis = 0; axis < 3; axis++) {
+      int o = s * 12 + axis;
+      out[at + axis] =
+          u * u * u * b[o]
+              + 3 * u * u * t * b[o + 3]
+              + 3 * u * t * t * b[o + 6]
+              + t * t * t * b[o + 9];
+    }
+  }
+
+  public Vec3 newPlace(double parameter) {
+    double[] p = new double[3];
+    place(parameter, p, 0);
+    return new Vec3(p[0], p[1], p[2]);
+  }
+
+  /** Writes the unit direction of travel at a parameter; −Z where the path has no length. */
+  public void travel(double parameter, double[] out, int at) {
+    if (segments == 0 || length == 0) {
+      out[at] = out[at + 1] = 0;
+      out[at + 2] = -1;
+      return;
+    }
+    int s = segmentOf(parameter);
+    double t = parameter - s;
+    if (speed(s, t) < 1e-9) t = t < 0.5 ? t + 1e-4 : t - 1e-4; // a cusp or an unused handle
+    double l = Math.max(1e-300, speed(s, t));
+    for (int axis = 0; axis < 3; axis++) out[at + axis] = derivative(s, t, axis) / l;
+  }
+
+  /** How tightly the path turns at a parameter, in 1/metres; 0 on a straight. */
+  public double curvature(double parameter) {
+    return signed(parameter, false);
+  }
+
+  /** The turn seen from above, in 1/metres: positive turns left, negative right. */
+  public double planCurvature(double parameter) {
+    return signed(parameter, true);
+  }
+
+  private double signed(double parameter, boolean plan) {
+    if (segments == 0) return 0;
+    int s = segmentOf(parameter);
+    double t = parameter - s;
+    double x = derivative(s, t, 0), y = plan ? 0 : derivative(s, t, 1), z = derivative(s, t, 2);
+    double a = second(s, t, 0), c = plan ? 0 : second(s, t, 1), e = second(s, t, 2);
+    double l = Math.sqrt(x * x + y * y + z * z);
+    if (l < 1e-9) return 0;
+    double cx = y * e - z * c, cy = z * a - x * e, cz = x * c - y * a;
+    return plan ? cy / (l * l * l) : Math.sqrt(cx * cx + cy * cy + cz * cz) / (l * l * l);
+  }
+
+  /** The tightest radius along the path in metres; infinite when it is straight all along. */
+  public double tightestRadius() {
+    double most = 0;
+    for (int i = 0; i <= segments * 64; i++) most = Math.max(most, curvature(i / 64.0));
+    return most == 0 ? Double.POSITIVE_INFINITY : 1 / most;
+  }
+
+  private void transportUpright() {
+    double[] t0 = new double[3], t1 = new double[3], p0 = new double[3], p1 = new double[3];
+    travel(0, t0, 0);
+    double d = t0[1];
+    double[] r = {-d * t0[0], 1 - d * t0[1], -d * t0[2]};
+    if (length3(r) < 1e-6) r = new double[] {0, 0, 1};
+    unit3(r);
+    place(0, p0, 0);
+    System.arraycopy(r, 0, upright, 0, 3);
+    for (int row = 1; row < lengthAt.length; row++) {
+      double u = row / (double) STEPS;
+      place(u, p1, 0);
+      travel(Math.min(u, segments - 1e-9), t1, 0);
+      reflect(p0, t0, p1, t1, r);
+      System.arraycopy(r, 0, upright, row * 3, 3);
+      System.arraycopy(p1, 0, p0, 0, 3);
+      System.arraycopy(t1, 0, t0, 0, 3);
+    }
+  }
+
+  /** Carries the upright direction {@code r} from one place to the next by double reflection. */
+  private static void reflect(double[] p0, double[] t0, double[] p1, double[] t1, double[] r) {
+    double vx = p1[0] - p0[0], vy = p1[1] - p0[1], vz = p1[2] - p0[2];
+    double c = vx * vx + vy * vy + vz * vz;
+    if (c < 1e-18) return;
+    double k = 2 / c * (vx * r[0] + vy * r[1] + vz * r[2]);
+    double rx = r[0] - k * vx, ry = r[1] - k * vy, rz = r[2] - k * vz;
+    k = 2 / c * (vx * t0[0] + vy * t0[1] + vz * t0[2]);
+    double tx = t0[0] - k * vx, ty = t0[1] - k * vy, tz = t0[2] - k * vz;
+    vx = t1[0] - tx;
+    vy = t1[1] - ty;
+    vz = t1[2] - tz;
+    c = vx * vx + vy * vy + vz * vz;
+    k = c < 1e-18 ? 0 : 2 / c * (vx * rx + vy * ry + vz * rz);
+    r[0] = rx - k * vx;
+    r[1] = ry - k * vy;
+    r[2] = rz - k * vz;
+    unit3(r);
+  }
+
+  /** Writes the transported upright direction at a parameter: at right angles to travel, unit. */
+  public void upright(double parameter, double[] out, int at) {
+    int row = Math.max(0, Math.min(lengthAt.length - 1, (int) Math.floor(parameter * STEPS)));
+    travel(parameter, out, at);
+    double tx = out[at], ty = out[at + 1], tz = out[at + 2];
+    double x = upright[row * 3], y = upright[row * 3 + 1], z = upright[row * 3 + 2];
+    double d = x * tx + y * ty + z * tz;
+    x -= d * tx;
+    y -= d * ty;
+    z -= d * tz;
+    double l = Math.sqrt(x * x + y * y + z * z);
+    out[at] = x / l;
+    out[at + 1] = y / l;
+    out[at + 2] = z / l;
+  }
+
+  private static double length3(double[] v) {
+    return Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
+  }
+
+  private static void unit3(double[] v) {
+    double l = length3(v);
+    if (l == 0) return;
+    v[0] /= l;
+    v[1] /= l;
+    v[2] /= l;
+  }
+}

@@ -1,0 +1,26 @@
+package kite.core.rig;
+
+import java.util.List;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Channels;
+import kite.core.document.Place;
+
+/** Pan, tilt and roll on the axes of the part below. */
+public record Head(String id, boolean on, Channels channels) implements RigPart {
+  private static final List<ChannelSpec> SPECS = List.of(Place.PAN, Place.TILT, Place.ROLL);
+
+  @Override
+  public List<ChannelSpec> specs() {
+    return SPECS;
+  }
+
+  @Override
+  public Head with(Channels c) {
+    return new Head(id, on, c);
+  }
+
+  @Override
+  public Head switched(boolean nowOn) {
+    return new Head(id, nowOn, channels);
+  }
+}

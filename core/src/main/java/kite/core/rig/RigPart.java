@@ -1,0 +1,25 @@
+package kite.core.rig;
+
+import java.util.List;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Channels;
+import kite.core.document.Unit;
+
+/** One element of a camera's stack. */
+public sealed interface RigPart permits Base, Rail, Slide, Head, Attention {
+  ChannelSpec STRENGTH = ChannelSpec.of("strength", "Strength", Unit.SHARE, 1, 0, 1);
+
+  String id();
+
+  /** A part that is off yields the transform below it. */
+  boolean on();
+
+  Channels channels();
+
+  /** The part's channels in reading order. */
+  List<ChannelSpec> specs();
+
+  RigPart with(Channels c);
+
+  RigPart switched(boolean nowOn);
+}

@@ -1,0 +1,28 @@
+package kite.core.rig;
+
+import java.util.List;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Channels;
+
+/** Truck, pedestal and dolly: metres on the axes of the part below; dolly forward is positive. */
+public record Slide(String id, boolean on, Channels channels) implements RigPart {
+  public static final ChannelSpec TRUCK = ChannelSpec.metres("truck", "Truck");
+  public static final ChannelSpec PEDESTAL = ChannelSpec.metres("pedestal", "Pedestal");
+  public static final ChannelSpec DOLLY = ChannelSpec.metres("dolly", "Dolly");
+  private static final List<ChannelSpec> SPECS = List.of(TRUCK, PEDESTAL, DOLLY);
+
+  @Override
+  public List<ChannelSpec> specs() {
+    return SPECS;
+  }
+
+  @Override
+  public Slide with(Channels c) {
+    return new Slide(id, on, c);
+  }
+
+  @Override
+  public Slide switched(boolean nowOn) {
+    return new Slide(id, nowOn, channels);
+  }
+}
