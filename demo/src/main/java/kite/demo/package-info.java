@@ -1,0 +1,2 @@
+/** The demonstration production Salt Wind: models and sequences built by code from commands. */
+package kite.demo;

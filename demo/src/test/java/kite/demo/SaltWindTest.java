@@ -1,0 +1,90 @@
+package kite.demo;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.util.HashMap;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import kite.core.codec.SequenceJson;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.exchange.gltf.GlbReader;
+import kite.render.CameraView;
+import kite.render.FrameRenderer;
+import kite.render.ModelGeometry;
+import kite.render.Picture;
+import kite.render.SceneBuilder;
+import kite.render.Sky;
+import org.junit.jupiter.api.Test;
+
+class SaltWindTest {
+  private final SaltWind demo = new SaltWind();
+  private final Sequence sw010 = demo.sw010();
+
+  private Map<String, ModelGeometry> models() throws Exception {
+    Map<String, ModelGeometry> all = new HashMap<>();
+    for (SaltWind.Asset a : demo.assets())
+      all.put(a.sha256(), GlbReader.read(a.bytes()).geometry());
+    return all;
+  }
+
+  @Test
+  void theSequenceReadsBackAsWritten() {
+    assertEquals(sw010, SequenceJson.read(SequenceJson.write(sw010)));
+  }
+
+  @Test
+  void odaKeepsHerSizeThroughTheDollyZoom() throws Exception {
+    Map<String, ModelGeometry> models = models();
+    Plan plan = new Plan(sw010, a -> models.get(a).rig());
+    double[] sizes = new double[2];
+    int i = 0;
+    for (double frame : new double[] {1195, 1221.5}) {
+      plan.evaluate(frame);
+      int cam = plan.slot("camD"), oda = plan.slot("oda");
+      Vec3 c = Matrix.newOrigin(plan.world(), cam * 16),
+          o = Matrix.newOrigin(plan.world(), oda * 16);
+      sizes[i++] = plan.lens()[cam * Plan.LENS] / (c.z() - o.z());
+    }
+    assertEquals(sizes[0], sizes[1], sizes[0] * 1e-3);
+  }
+
+  /** Run with -Ddemo.look=DIR to keep the pictures. */
+  @Test
+  void everyShotShowsSomethingAndItsSubject() throws Exception {
+    Map<String, ModelGeometry> models = models();
+    Plan plan = new Plan(sw010, a -> models.get(a).rig());
+    String look = System.getProperty("demo.look");
+    int size = look == null ? 96 : 640;
+    Object[][] shots = {{"camA", 1040}, {"camB", 1100}, {"camC", 1175}, {"camD", 1230}};
+    for (Object[] shot : shots) {
+      Camera c = (Camera) sw010.get((String) shot[0]);
+      int frame = (int) shot[1];
+      plan.evaluate(frame);
+      FrameRenderer r =
+          new FrameRenderer(
+              new SceneBuilder(models::get).build(sw010, plan), Sky.of(sw010, plan, frame));
+      Picture p =
+          r.render(
+              CameraView.of(sw010, plan, c),
+              size,
+              size * 9 / 16,
+              look == null ? 2 : 16,
+              2,
+              () -> false);
+      long kinds = java.util.Arrays.stream(p.argb()).distinct().count();
+      assertTrue(kinds > 200, c.name() + " shows only " + kinds + " colours");
+      if (look != null) {
+        BufferedImage im = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
+        im.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
+        ImageIO.write(im, "png", new File(look, c.id() + ".png"));
+      }
+    }
+  }
+}

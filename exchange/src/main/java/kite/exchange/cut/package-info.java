@@ -1,0 +1,2 @@
+/** The cut as OpenTimelineIO. */
+package kite.exchange.cut;

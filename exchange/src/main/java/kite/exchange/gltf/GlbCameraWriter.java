@@ -1,0 +1,89 @@
+package kite.exchange.gltf;
+
+import kite.core.bake.Bake;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.core.math.Rotation;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A baked camera as glTF 2.0: a perspective camera on a node with translation and rotation keyed on
+ * every frame. glTF cannot animate a lens, so the lens of the first frame is the camera's and every
+ * frame's numbers are kept in the node's extras, with their units in their names.
+ */
+public final class GlbCameraWriter {
+  private GlbCameraWriter() {}
+
+  /**
+   * @param perSecond frames per second; second 0 is the first baked frame
+   */
+  public static byte[] write(Bake bake, double perSecond) {
+    GltfBinary g = new GltfBinary();
+    int n = bake.frames().length;
+    float[] times = new float[n], places = new float[n * 3], turns = new float[n * 4];
+    double[] q = new double[4], last = {0, 0, 0, 1};
+    for (int i = 0; i < n; i++) {
+      times[i] = (float) ((bake.frames()[i] - bake.frames()[0]) / perSecond);
+      for (int a = 0; a < 3; a++)
+        places[i * 3 + a] = (float) bake.world()[i * Matrix.SIZE + 12 + a];
+      Rotation.toQuaternion(bake.world(), i * Matrix.SIZE, q);
+      double dot = q[0] * last[0] + q[1] * last[1] + q[2] * last[2] + q[3] * last[3];
+      for (int a = 0; a < 4; a++) {
+        last[a] = dot < 0 ? -q[a] : q[a]; // one of ±q, so that readers do not turn the long way
+        turns[i * 4 + a] = (float) last[a];
+      }
+    }
+    double[] l = bake.lens();
+    double top = l[11], bottom = l[10], right = l[9], left = l[8];
+    ObjectNode camera = g.root.putArray("cameras").addObject();
+    camera.put("name", bake.camera().name()).put("type", "perspective");
+    camera
+        .putObject("perspective")
+        .put("yfov", Math.atan(top) - Math.atan(bottom))
+        .put("aspectRatio", (right - left) / (top - bottom))
+        .put("znear", l[3])
+        .put("zfar", l[4]);
+    ObjectNode node = g.root.putArray("nodes").addObject();
+    node.put("name", bake.camera().name()).put("camera", 0);
+    extras(node.putObject("extras"), bake);
+    g.root.putArray("scenes").addObject().putArray("nodes").add(0);
+    g.root.put("scene", 0);
+    ObjectNode animation =
+        g.root.putArray("animations").addObject().put("name", bake.camera().name());
+    int time = g.floats(times, "SCALAR", 1, true);
+    ArrayNode samplers = animation.putArray("samplers"), channels = animation.putArray("channels");
+    sampler(samplers, channels, time, g.floats(places, "VEC3", 3, false), "translation");
+    sampler(samplers, channels, time, g.floats(turns, "VEC4", 4, false), "rotation");
+    return g.glb();
+  }
+
+  private static void sampler(
+      ArrayNode samplers, ArrayNode channels, int input, int output, String path) {
+    samplers.addObject().put("input", input).put("output", output).put("interpolation", "LINEAR");
+    channels
+        .addObject()
+        .put("sampler", samplers.size() - 1)
+        .putObject("target")
+        .put("node", 0)
+        .put("path", path);
+  }
+
+  private static void extras(ObjectNode extras, Bake bake) {
+    extras.put("firstFrame", bake.frames()[0]);
+    String[] names = {
+      "focalLengthMm",
+      "fStop",
+      "focusDistanceM",
+      "nearClipM",
+      "farClipM",
+      "shutterDegrees",
+      "shiftXMm",
+      "shiftYMm"
+    };
+    for (int k = 0; k < names.length; k++) {
+      ArrayNode a = extras.putArray(names[k]);
+      for (int i = 0; i < bake.frames().length; i++) a.add(bake.lens()[i * Plan.LENS + k]);
+    }
+  }
+}

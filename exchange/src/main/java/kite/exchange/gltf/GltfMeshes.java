@@ -1,0 +1,314 @@
+package kite.exchange.gltf;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import kite.exchange.BadFile;
+import kite.render.Material;
+import kite.render.ModelGeometry;
+import kite.render.Texture;
+import tools.jackson.databind.JsonNode;
+
+/** Meshes, skins and materials of the shown nodes. */
+final class GltfMeshes {
+  private static final int WIDEST_IMAGE = 8192;
+  private final JsonNode root;
+  private final GltfBuffers buffers;
+  private final GltfNodes nodes;
+  private final Set<String> warnings;
+  private final List<ModelGeometry.Part> parts = new ArrayList<>();
+  private final List<ModelGeometry.Skin> skins = new ArrayList<>();
+  private final List<Material> materials = new ArrayList<>();
+  private final Texture[] textures;
+  private long triangles;
+
+  GltfMeshes(JsonNode root, GltfBuffers buffers, GltfNodes nodes, Set<String> warnings)
+      throws BadFile {
+    this.root = root;
+    this.buffers = buffers;
+    this.nodes = nodes;
+    this.warnings = warnings;
+    textures = new Texture[root.path("images").size()];
+    for (JsonNode m : root.path("materials")) materials.add(material(m));
+    materials.add(new Material(0.8, 0.8, 0.8, 0.9, 0, null));
+    for (JsonNode s : root.path("skins")) skins.add(skin(s));
+    for (int i = 0; i < nodes.count(); i++) {
+      JsonNode n = nodes.node(i);
+      if (!n.has("mesh")) continue;
+      JsonNode mesh = Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node"));
+      int skin = (int) Numbers.wholeOr(n, "skin", -1, "node");
+      if (skin >= skins.size())
+        throw new BadFile("The model refers to skin " + skin + ", which is not there.");
+      for (JsonNode p : mesh.path("primitives")) part(i, skin, p);
+    }
+  }
+
+  List<ModelGeometry.Part> parts() {
+    return parts;
+  }
+
+  List<ModelGeometry.Skin> skins() {
+    return skins;
+  }
+
+  List<Material> materials() {
+    return materials;
+  }
+
+  private void part(int node, int skin, JsonNode p) throws BadFile {
+    long mode = Numbers.wholeOr(p, "mode", 4, "mesh");
+    if (mode != 4) {
+      warnings.add("Points, lines and triangle strips are left out.");
+      return;
+    }
+    JsonNode a = p.path("attributes");
+    if (!a.has("POSITION")) throw new BadFile("A mesh of the model has no positions.");
+    float[] positions = buffers.floats(Numbers.whole(a, "POSITION", "mesh"), 3);
+    int corners = positions.length / 3;
+    int[] indices = indices(p, corners);
+    triangles += indices.length / 3;
+    if (triangles > GlbReader.MOST_TRIANGLES)
+      throw new BadFile(
+          "The model has more than "
+              + GlbReader.MOST_TRIANGLES
+              + " triangles. Bring a lighter version.");
+    float[] normals =
+        a.has("NORMAL")
+            ? sized(buffers.floats(Numbers.whole(a, "NORMAL", "mesh"), 3), corners * 3, "normals")
+            : faceNormals(positions, indices);
+    float[] places =
+        a.has("TEXCOORD_0")
+            ? sized(
+                buffers.floats(Numbers.whole(a, "TEXCOORD_0", "mesh"), 2),
+                corners * 2,
+                "texture places")
+            : null;
+    float[] colours =
+        a.has("COLOR_0") ? colours(Numbers.whole(a, "COLOR_0", "mesh"), corners) : null;
+    int material = (int) Numbers.wholeOr(p, "material", materials.size() - 1L, "mesh");
+    if (material < 0 || material >= materials.size())
+      throw new BadFile("The model refers to material " + material + ", which is not there.");
+    int[] joints = null;
+    float[] weights = null;
+    if (skin >= 0 && a.has("JOINTS_0") && a.has("WEIGHTS_0")) {
+      float[] j =
+          sized(buffers.floats(Numbers.whole(a, "JOINTS_0", "mesh"), 4), corners * 4, "joints");
+      weights =
+          sized(
+              buffers.floats(Numbers.whole(a, "WEIGHTS_0", "mesh"), 4),
+              corners * 4,
+              "joint weights");
+      joints = new int[j.length];
+      for (int i = 0; i < j.length; i++) {
+        joints[i] = (int) j[i];
+        if (joints[i] < 0 || joints[i] >= skins.get(skin).joints().length)
+          throw new BadFile(
+              "A mesh of the model hangs on joint "
+                  + joints[i]
+                  + ", which its skin does not have.");
+      }
+    }
+    List<float[]> morphs = new ArrayList<>();
+    for (JsonNode t : p.path("targets")) {
+      morphs.add(
+          t.has("POSITION")
+              ? sized(
+                  buffers.floats(Numbers.whole(t, "POSITION", "mesh"), 3),
+                  corners * 3,
+                  "morph target")
+              : new float[corners * 3]);
+    }
+    parts.add(
+        new ModelGeometry.Part(
+            node,
+            material,
+            positions,
+            normals,
+            places,
+            colours,
+            indices,
+            joints == null ? -1 : skin,
+            joints,
+            weights,
+            morphs));
+  }
+
+  private static float[] sized(float[] all, int wanted, String what) throws BadFile {
+    if (all.length != wanted)
+      throw new BadFile(
+          "A mesh of the model has a different count of " + what + " than of positions.");
+    return all;
+  }
+
+  private float[] colours(long accessor, int corners) throws BadFile {
+    int width = buffers.width(accessor);
+    float[] all = sized(buffers.floats(accessor, width), corners * width, "colours"),
+        out = new float[corners * 3];
+    if (width < 3) throw new BadFile("A mesh of the model has colours of " + width + " numbers.");
+    for (int i = 0; i < corners; i++) System.arraycopy(all, i * width, out, i * 3, 3);
+    return out;
+  }
+
+  private int[] indices(JsonNode p, int corners) throws BadFile {
+    int[] out;
+    if (p.has("indices")) {
+      double[] all = buffers.numbers(Numbers.whole(p, "indices", "mesh"), 1);
+      out = new int[all.length / 3 * 3];
+      for (int i = 0; i < out.length; i++) {
+        if (all[i] < 0 || all[i] >= corners)
+          throw new BadFile(
+              "A triangle of the model uses corner "
+                  + (long) all[i]
+                  + ", but its mesh has "
+                  + corners
+                  + ".");
+        out[i] = (int) all[i];
+      }
+    } else {
+      out = new int[corners / 3 * 3];
+      for (int i = 0; i < out.length; i++) out[i] = i;
+    }
+    return out;
+  }
+
+  private static float[] faceNormals(float[] p, int[] indices) {
+    float[] n = new float[p.length];
+    for (int i = 0; i + 2 < indices.length; i += 3) {
+      int a = indices[i] * 3, b = indices[i + 1] * 3, c = indices[i + 2] * 3;
+      float ux = p[b] - p[a], uy = p[b + 1] - p[a + 1], uz = p[b + 2] - p[a + 2];
+      float vx = p[c] - p[a], vy = p[c + 1] - p[a + 1], vz = p[c + 2] - p[a + 2];
+      float x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx;
+      for (int k : new int[] {a, b, c}) {
+        n[k] += x;
+        n[k + 1] += y;
+        n[k + 2] += z;
+      }
+    }
+    return n;
+  }
+
+  private ModelGeometry.Skin skin(JsonNode s) throws BadFile {
+    JsonNode list = s.path("joints");
+    int[] joints = new int[list.size()];
+    for (int i = 0; i < joints.length; i++) joints[i] = nodes.rigIndex(list.get(i).asLong(-1));
+    double[] inverse = new double[joints.length * 16];
+    if (s.has("inverseBindMatrices")) {
+      double[] all = buffers.numbers(Numbers.whole(s, "inverseBindMatrices", "skin"), 16);
+      if (all.length < inverse.length)
+        throw new BadFile("A skin of the model has fewer bind matrices than joints.");
+      System.arraycopy(all, 0, inverse, 0, inverse.length);
+    } else {
+      for (int i = 0; i < joints.length; i++)
+        for (int k = 0; k < 4; k++) inverse[i * 16 + k * 5] = 1;
+    }
+    return new ModelGeometry.Skin(joints, inverse);
+  }
+
+  private Material material(JsonNode m) throws BadFile {
+    JsonNode pbr = m.path("pbrMetallicRoughness");
+    double[] c = Numbers.list(pbr, "baseColorFactor", new double[] {1, 1, 1, 1}, "material");
+    Texture t =
+        pbr.has("baseColorTexture")
+            ? texture(Numbers.whole(pbr.get("baseColorTexture"), "index", "material"))
+            : null;
+    if (m.has("normalTexture") || pbr.has("metallicRoughnessTexture"))
+      warnings.add("Normal and roughness images are shown in the views but not rendered.");
+    if (!m.path("alphaMode").asString("OPAQUE").equals("OPAQUE"))
+      warnings.add("See-through materials are rendered solid.");
+    return new Material(
+        c[0],
+        c[1],
+        c[2],
+        pbr.path("roughnessFactor").asDouble(1),
+        pbr.path("metallicFactor").asDouble(1),
+        t);
+  }
+
+  private Texture texture(long index) throws BadFile {
+    JsonNode t = Numbers.item(root, "textures", index);
+    if (!t.has("source")) return null;
+    int source = (int) Numbers.whole(t, "source", "texture");
+    JsonNode image = Numbers.item(root, "images", source);
+    if (textures[source] == null) textures[source] = decode(image, source);
+    return textures[source];
+  }
+
+  private Texture decode(JsonNode image, int number) throws BadFile {
+    ByteBuffer b =
+        image.has("uri")
+            ? GltfBuffers.embedded(image.get("uri").asString(""), "image " + number)
+            : buffers.view(Numbers.whole(image, "bufferView", "image"));
+    byte[] bytes = new byte[b.remaining()];
+    b.get(bytes);
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      var readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext())
+        throw new BadFile(
+            "Image " + number + " of the model is of a kind that is not read (PNG and JPEG are).");
+      ImageReader reader = readers.next();
+      reader.setInput(in);
+      int w = reader.getWidth(0), h = reader.getHeight(0);
+      if (w > WIDEST_IMAGE || h > WIDEST_IMAGE)
+        throw new BadFile(
+            "Image "
+                + number
+                + " of the model is "
+                + w
+                + " × "
+                + h
+                + " pixels; up to "
+                + WIDEST_IMAGE
+                + " each way are taken.");
+      BufferedImage read = reader.read(0);
+      return new Texture(w, h, read.getRGB(0, 0, w, h, null, 0, w));
+    } catch (IOException | RuntimeException e) {
+      throw new BadFile("Image " + number + " of the model cannot be decoded. It is damaged.");
+    }
+  }
+
+  /** The middle of what a node draws, in its own axes (for a skin: those of its first joint). */
+  double[] centre(int node) {
+    float inf = Float.POSITIVE_INFINITY;
+    float[] b = {inf, inf, inf, -inf, -inf, -inf};
+    ModelGeometry.Part last = null;
+    for (ModelGeometry.Part p : parts) {
+      if (p.node() != node) continue;
+      last = p;
+      for (int i = 0; i < p.positions().length; i++) {
+        b[i % 3] = Math.min(b[i % 3], p.positions()[i]);
+        b[i % 3 + 3] = Math.max(b[i % 3 + 3], p.positions()[i]);
+      }
+    }
+    if (last == null) return null;
+    double[] c = {(b[0] + b[3]) / 2, (b[1] + b[4]) / 2, (b[2] + b[5]) / 2};
+    if (last.skin() >= 0)
+      kite.core.math.Matrix.point(skins.get(last.skin()).inverseBind(), 0, c[0], c[1], c[2], c, 0);
+    return c;
+  }
+
+  int follows(int node) {
+    for (ModelGeometry.Part p : parts)
+      if (p.node() == node && p.skin() >= 0) return skins.get(p.skin()).joints()[0];
+    return node;
+  }
+
+  double[] weights(int node) throws BadFile {
+    JsonNode n = nodes.node(node);
+    if (!n.has("mesh")) return new double[0];
+    JsonNode mesh = Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node"));
+    int count = mesh.path("primitives").path(0).path("targets").size();
+    double[] none = new double[count];
+    Arrays.fill(none, 0);
+    return n.has("weights")
+        ? Numbers.list(n, "weights", none, "node")
+        : Numbers.list(mesh, "weights", none, "mesh");
+  }
+}

@@ -1,0 +1,130 @@
+package kite.exchange.usd;
+
+import java.util.function.IntToDoubleFunction;
+import kite.core.bake.Bake;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+
+/**
+ * A baked camera as OpenUSD text. Metres and +Y up; lens measures in tenths of a scene unit as the
+ * UsdGeomCamera schema asks, so millimetres become mm / 100. The apertures are those of the
+ * delivery window, so that a reader frames exactly what was delivered.
+ */
+public final class UsdCameraWriter {
+  /**
+   * UsdGeomCamera counts apertures and focal length in tenths of the stage's unit, here a metre.
+   */
+  private static final double MM_TO_USD = 0.01;
+
+  private UsdCameraWriter() {}
+
+  /** The text of a .usda file; time samples are frames. */
+  public static String write(Sequence s, Bake bake) {
+    StringBuilder b = new StringBuilder();
+    double fps = s.header().rate().perSecond();
+    double[] l = bake.lens();
+    int n = bake.frames().length;
+    String name = identifier(bake.camera().name());
+    b.append("#usda 1.0\n(\n    defaultPrim = \"")
+        .append(name)
+        .append("\"\n    doc = \"Camera ")
+        .append(bake.camera().letter())
+        .append(" of ")
+        .append(identifier(s.header().code()))
+        .append(", baked by Jolly Kite\"\n");
+    b.append("    startTimeCode = ")
+        .append(num(bake.frames()[0]))
+        .append("\n    endTimeCode = ")
+        .append(num(bake.frames()[n - 1]))
+        .append('\n');
+    b.append("    framesPerSecond = ")
+        .append(num(fps))
+        .append("\n    timeCodesPerSecond = ")
+        .append(num(fps))
+        .append("\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\n");
+    b.append("def Camera \"").append(name).append("\"\n{\n");
+    b.append("    token projection = \"perspective\"\n");
+    double f0 = l[0];
+    b.append("    float horizontalAperture = ")
+        .append(num((l[9] - l[8]) * f0 * MM_TO_USD))
+        .append('\n');
+    b.append("    float verticalAperture = ")
+        .append(num((l[11] - l[10]) * f0 * MM_TO_USD))
+        .append('\n');
+    samples(
+        b,
+        bake,
+        "float horizontalApertureOffset",
+        i -> (l[i + 9] + l[i + 8]) / 2 * l[i] * MM_TO_USD);
+    samples(
+        b,
+        bake,
+        "float verticalApertureOffset",
+        i -> (l[i + 11] + l[i + 10]) / 2 * l[i] * MM_TO_USD);
+    samples(b, bake, "float focalLength", i -> l[i] * MM_TO_USD);
+    samples(b, bake, "float fStop", i -> bake.camera().depthOfField() ? l[i + 1] : 0);
+    samples(b, bake, "float focusDistance", i -> l[i + 2]);
+    b.append("    float2 clippingRange.timeSamples = {\n");
+    for (int i = 0; i < n; i++)
+      b.append("        ")
+          .append(num(bake.frames()[i]))
+          .append(": (")
+          .append(num(l[i * Plan.LENS + 3]))
+          .append(", ")
+          .append(num(l[i * Plan.LENS + 4]))
+          .append("),\n");
+    b.append("    }\n");
+    samples(b, bake, "double shutter:close", i -> l[i + 5] / 360);
+    b.append("    double shutter:open = 0\n");
+    transform(b, bake);
+    return b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n").toString();
+  }
+
+  /** One attribute; written once where it never changes. {@code value} is given a row's offset. */
+  private static void samples(
+      StringBuilder b, Bake bake, String attribute, IntToDoubleFunction value) {
+    int n = bake.frames().length;
+    double first = value.applyAsDouble(0);
+    boolean same = true;
+    for (int i = 1; i < n; i++) same &= value.applyAsDouble(i * Plan.LENS) == first;
+    if (same) {
+      b.append("    ").append(attribute).append(" = ").append(num(first)).append('\n');
+      return;
+    }
+    b.append("    ").append(attribute).append(".timeSamples = {\n");
+    for (int i = 0; i < n; i++)
+      b.append("        ")
+          .append(num(bake.frames()[i]))
+          .append(": ")
+          .append(num(value.applyAsDouble(i * Plan.LENS)))
+          .append(",\n");
+    b.append("    }\n");
+  }
+
+  /** USD writes matrices by rows for row vectors: exactly our columns, one after the other. */
+  private static void transform(StringBuilder b, Bake bake) {
+    b.append("    matrix4d xformOp:transform.timeSamples = {\n");
+    for (int i = 0; i < bake.frames().length; i++) {
+      b.append("        ").append(num(bake.frames()[i])).append(": (");
+      for (int c = 0; c < 4; c++) {
+        b.append(c == 0 ? "(" : ", (");
+        for (int r = 0; r < 4; r++)
+          b.append(r == 0 ? "" : ", ").append(num(bake.world()[i * Matrix.SIZE + c * 4 + r]));
+        b.append(")");
+      }
+      b.append("),\n");
+    }
+    b.append("    }\n");
+  }
+
+  /** A prim name: letters, digits and underscores, not beginning with a digit. */
+  static String identifier(String name) {
+    String s = name.replaceAll("[^A-Za-z0-9_]", "_");
+    return s.isEmpty() || Character.isDigit(s.charAt(0)) ? "_" + s : s;
+  }
+
+  private static String num(double v) {
+    return v == Math.rint(v) && Math.abs(v) < 1e15 ? Long.toString((long) v) : Double.toString(v);
+  }
+}

@@ -1,0 +1,2 @@
+/** OpenUSD text (.usda): writing baked cameras. */
+package kite.exchange.usd;

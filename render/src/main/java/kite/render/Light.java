@@ -1,0 +1,22 @@
+package kite.render;
+
+/** Light between screen values and linear amounts (IEC 61966-2-1). */
+final class Light {
+  /** Linear light of each 8-bit sRGB value. */
+  static final double[] LINEAR = new double[256];
+
+  static {
+    for (int i = 0; i < 256; i++) {
+      double v = i / 255.0;
+      LINEAR[i] = v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
+    }
+  }
+
+  private Light() {}
+
+  /** The 8-bit sRGB value of a linear amount, clipped to 0–255. */
+  static int screen(double linear) {
+    double v = linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
+    return (int) Math.max(0, Math.min(255, Math.round(v * 255)));
+  }
+}
