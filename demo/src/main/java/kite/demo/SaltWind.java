@@ -99,9 +99,9 @@ public final class SaltWind {
                     "elevation",
                     24,
                     "intensity",
-                    3.4,
+                    4.4,
                     "skyIntensity",
-                    0.75,
+                    1.0,
                     "softness",
                     1.2))));
     recipe.add(
@@ -302,7 +302,7 @@ public final class SaltWind {
         lens,
         true,
         base,
-        new Head("head", true, channels("pan", 0.6, "tilt", -1.6)));
+        new Head("head", true, channels("pan", -5, "tilt", -1.6)));
   }
 
   /** Distance and focal length change together, both straight, so that Oda keeps her size. */

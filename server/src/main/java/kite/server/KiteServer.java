@@ -1,0 +1,19 @@
+package kite.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.annotation.Bean;
+
+/** Starts the application. */
+@SpringBootApplication
+public class KiteServer {
+  public static void main(String[] args) {
+    SpringApplication.run(KiteServer.class, args);
+  }
+
+  @Bean
+  Clock clock() {
+    return Clock.systemUTC();
+  }
+}

@@ -1,0 +1,68 @@
+package kite.server;
+
+import java.util.Map;
+import kite.core.command.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Turns whatever goes wrong into {@code {"refusal": {code, entity, field, text}}}. */
+@RestControllerAdvice
+class Problems {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> problem(Problem p) {
+    return answer(p.status(), p.body());
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> refusal(Refusal r) {
+    return problem(Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, r));
+  }
+
+  @ExceptionHandler({
+    HttpMessageNotReadableException.class,
+    MethodArgumentTypeMismatchException.class,
+    IllegalArgumentException.class
+  })
+  ResponseEntity<Map<String, Problem.Body>> unreadable(Exception e) {
+    return answer(
+        HttpStatus.BAD_REQUEST,
+        new Problem.Body(
+            "request",
+            "",
+            "",
+            "The request cannot be read; the page may be older than the server. Reload the page."));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> nothing(NoResourceFoundException e) {
+    return answer(
+        HttpStatus.NOT_FOUND,
+        new Problem.Body("missing", "", "", "There is nothing at this address."));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> other(Exception e) {
+    LOG.error("A request failed", e);
+    return answer(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        new Problem.Body(
+            "server",
+            "",
+            "",
+            "The server could not do this; its log says why. What was saved before is safe."));
+  }
+
+  private static ResponseEntity<Map<String, Problem.Body>> answer(
+      HttpStatus status, Problem.Body body) {
+    return ResponseEntity.status(status).body(Map.of("refusal", body));
+  }
+}

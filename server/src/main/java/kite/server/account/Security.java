@@ -1,0 +1,139 @@
+package kite.server.account;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.userdetails.User;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Sessions, rights and the headers that keep the page to its own scripts. */
+@Configuration
+class Security {
+  private static final String SIGN_IN = "/api/sign-in";
+
+  /** Scripts, fonts and connections from here only; inline styles are how the components style. */
+  private static final String POLICY =
+      "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; "
+          + "img-src 'self' blob: data:; media-src 'self' blob:; connect-src 'self' blob: data:; font-src 'self' data:; "
+          + "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+  @Bean
+  PasswordEncoder passwords() {
+    return new BCryptPasswordEncoder();
+  }
+
+  @Bean
+  UserDetailsService users(Accounts accounts) {
+    return name ->
+        accounts
+            .findByName(name)
+            .map(
+                a ->
+                    User.withUsername(a.name())
+                        .password(a.passwordHash())
+                        .roles(a.role().name())
+                        .build())
+            .orElseThrow(() -> new UsernameNotFoundException(name));
+  }
+
+  @Bean
+  SecurityFilterChain rules(HttpSecurity http, SignInLimit limit) throws Exception {
+    http.csrf(c -> c.spa());
+    http.headers(
+        h -> h.contentSecurityPolicy(c -> c.policyDirectives(POLICY)).referrerPolicy(r -> {}));
+    http.authorizeHttpRequests(
+        a ->
+            a.requestMatchers("/api/session", SIGN_IN, "/api/health")
+                .permitAll()
+                .requestMatchers(
+                    HttpMethod.POST, "/api/renders/**", "/api/sequences/*/renders", "/api/sign-out")
+                .authenticated()
+                .requestMatchers(HttpMethod.GET, "/api/**")
+                .authenticated()
+                .requestMatchers("/api/**")
+                .hasRole("ARTIST")
+                .anyRequest()
+                .permitAll());
+    http.exceptionHandling(
+        e ->
+            e.authenticationEntryPoint(
+                    new HttpStatusEntryPoint(org.springframework.http.HttpStatus.UNAUTHORIZED))
+                .accessDeniedHandler(
+                    (rq, rs, x) ->
+                        say(
+                            rs,
+                            403,
+                            "rights",
+                            "Your account may look but not change. Ask an artist to make this edit.")));
+    http.formLogin(
+        f ->
+            f.loginProcessingUrl(SIGN_IN)
+                .successHandler(
+                    (rq, rs, who) -> {
+                      limit.cameIn(key(rq));
+                      rs.setStatus(204);
+                    })
+                .failureHandler(
+                    (rq, rs, x) -> {
+                      limit.failed(key(rq));
+                      say(
+                          rs,
+                          401,
+                          "password",
+                          "That name and password do not belong together. Check both and try again.");
+                    }));
+    http.logout(
+        l -> l.logoutUrl("/api/sign-out").logoutSuccessHandler((rq, rs, who) -> rs.setStatus(204)));
+    http.addFilterBefore(new Limit(limit), UsernamePasswordAuthenticationFilter.class);
+    return http.build();
+  }
+
+  private static String key(HttpServletRequest rq) {
+    return rq.getRemoteAddr() + " " + rq.getParameter("username");
+  }
+
+  private static void say(HttpServletResponse rs, int status, String code, String text)
+      throws IOException {
+    rs.setStatus(status);
+    rs.setContentType("application/json;charset=UTF-8");
+    rs.getWriter()
+        .write(
+            "{\"refusal\":{\"code\":\""
+                + code
+                + "\",\"entity\":\"\",\"field\":\"\",\"text\":\""
+                + text
+                + "\"}}");
+  }
+
+  /** Stops sign-in attempts over the limit before the password is looked at. */
+  private static final class Limit extends OncePerRequestFilter {
+    private final SignInLimit limit;
+
+    Limit(SignInLimit limit) {
+      this.limit = limit;
+    }
+
+    @Override
+    protected void doFilterInternal(
+        HttpServletRequest rq, HttpServletResponse rs, jakarta.servlet.FilterChain chain)
+        throws IOException, jakarta.servlet.ServletException {
+      boolean tries = rq.getMethod().equals("POST") && rq.getRequestURI().equals(SIGN_IN);
+      if (tries && limit.tooMany(key(rq))) {
+        say(rs, 429, "limit", "Too many attempts. Wait two minutes and try again.");
+        return;
+      }
+      chain.doFilter(rq, rs);
+    }
+  }
+}

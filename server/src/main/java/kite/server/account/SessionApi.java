@@ -1,0 +1,43 @@
+package kite.server.account;
+
+import java.security.Principal;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Who is signed in. */
+@RestController
+@RequestMapping("/api")
+class SessionApi {
+  private final Accounts accounts;
+  private final boolean demo;
+
+  SessionApi(Accounts accounts, @Value("${kite.demo}") boolean demo) {
+    this.accounts = accounts;
+    this.demo = demo;
+  }
+
+  /**
+   * @param name null when nobody is signed in
+   * @param demoName the account to try the demonstration with, in demo mode only
+   */
+  record Session(String name, String role, String demoName, String demoPassword) {}
+
+  @GetMapping("/session")
+  Session session(Principal who, CsrfToken token) {
+    token.getToken(); // makes the cookie that the page sends back
+    Account a = who == null ? null : accounts.findByName(who.getName()).orElse(null);
+    return new Session(
+        a == null ? null : a.name(),
+        a == null ? null : a.role().name(),
+        demo ? DemoData.ARTIST : null,
+        demo ? DemoData.ARTIST_PASSWORD : null);
+  }
+
+  @GetMapping("/health")
+  String health() {
+    return accounts.count() >= 0 ? "ready" : "";
+  }
+}

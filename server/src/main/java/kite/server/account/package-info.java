@@ -1,0 +1,2 @@
+/** Who may come in, and what they may do: artists edit, reviewers look. */
+package kite.server.account;

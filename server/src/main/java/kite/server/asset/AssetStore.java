@@ -1,0 +1,106 @@
+package kite.server.asset;
+
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import kite.core.codec.ModelJson;
+import kite.exchange.BadFile;
+import kite.exchange.gltf.GlbReader;
+import kite.exchange.gltf.ModelFile;
+import kite.render.ModelGeometry;
+import kite.server.Problem;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps models, and their geometry at hand for the renderer. */
+@Service
+public class AssetStore {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+  private static final int GEOMETRIES_AT_HAND = 200;
+  private final Assets assets;
+  private final Map<String, ModelGeometry> geometries = new ConcurrentHashMap<>();
+
+  AssetStore(Assets assets) {
+    this.assets = assets;
+  }
+
+  /**
+   * What an import found.
+   *
+   * @param bounds least x, y, z, most x, y, z of the rest pose, metres if the file keeps to glTF
+   * @param fileNodes for each node of the rig, its index in the file
+   */
+  public record Report(
+      String asset,
+      String name,
+      long bytes,
+      int triangles,
+      double[] bounds,
+      List<String> clips,
+      int[] fileNodes,
+      List<String> warnings) {}
+
+  /**
+   * Reads a model and keeps it.
+   *
+   * @throws BadFile when it cannot be taken; nothing is kept then
+   */
+  @Transactional
+  public String keep(String name, byte[] bytes) throws BadFile {
+    ModelFile model = GlbReader.read(bytes);
+    String sha = sha256(bytes);
+    AssetRow known = assets.findById(sha).orElse(null);
+    if (known != null) return known.report;
+    AssetRow row = new AssetRow();
+    row.sha256 = sha;
+    row.name = name;
+    row.bytes = bytes;
+    row.rig = ModelJson.write(model.geometry().rig());
+    row.report =
+        JSON.writeValueAsString(
+            new Report(
+                sha,
+                name,
+                bytes.length,
+                model.geometry().triangles(),
+                model.bounds(),
+                model.clips(),
+                model.fileNodes(),
+                model.warnings()));
+    assets.save(row);
+    return row.report;
+  }
+
+  private static String sha256(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  @Transactional(readOnly = true)
+  AssetRow get(String sha) {
+    return assets.findById(sha).orElseThrow(() -> Problem.missing("model"));
+  }
+
+  /** Geometry for the renderer, or null when there is no such model. */
+  public ModelGeometry geometry(String sha) {
+    ModelGeometry g = geometries.get(sha);
+    if (g != null) return g;
+    AssetRow row = assets.findById(sha).orElse(null);
+    if (row == null) return null;
+    try {
+      g = GlbReader.read(row.bytes).geometry();
+    } catch (BadFile e) {
+      throw new IllegalStateException("A kept model cannot be read again: " + sha, e);
+    }
+    if (geometries.size() >= GEOMETRIES_AT_HAND) geometries.clear();
+    geometries.put(sha, g);
+    return g;
+  }
+}

@@ -1,0 +1,5 @@
+package kite.server.asset;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface Assets extends JpaRepository<AssetRow, String> {}

@@ -1,0 +1,98 @@
+package kite.server.handover;
+
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import kite.core.bake.Bake;
+import kite.core.codec.SequenceJson;
+import kite.core.document.Camera;
+import kite.core.document.Header;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.exchange.cut.OtioWriter;
+import kite.exchange.gltf.GlbCameraWriter;
+import kite.exchange.usd.UsdCameraWriter;
+import kite.render.ModelGeometry;
+import kite.server.Problem;
+import kite.server.asset.AssetStore;
+import kite.server.sequence.SequenceStore;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Files to hand over, made from the stored sequence when they are asked for. */
+@RestController
+@RequestMapping("/api/sequences/{id}/hand-over")
+class HandOverApi {
+  private final SequenceStore sequences;
+  private final AssetStore assets;
+
+  HandOverApi(SequenceStore sequences, AssetStore assets) {
+    this.sequences = sequences;
+    this.assets = assets;
+  }
+
+  @GetMapping("/cut.otio")
+  ResponseEntity<byte[]> cut(@PathVariable UUID id) {
+    Sequence s = read(id);
+    return file(
+        s.header().code() + ".otio",
+        "application/json",
+        OtioWriter.write(s).getBytes(StandardCharsets.UTF_8));
+  }
+
+  @GetMapping("/cameras/{camera}.usda")
+  ResponseEntity<byte[]> usd(@PathVariable UUID id, @PathVariable String camera) {
+    Sequence s = read(id);
+    Bake bake = bake(s, camera);
+    return file(
+        name(s, bake) + ".usda",
+        "text/plain",
+        UsdCameraWriter.write(s, bake).getBytes(StandardCharsets.UTF_8));
+  }
+
+  @GetMapping("/cameras/{camera}.glb")
+  ResponseEntity<byte[]> glb(@PathVariable UUID id, @PathVariable String camera) {
+    Sequence s = read(id);
+    Bake bake = bake(s, camera);
+    return file(
+        name(s, bake) + ".glb",
+        "model/gltf-binary",
+        GlbCameraWriter.write(bake, s.header().rate().perSecond()));
+  }
+
+  private Sequence read(UUID id) {
+    return SequenceJson.read(sequences.get(id).document());
+  }
+
+  private Bake bake(Sequence s, String camera) {
+    if (!(s.get(camera) instanceof Camera c)) throw Problem.missing("camera");
+    Plan plan =
+        new Plan(
+            s,
+            sha -> {
+              ModelGeometry g = assets.geometry(sha);
+              return g == null ? null : g.rig();
+            });
+    Header h = s.header();
+    return Bake.of(plan, c, h.firstFrame(), h.lastFrame(), 1);
+  }
+
+  private static String name(Sequence s, Bake b) {
+    return (s.header().code() + "_" + b.camera().letter() + "_" + b.camera().name())
+        .replaceAll("[^A-Za-z0-9_-]+", "-");
+  }
+
+  private static ResponseEntity<byte[]> file(String name, String type, byte[] body) {
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name).build().toString())
+        .contentType(MediaType.parseMediaType(type))
+        .body(body);
+  }
+}

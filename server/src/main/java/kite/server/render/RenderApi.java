@@ -1,0 +1,202 @@
+package kite.server.render;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.Principal;
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import kite.core.codec.SequenceJson;
+import kite.core.cut.Cut;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.server.Problem;
+import kite.server.sequence.SequenceRow;
+import kite.server.sequence.SequenceStore;
+import org.jobrunr.scheduling.JobScheduler;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Asking for renders, watching, stopping and fetching them. */
+@RestController
+@RequestMapping("/api")
+class RenderApi {
+  private static final int MOST_SAMPLES = 1024;
+  private final SequenceStore sequences;
+  private final RenderJobs jobs;
+  private final RenderFrames frames;
+  private final RenderRunner runner;
+  private final JobScheduler scheduler;
+  private final Clock clock;
+
+  RenderApi(
+      SequenceStore sequences,
+      RenderJobs jobs,
+      RenderFrames frames,
+      RenderRunner runner,
+      JobScheduler scheduler,
+      Clock clock) {
+    this.sequences = sequences;
+    this.jobs = jobs;
+    this.frames = frames;
+    this.runner = runner;
+    this.scheduler = scheduler;
+    this.clock = clock;
+  }
+
+  /**
+   * @param what {@code cut}, {@code shot} or {@code frame}
+   * @param span id of the cut entry, for a shot
+   * @param camera id of the camera, for a frame
+   * @param percent of the delivery size, 5–100
+   * @param samples lens rays per pixel
+   */
+  record RenderAsked(
+      String what, String span, String camera, int frame, int percent, int samples) {}
+
+  /** A job as the page shows it. */
+  record RenderShown(
+      UUID id,
+      String label,
+      String state,
+      String message,
+      int done,
+      int total,
+      int width,
+      int height,
+      int samples,
+      String askedBy,
+      String askedAt,
+      boolean film) {}
+
+  @PostMapping("/sequences/{id}/renders")
+  RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
+    SequenceRow row = sequences.get(id);
+    Sequence s = SequenceJson.read(row.document());
+    if (asked.percent() < 5 || asked.percent() > 100)
+      throw bad("The size is 5 to 100 % of the delivery size.");
+    if (asked.samples() < 1 || asked.samples() > MOST_SAMPLES)
+      throw bad("The quality is 1 to " + MOST_SAMPLES + " lens rays per pixel.");
+    RenderJob job = new RenderJob();
+    List<Shot> shots = shots(s, asked, job);
+    job.id = UUID.randomUUID();
+    job.sequenceId = id;
+    job.askedBy = who.getName();
+    job.askedAt = clock.instant();
+    job.document = row.document();
+    job.shots = Shot.write(shots);
+    job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
+    job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
+    job.samples = asked.samples();
+    job.framesTotal = shots.stream().mapToInt(Shot::frames).sum();
+    job.state = RenderJob.State.WAITING;
+    job.message = "";
+    jobs.save(job);
+    UUID jobId = job.id;
+    scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
+    return shown(job);
+  }
+
+  private static List<Shot> shots(Sequence s, RenderAsked asked, RenderJob job) {
+    List<Cut.Span> spans = Cut.spans(s);
+    switch (asked.what() == null ? "" : asked.what()) {
+      case "cut" -> {
+        if (spans.isEmpty()) throw bad("There is no cut yet. Put a camera in the cut lane first.");
+        job.label = "Cut of " + s.header().code();
+        return spans.stream().map(c -> new Shot(c.camera(), c.first(), c.last())).toList();
+      }
+      case "shot" -> {
+        Cut.Span span =
+            spans.stream()
+                .filter(c -> c.id().equals(asked.span()))
+                .findFirst()
+                .orElseThrow(() -> Problem.missing("shot"));
+        job.label = span.shot();
+        return List.of(new Shot(span.camera(), span.first(), span.last()));
+      }
+      case "frame" -> {
+        if (!(s.get(asked.camera()) instanceof Camera c)) throw Problem.missing("camera");
+        if (asked.frame() < s.header().firstFrame() || asked.frame() > s.header().lastFrame())
+          throw bad("Frame " + asked.frame() + " is not in the sequence.");
+        job.label = "Camera " + c.letter() + ", frame " + asked.frame();
+        return List.of(new Shot(c.id(), asked.frame(), asked.frame()));
+      }
+      default -> throw bad("Say whether to render the cut, a shot or a frame.");
+    }
+  }
+
+  private static Problem bad(String text) {
+    return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", text);
+  }
+
+  private RenderShown shown(RenderJob j) {
+    boolean film = j.state == RenderJob.State.DONE && j.framesTotal > 1;
+    return new RenderShown(
+        j.id,
+        j.label,
+        j.state.name(),
+        j.message,
+        frames.countByJobId(j.id),
+        j.framesTotal,
+        j.width,
+        j.height,
+        j.samples,
+        j.askedBy,
+        j.askedAt.toString(),
+        film);
+  }
+
+  private RenderJob job(UUID id) {
+    return jobs.findById(id).orElseThrow(() -> Problem.missing("render"));
+  }
+
+  @GetMapping("/sequences/{id}/renders")
+  List<RenderShown> list(@PathVariable UUID id) {
+    return jobs.findTop50BySequenceIdOrderByAskedAtDesc(id).stream().map(this::shown).toList();
+  }
+
+  @GetMapping("/renders/{id}")
+  RenderShown one(@PathVariable UUID id) {
+    return shown(job(id));
+  }
+
+  @PostMapping("/renders/{id}/stop")
+  RenderShown stop(@PathVariable UUID id) {
+    RenderJob j = job(id);
+    jobs.askStop(id);
+    if (j.state == RenderJob.State.WAITING)
+      jobs.say(id, RenderJob.State.STOPPED, "Stopped before it began.");
+    return shown(job(id));
+  }
+
+  @GetMapping("/renders/{id}/frames/{number}.png")
+  ResponseEntity<Resource> frame(@PathVariable UUID id, @PathVariable int number) {
+    RenderFrame f =
+        frames
+            .findById(new RenderFrame.Key(id, number))
+            .orElseThrow(() -> Problem.missing("frame"));
+    return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
+  }
+
+  /** The film; ranges are served, so that it can be scrubbed. */
+  @GetMapping("/renders/{id}/film.mp4")
+  ResponseEntity<Resource> film(@PathVariable UUID id) {
+    if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
+    return file(runner.folder(id).resolve(Film.NAME), MediaType.parseMediaType("video/mp4"));
+  }
+
+  private static ResponseEntity<Resource> file(Path path, MediaType type) {
+    if (!Files.isRegularFile(path))
+      throw Problem.missing("file any more: it was removed from the output folder");
+    return ResponseEntity.ok().contentType(type).body(new FileSystemResource(path));
+  }
+}

@@ -1,0 +1,32 @@
+package kite.server.render;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import java.io.Serializable;
+import java.util.UUID;
+
+/** A finished picture of a job, numbered from 1 in the order of the film. */
+@Entity
+@IdClass(RenderFrame.Key.class)
+class RenderFrame {
+  @Id UUID jobId;
+  @Id int number;
+
+  @Column(columnDefinition = "text")
+  String file;
+
+  double seconds;
+
+  record Key(UUID jobId, int number) implements Serializable {}
+
+  protected RenderFrame() {}
+
+  RenderFrame(UUID jobId, int number, String file, double seconds) {
+    this.jobId = jobId;
+    this.number = number;
+    this.file = file;
+    this.seconds = seconds;
+  }
+}

@@ -1,0 +1,80 @@
+package kite.server.sequence;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import kite.server.Problem;
+import kite.server.live.EditMade;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Opening sequences and making edits. Documents and changes go as the core's own JSON. */
+@RestController
+@RequestMapping("/api/sequences")
+class SequenceApi {
+  private static final int LARGEST_EDIT = 16 << 20;
+  private final SequenceStore store;
+
+  SequenceApi(SequenceStore store) {
+    this.store = store;
+  }
+
+  /**
+   * @param id made by the page; the same id is never applied twice
+   * @param revision the revision the edit was made on
+   * @param commands the JSON text {@code {"commands": [...]}}
+   */
+  record EditAsked(UUID id, long revision, String label, String commands) {}
+
+  @GetMapping
+  List<SequenceStore.Listed> list() {
+    return store.list();
+  }
+
+  @GetMapping(path = "/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> open(@PathVariable UUID id) {
+    SequenceRow row = store.get(id);
+    return json(
+        "{\"id\":\""
+            + row.id
+            + "\",\"revision\":"
+            + row.revision
+            + ",\"document\":"
+            + row.document
+            + "}");
+  }
+
+  @PostMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> edit(@PathVariable UUID id, @RequestBody EditAsked asked, Principal who) {
+    if (asked.id() == null || asked.commands() == null || asked.commands().length() > LARGEST_EDIT)
+      throw new Problem(
+          HttpStatus.BAD_REQUEST, "request", "An edit needs an id and commands of at most 16 MB.");
+    String label =
+        asked.label() == null
+            ? ""
+            : asked.label().substring(0, Math.min(200, asked.label().length()));
+    return json(
+        store
+            .edit(id, asked.id(), asked.revision(), who.getName(), label, asked.commands())
+            .json());
+  }
+
+  /** Edits after a revision, oldest first, at most 500. */
+  @GetMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> since(@PathVariable UUID id, @RequestParam long after) {
+    return json(
+        "[" + String.join(",", store.since(id, after).stream().map(EditMade::json).toList()) + "]");
+  }
+
+  private static ResponseEntity<String> json(String body) {
+    return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(body);
+  }
+}

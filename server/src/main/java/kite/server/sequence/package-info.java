@@ -1,0 +1,2 @@
+/** Sequences, their edits and the journal. */
+package kite.server.sequence;

@@ -1,0 +1,51 @@
+import type { KiteCore } from './types';
+
+/** What the core gives where it can refuse: a result, or a reason. */
+export interface Refusal {
+  code: string;
+  entity: string;
+  field: string;
+  text: string;
+}
+
+let core: KiteCore | undefined;
+
+/** Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it. */
+export async function loadCore(): Promise<KiteCore> {
+  if (core) return core;
+  try {
+    const runtime = (await import(/* @vite-ignore */ new URL('/core/kite-core.js', location.href).href)) as {
+      load(path: string): Promise<{ exports: KiteCore }>;
+    };
+    core = (await runtime.load('/core/kite-core.wasm')).exports;
+    return core;
+  } catch (e) {
+    const tooOld = e instanceof WebAssembly.CompileError || typeof WebAssembly === 'undefined';
+    throw new Error(
+      tooOld
+        ? 'This browser cannot run Jolly Kite: it lacks WebAssembly garbage collection. Use a Chromium-based browser from version 119 on, Firefox from 120, or Safari from 18.2.'
+        : `The core of the page could not be loaded (${e instanceof Error ? e.message : e}). Reload the page.`,
+      { cause: e },
+    );
+  }
+}
+
+/** The core, once {@link loadCore} has finished. */
+export function theCore(): KiteCore {
+  if (!core) throw new Error('The core is not loaded yet.');
+  return core;
+}
+
+/** Parses an answer of the core; a refusal is thrown as an error that carries it. */
+export function answer<T>(json: string): T {
+  const parsed = JSON.parse(json) as T & { refusal?: Refusal };
+  if (parsed && typeof parsed === 'object' && parsed.refusal) throw new Refused(parsed.refusal);
+  return parsed;
+}
+
+/** An edit or a value that was not taken. */
+export class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.text);
+  }
+}

@@ -1,0 +1,218 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Camera } from '../core/types';
+import { Choice } from '../rig/RigStack';
+import { cutSpans, lensCamera, say, useSequence } from '../sequence/store';
+import { getJson, postJson } from '../shell/http';
+
+interface RenderShown {
+  id: string;
+  label: string;
+  state: 'WAITING' | 'WORKING' | 'DONE' | 'STOPPED' | 'FAILED';
+  message: string;
+  done: number;
+  total: number;
+  width: number;
+  height: number;
+  samples: number;
+  film: boolean;
+}
+
+const SAYS = {
+  WAITING: 'Waiting for a free worker',
+  WORKING: 'Rendering',
+  DONE: 'Done',
+  STOPPED: 'Stopped',
+  FAILED: 'Failed',
+};
+const POLL_MS = 800;
+
+/** Renders on the server, and files for other programs. */
+export function DeliverPanel() {
+  const id = useSequence((s) => s.id);
+  const header = useSequence((s) => s.header);
+  const client = useQueryClient();
+  const [percent, setPercent] = useState('25');
+  const [samples, setSamples] = useState('16');
+  const jobs = useQuery({
+    queryKey: ['renders', id],
+    queryFn: () => getJson<RenderShown[]>(`/api/sequences/${id}/renders`),
+    refetchInterval: (q) =>
+      q.state.data?.some((j) => j.state === 'WAITING' || j.state === 'WORKING') ? POLL_MS : false,
+  });
+  const renew = () => client.invalidateQueries({ queryKey: ['renders', id] });
+  const ask = async (what: 'cut' | 'shot' | 'frame') => {
+    const s = useSequence.getState();
+    const span = cutSpans()
+      .filter((c) => c.first <= s.frame)
+      .at(-1);
+    if (what === 'shot' && !span)
+      return say('There is no shot on this frame. Move into the cut first.', true);
+    try {
+      if (s.pending.length) await stored();
+      await postJson(`/api/sequences/${id}/renders`, {
+        what,
+        span: span?.id ?? '',
+        camera: lensCamera(s),
+        frame: Math.round(s.frame),
+        percent: Number(percent),
+        samples: Number(samples),
+      });
+      await renew();
+    } catch (e) {
+      say(e instanceof Error ? e.message : String(e), true);
+    }
+  };
+  const stop = (job: string) =>
+    postJson(`/api/renders/${job}/stop`).then(renew, (e: Error) => say(e.message, true));
+  const p = header.cameraPackage;
+  const size = (v: number) =>
+    `${v} % · ${Math.round((p.deliveryWidth * v) / 100)} × ${Math.round((p.deliveryHeight * v) / 100)}`;
+  return (
+    <>
+      <div className="panel-head">Render</div>
+      <div className="scroll">
+        <div className="card">
+          <Choice
+            label="Size"
+            value={percent}
+            options={['10', '25', '50', '100'].map((v) => [v, size(Number(v))])}
+            onChange={setPercent}
+          />
+          <Choice
+            label="Quality"
+            value={samples}
+            options={[
+              ['4', 'Sketch · 4 lens rays a pixel'],
+              ['16', 'Preview · 16'],
+              ['64', 'Fine · 64'],
+              ['256', 'Final · 256'],
+            ]}
+            onChange={setSamples}
+          />
+          <div className="line" style={{ flexWrap: 'wrap' }}>
+            <button className="pill coral wide" onClick={() => void ask('cut')}>
+              Render the cut
+            </button>
+            <button className="pill wide" onClick={() => void ask('shot')}>
+              This shot
+            </button>
+            <button className="pill wide" onClick={() => void ask('frame')}>
+              This frame
+            </button>
+          </div>
+        </div>
+        {jobs.isError ? <p className="empty">{jobs.error.message}</p> : null}
+        {jobs.data?.length === 0 ? (
+          <p className="empty">Nothing rendered yet. A sketch of this frame takes a few seconds.</p>
+        ) : null}
+        {jobs.data?.map((j) => (
+          <Job key={j.id} job={j} onStop={() => void stop(j.id)} />
+        ))}
+        <div className="panel-head">Hand over</div>
+        <Files />
+      </div>
+    </>
+  );
+}
+
+/** Resolves once every edit is acknowledged, so that what is rendered is what is seen. */
+function stored(): Promise<void> {
+  return new Promise((done) => {
+    const leave = useSequence.subscribe((s) => {
+      if (s.pending.length === 0) {
+        leave();
+        done();
+      }
+    });
+  });
+}
+
+function Job({ job, onStop }: { job: RenderShown; onStop: () => void }) {
+  const active = job.state === 'WAITING' || job.state === 'WORKING';
+  return (
+    <div className="job" data-job={job.state}>
+      <div className="line" style={{ margin: 0 }}>
+        <strong className="grow">{job.label}</strong>
+        <span className="muted">{`${SAYS[job.state]} · ${job.done} of ${job.total}`}</span>
+        {active ? (
+          <button className="pill" onClick={onStop}>
+            Stop
+          </button>
+        ) : null}
+      </div>
+      {active ? (
+        <div
+          className="bar"
+          role="progressbar"
+          aria-label={job.label}
+          aria-valuenow={job.done}
+          aria-valuemin={0}
+          aria-valuemax={job.total}
+        >
+          <i style={{ width: `${(100 * job.done) / job.total}%` }} />
+        </div>
+      ) : null}
+      {job.message ? <span className="muted">{job.message}</span> : null}
+      {job.film ? (
+        <video src={`/api/renders/${job.id}/film.mp4`} controls loop preload="metadata" />
+      ) : job.done > 0 ? (
+        <img
+          alt={`Frame ${job.done} of ${job.label}`}
+          src={`/api/renders/${job.id}/frames/${job.done}.png`}
+        />
+      ) : null}
+      <div className="files">
+        {job.film ? (
+          <a href={`/api/renders/${job.id}/film.mp4`} download={`${job.label}.mp4`}>
+            Film as MP4 · {job.width} × {job.height}
+          </a>
+        ) : null}
+        {job.done > 0 ? (
+          <a href={`/api/renders/${job.id}/frames/${job.done}.png`} download={`${job.label}.png`}>
+            {job.total > 1 ? 'Newest frame as PNG' : 'Frame as PNG'}
+          </a>
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+function Files() {
+  const id = useSequence((s) => s.id);
+  const header = useSequence((s) => s.header);
+  const entities = useSequence((s) => s.entities);
+  const cameras = Object.values(entities)
+    .filter((e): e is Camera => e.kind === 'camera')
+    .sort((a, b) => a.letter.localeCompare(b.letter));
+  const at = `/api/sequences/${id}/hand-over`;
+  return (
+    <>
+      <div className="card files">
+        <div className="card-head">
+          <span className="card-name">The cut</span>
+        </div>
+        <a href={`${at}/cut.otio`} download>{`${header.code}.otio · OpenTimelineIO`}</a>
+      </div>
+      <div className="card files">
+        <div className="card-head">
+          <span className="card-name">Cameras, baked on every frame</span>
+        </div>
+        {cameras.map((c) => (
+          <div className="line" key={c.id}>
+            <span className="badge" style={{ background: c.colour }}>
+              {c.letter}
+            </span>
+            <span className="name grow">{c.name}</span>
+            <a href={`${at}/cameras/${c.id}.usda`} download>
+              .usda
+            </a>
+            <a href={`${at}/cameras/${c.id}.glb`} download>
+              .glb
+            </a>
+          </div>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,225 @@
+import { useRef, useState } from 'react';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { answer, Refused, theCore } from '../core/load';
+import type { Command, Unit } from '../core/types';
+import { commitPreview, edit, mayKey, preview, say, useSequence } from '../sequence/store';
+import { KiteKey } from '../shell/icons';
+import { Tip } from '../shell/Tip';
+
+/** A channel as the core describes it at the present frame. */
+export interface ChannelInfo {
+  address: string;
+  label: string;
+  unit: Unit;
+  initial: number;
+  least: number;
+  most: number;
+  value: number;
+  keyed: boolean;
+}
+
+/** How much one pixel, wheel notch or arrow press changes each kind of number. */
+const STEP: Record<Unit, number> = {
+  metres: 0.02,
+  millimetres: 0.5,
+  degrees: 0.5,
+  percent: 0.5,
+  fStop: 0.1,
+  factor: 0.02,
+  share: 0.01,
+};
+
+/** Reads a number as typed; null after saying why it cannot be read. */
+function read(text: string, unit: Unit, current: number): number | null {
+  try {
+    return answer<{ value: number }>(theCore().readNumber(text, unit, current)).value;
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e;
+    say(e.message, true);
+    return null;
+  }
+}
+
+/** One number: type it, drag its label, use arrows or the wheel; the kite puts a key. */
+export function NumberField({ id, channel, name }: { id: string; channel: ChannelInfo; name: string }) {
+  const [text, setText] = useState<string | null>(null);
+  const [bad, setBad] = useState(false);
+  const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
+  const drag = useRef<{ x: number; value: number } | null>(null);
+  const frame = useSequence((s) => s.frame);
+  const { address, unit, value } = channel;
+  const label = `${channel.label} of ${name}`;
+  const command = (v: number, key = mayKey()): Command => ({
+    kind: 'setValue',
+    id,
+    channel: address,
+    frame,
+    value: v,
+    key,
+  });
+  const keyHere = useSequence((s) => {
+    const c = channelOf(s.entities[id], address);
+    return typeof c === 'object' && c.keys.some((k) => k.frame === frame);
+  });
+  const clamp = (v: number) => Math.max(channel.least, Math.min(channel.most, v));
+  const commit = () => {
+    if (text === null) return;
+    const v = read(text, unit, value);
+    if (v === null || !edit(`Set ${label}`, command(v))) setBad(true);
+    else {
+      setText(null);
+      setBad(false);
+    }
+  };
+  const nudge = (direction: number, big: boolean) =>
+    edit(`Set ${label}`, command(clamp(value + direction * STEP[unit] * (big ? 10 : 1))));
+  const toggleKey = () =>
+    edit(
+      keyHere ? `Remove a key of ${label}` : `Key ${label}`,
+      keyHere
+        ? { kind: 'removeKeys', id, channel: address, frames: [frame] }
+        : { kind: 'setValue', id, channel: address, frame, value, key: true },
+    );
+  const choose = (work: () => void) => () => {
+    setMenu(null);
+    work();
+  };
+  return (
+    <div
+      className={`field ${channel.keyed ? 'keyed' : ''}`}
+      onContextMenu={(e) => {
+        e.preventDefault();
+        setMenu({ left: e.clientX, top: e.clientY });
+      }}
+    >
+      <span
+        className="field-label"
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag.current = { x: e.clientX, value };
+        }}
+        onPointerMove={(e) => {
+          if (drag.current)
+            preview(
+              `Set ${label}`,
+              command(
+                clamp(drag.current.value + (e.clientX - drag.current.x) * STEP[unit] * (e.shiftKey ? 10 : 1)),
+              ),
+            );
+        }}
+        onPointerUp={() => {
+          drag.current = null;
+          commitPreview();
+        }}
+        onPointerCancel={() => {
+          drag.current = null;
+          commitPreview();
+        }}
+      >
+        {channel.label}
+      </span>
+      <input
+        aria-label={label}
+        aria-invalid={bad}
+        data-channel={address}
+        value={text ?? theCore().showNumber(value, unit)}
+        onFocus={(e) => e.currentTarget.select()}
+        onChange={(e) => {
+          setText(e.target.value);
+          setBad(false);
+        }}
+        onBlur={commit}
+        onWheel={(e) => document.activeElement === e.currentTarget && nudge(-Math.sign(e.deltaY), e.shiftKey)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') commit();
+          else if (e.key === 'Escape') {
+            setText(null);
+            setBad(false);
+          } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+            e.preventDefault();
+            nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);
+          }
+          e.stopPropagation();
+        }}
+      />
+      <Tip text={keyHere ? 'Take the key on this frame away' : 'Put a key on this frame'}>
+        <button
+          className={`icon small ${keyHere ? 'lit' : ''}`}
+          aria-label={`Key ${label}`}
+          aria-pressed={keyHere}
+          onClick={toggleKey}
+        >
+          <KiteKey />
+        </button>
+      </Tip>
+      <Menu
+        open={menu !== null}
+        onClose={() => setMenu(null)}
+        anchorReference="anchorPosition"
+        anchorPosition={menu ?? undefined}
+      >
+        <MenuItem onClick={choose(toggleKey)}>{keyHere ? 'Take this key away' : 'Put a key here'}</MenuItem>
+        <MenuItem
+          disabled={!channel.keyed}
+          onClick={choose(() =>
+            edit(`Clear keys of ${label}`, { kind: 'setChannel', id, channel: address, value }),
+          )}
+        >
+          Clear all keys, keep this value
+        </MenuItem>
+        <MenuItem
+          onClick={choose(() =>
+            edit(`Reset ${label}`, { kind: 'setChannel', id, channel: address, value: channel.initial }),
+          )}
+        >
+          Reset
+        </MenuItem>
+        <MenuItem
+          onClick={choose(() => void navigator.clipboard?.writeText(theCore().showNumber(value, unit)))}
+        >
+          Copy
+        </MenuItem>
+        <MenuItem
+          disabled={!channel.keyed}
+          onClick={choose(() =>
+            useSequence.setState((s) => ({ openLanes: [...s.openLanes, `${id}:${address}`] })),
+          )}
+        >
+          Open its lane
+        </MenuItem>
+      </Menu>
+    </div>
+  );
+}
+
+/** The channel at an address of an entity, as the document has it; undefined when never set. */
+export function channelOf(
+  e: import('../core/types').Entity | undefined,
+  address: string,
+): import('../core/types').Channel | undefined {
+  if (!e || !('channels' in e)) return undefined;
+  const slash = address.indexOf('/');
+  if (slash < 0) return e.channels[address];
+  return e.kind === 'camera'
+    ? e.rig.find((p) => p.id === address.slice(0, slash))?.channels[address.slice(slash + 1)]
+    : undefined;
+}
+
+/** Every channel of an entity at the present frame. */
+export function useChannels(id: string): ChannelInfo[] {
+  const frame = useSequence((s) => s.frame);
+  const version = useSequence((s) => s.version);
+  return version < 0 ? [] : (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]);
+}
+
+/** A block of number fields. */
+export function Fields({ id, name, channels }: { id: string; name: string; channels: ChannelInfo[] }) {
+  return (
+    <div className="fields">
+      {channels.map((c) => (
+        <NumberField key={c.address} id={id} name={name} channel={c} />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+import { theCore } from '../core/load';
+import type { Attention, Camera, Cue } from '../core/types';
+import { edit, preview, useSequence } from '../sequence/store';
+import { drag } from './dragging';
+import { toFrame, toX, type Scale } from './scale';
+
+const HEIGHT = 56;
+const SHADES = ['#37b6a8', '#7bd3c8', '#1f7f78', '#a8e0c4', '#2a9a6f', '#68b5d6'];
+
+/** Shares of attention as stacked areas that fill the lane, with the cues on top. */
+export function CueLane({ camera, part, scale }: { camera: Camera; part: Attention; scale: Scale }) {
+  const entities = useSequence((s) => s.entities);
+  const n = part.subjects.length;
+  const steps = Math.max(2, Math.floor(scale.width / 3));
+  const step = (scale.last + 1 - scale.first) / (steps - 1);
+  const shares = new Float64Array(steps * n);
+  theCore().shares(camera.id, part.id, scale.first, step, shares);
+  const area = (i: number) => {
+    const top: string[] = [];
+    const bottom: string[] = [];
+    for (let k = 0; k < steps; k++) {
+      let below = 0;
+      for (let j = 0; j < i; j++) below += shares[k * n + j];
+      const x = (k / (steps - 1)) * scale.width;
+      bottom.push(`${x} ${below * HEIGHT}`);
+      top.push(`${x} ${(below + shares[k * n + i]) * HEIGHT}`);
+    }
+    return `M${bottom.join('L')}L${top.reverse().join('L')}Z`;
+  };
+  const move = (cue: Cue, toFrame_: number, travel: number) =>
+    preview('Move a cue', {
+      kind: 'moveCue',
+      camera: camera.id,
+      part: part.id,
+      frame: cue.frame,
+      toFrame: toFrame_,
+      travel: Math.max(0, travel),
+    });
+  return (
+    <div className="lane">
+      <div className="lane-head">
+        <span className="dot" style={{ background: 'var(--teal)' }} />
+        <span className="name">Attention</span>
+        <span className="muted">{part.cues.length} cues</span>
+      </div>
+      <svg height={HEIGHT} aria-label="Attention lane" data-testid="cue-lane">
+        {part.subjects.map((s, i) => (
+          <path key={s.entity} d={area(i)} fill={SHADES[i % SHADES.length]} opacity={0.85} />
+        ))}
+        {part.cues.map((cue, i) => {
+          const x = toX(scale, cue.frame);
+          const end = toX(scale, cue.frame + cue.travel);
+          const held = Object.entries(cue.mix).sort((a, b) => b[1] - a[1])[0];
+          const next = part.cues[i + 1];
+          const room = (next ? toX(scale, next.frame) : scale.width) - end;
+          return (
+            <g key={cue.frame}>
+              {room > 24 ? (
+                <svg x={end} width={Math.max(0, room - 6)} height={HEIGHT}>
+                  <text x={10} y={HEIGHT / 2 + 4} fontSize={12} fontWeight={700} fill="#06201d">
+                    {held
+                      ? `${entities[held[0]]?.name ?? ''}${held[1] < 0.995 ? ` ${Math.round(held[1] * 100)} %` : ''}`
+                      : 'free'}
+                  </text>
+                </svg>
+              ) : null}
+              <g
+                tabIndex={0}
+                role="button"
+                aria-label={`Cue on frame ${cue.frame}, travels ${cue.travel} frames`}
+                style={{ cursor: 'grab' }}
+                data-cue={cue.frame}
+                onKeyDown={(e) => {
+                  if (e.key === 'Delete' || e.key === 'Backspace') {
+                    e.stopPropagation();
+                    edit('Remove a cue', {
+                      kind: 'removeCue',
+                      camera: camera.id,
+                      part: part.id,
+                      frame: cue.frame,
+                    });
+                  }
+                }}
+                onPointerDown={(e) => {
+                  e.currentTarget.focus();
+                  drag(e, (dx) => move(cue, Math.round(toFrame(scale, x + dx)), cue.travel));
+                }}
+              >
+                <title>{`Cue on frame ${cue.frame}: drag to move, Delete removes`}</title>
+                <path d={`M${x} 0V${HEIGHT}`} stroke="#f6efe0" strokeWidth={2} />
+                <path d={`M${x} 2l6 6-6 8-6-8z`} fill="#f6efe0" />
+              </g>
+              <rect
+                x={Math.max(end, x + 7)}
+                y={0}
+                width={8}
+                height={HEIGHT}
+                fill="#f6efe0"
+                fillOpacity={0.35}
+                rx={3}
+                style={{ cursor: 'ew-resize' }}
+                data-travel={cue.frame}
+                onPointerDown={(e) =>
+                  drag(e, (dx) => move(cue, cue.frame, Math.round(toFrame(scale, end + dx) - cue.frame)))
+                }
+              >
+                <title>{`Travels ${cue.travel} frames: drag to change`}</title>
+              </rect>
+            </g>
+          );
+        })}
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import type { Camera, Entity } from '../core/types';
+import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+import { drag } from './dragging';
+import { toFrame, toX, type Scale } from './scale';
+
+const HEIGHT = 34;
+
+/** The next free shot code: sequence code and a number that rises by ten. */
+function nextShot(code: string, spans: CutSpan[]): string {
+  const numbers = spans.map((s) => Number(/(\d+)$/.exec(s.shot)?.[1] ?? 0));
+  return `${code}_${String(Math.floor(Math.max(0, ...numbers) / 10) * 10 + 10).padStart(4, '0')}`;
+}
+
+/** Cuts to a camera on the present frame: a new entry, or another camera in the one that begins here. */
+export function cutHere(camera: string): void {
+  const s = useSequence.getState();
+  const frame = Math.round(s.frame);
+  const spans = cutSpans();
+  const here = spans.find((c) => c.first === frame);
+  const name = (s.entities[camera] as Camera).letter;
+  if (here) edit(`Cut to camera ${name}`, { kind: 'swap', id: here.id, camera });
+  else
+    edit(`Cut to camera ${name}`, {
+      kind: 'add',
+      entity: {
+        kind: 'cutEntry',
+        id: newId('cut'),
+        name: nextShot(s.header.code, spans),
+        camera,
+        firstFrame: frame,
+      },
+    });
+}
+
+/** Which camera is live, frame by frame. */
+export function CutLane({ scale }: { scale: Scale }) {
+  const entities = useSequence((s) => s.entities);
+  const desk = useSequence((s) => s.desk);
+  const [menu, setMenu] = useState<{ span: CutSpan; left: number; top: number } | null>(null);
+  const spans = cutSpans();
+  const cameras = Object.values(entities)
+    .filter((e: Entity): e is Camera => e.kind === 'camera')
+    .sort((a, b) => a.letter.localeCompare(b.letter));
+  const height = desk === 'cut' ? HEIGHT * 1.8 : HEIGHT;
+  const choose = (work: () => void) => () => {
+    setMenu(null);
+    work();
+  };
+  return (
+    <div className="lane">
+      <div className="lane-head">
+        <strong>Cut</strong>
+        <span className="grow" />
+        {cameras.slice(0, 5).map((c) => (
+          <Tip key={c.id} text={`Cut to camera ${c.letter} on this frame`}>
+            <button
+              className="badge"
+              style={{ background: c.colour }}
+              aria-label={`Cut to camera ${c.letter} here`}
+              onClick={() => cutHere(c.id)}
+            >
+              {c.letter}
+            </button>
+          </Tip>
+        ))}
+      </div>
+      <svg height={height} aria-label="Cut lane" data-testid="cut-lane">
+        {spans.map((s, i) => {
+          const c = s.camera ? (entities[s.camera] as Camera | undefined) : undefined;
+          const x = toX(scale, s.first);
+          const w = Math.max(2, toX(scale, s.last + 1) - x);
+          return (
+            <g key={s.id}>
+              <g
+                tabIndex={0}
+                role="button"
+                aria-label={`${s.shot}, ${c ? `camera ${c.letter}` : 'gap'}, frames ${s.first} to ${s.last}`}
+                onClick={(e) => setMenu({ span: s, left: e.clientX, top: e.clientY })}
+                onKeyDown={(e) => {
+                  const r = e.currentTarget.getBoundingClientRect();
+                  if (e.key === 'Enter') setMenu({ span: s, left: r.left, top: r.top });
+                }}
+              >
+                <rect
+                  x={x + 1}
+                  y={3}
+                  width={Math.max(1, w - 2)}
+                  height={height - 6}
+                  rx={7}
+                  fill={c?.colour ?? '#2a3a57'}
+                  opacity={0.92}
+                />
+                <svg x={x} y={0} width={w} height={height}>
+                  <text x={10} y={height / 2 + 5} fontSize={14} fontWeight={800} fill="#14110f">
+                    {c?.letter ?? ''}
+                  </text>
+                  <text
+                    x={c ? 28 : 10}
+                    y={height / 2 + 4.5}
+                    fontSize={12}
+                    fontWeight={600}
+                    fill={c ? '#14110f' : '#b9c3d3'}
+                  >
+                    {c ? `${s.shot} · ${c.name}` : 'gap'}
+                  </text>
+                </svg>
+              </g>
+              {i > 0 ? (
+                <rect
+                  x={x - 5}
+                  y={0}
+                  width={10}
+                  height={height}
+                  fill="transparent"
+                  style={{ cursor: 'col-resize' }}
+                  data-boundary={s.id}
+                  onPointerDown={(e) =>
+                    drag(e, (dx) => {
+                      const frame = Math.round(toFrame(scale, toX(scale, s.first) + dx));
+                      const least = spans[i - 1].first + 1;
+                      preview(`Move the cut to ${s.shot}`, {
+                        kind: 'roll',
+                        id: s.id,
+                        frame: Math.max(least, Math.min(s.last, frame)),
+                      });
+                    })
+                  }
+                >
+                  <title>Drag to move this cut</title>
+                </rect>
+              ) : null}
+            </g>
+          );
+        })}
+        {spans.length === 0 ? (
+          <text x={12} y={height / 2 + 4} fontSize={12} fill="#b9c3d3">
+            No cut yet: press a camera’s letter on the left to cut to it on this frame
+          </text>
+        ) : null}
+      </svg>
+      <Menu
+        open={menu !== null}
+        onClose={() => setMenu(null)}
+        anchorReference="anchorPosition"
+        anchorPosition={menu ?? undefined}
+      >
+        {menu
+          ? [
+              ...cameras.map((c) => (
+                <MenuItem
+                  key={c.id}
+                  selected={c.id === menu.span.camera}
+                  onClick={choose(() =>
+                    edit(`${menu.span.shot}: camera ${c.letter}`, {
+                      kind: 'swap',
+                      id: menu.span.id,
+                      camera: c.id,
+                    }),
+                  )}
+                >
+                  <span className="badge" style={{ background: c.colour, marginRight: 10 }}>
+                    {c.letter}
+                  </span>
+                  {c.name}
+                </MenuItem>
+              )),
+              <MenuItem
+                key="gap"
+                onClick={choose(() =>
+                  edit(`${menu.span.shot}: gap`, { kind: 'swap', id: menu.span.id, camera: null }),
+                )}
+              >
+                Make it a gap
+              </MenuItem>,
+              <MenuItem
+                key="remove"
+                onClick={choose(() =>
+                  edit(`Remove ${menu.span.shot}`, { kind: 'remove', ids: [menu.span.id], letGo: true }),
+                )}
+              >
+                Remove this cut
+              </MenuItem>,
+            ]
+          : null}
+      </Menu>
+    </div>
+  );
+}

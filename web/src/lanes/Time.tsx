@@ -1,0 +1,208 @@
+import { useEffect, useRef, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Entity } from '../core/types';
+import { play } from '../sequence/playing';
+import { goTo, useSequence } from '../sequence/store';
+import * as Icon from '../shell/icons';
+import { Tip } from '../shell/Tip';
+import { ChannelLane } from './ChannelLane';
+import { CueLane } from './CueLane';
+import { CutLane } from './CutLane';
+import { ruling, snapped, toX, zoomed, type Scale } from './scale';
+
+const HEAD = 176;
+
+/** Transport and lanes: the cut first, then the selected camera's cues, then what moves. */
+export function Time() {
+  const header = useSequence((s) => s.header);
+  const frame = useSequence((s) => s.frame);
+  const selected = useSequence((s) => s.entities[s.selected[0]] as Entity | undefined);
+  const openLanes = useSequence((s) => s.openLanes);
+  const [range, setRange] = useState({ first: header.firstFrame, last: header.lastFrame });
+  const [width, setWidth] = useState(600);
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(
+    () => setRange({ first: header.firstFrame, last: header.lastFrame }),
+    [header.firstFrame, header.lastFrame],
+  );
+  useEffect(() => {
+    const o = new ResizeObserver(([e]) => setWidth(Math.max(100, e.contentRect.width - HEAD)));
+    o.observe(box.current!);
+    return () => o.disconnect();
+  }, []);
+  const scale: Scale = { ...range, width };
+  const camera = selected?.kind === 'camera' ? selected : undefined;
+  const lanes: string[] = [];
+  if (selected)
+    for (const c of JSON.parse(theCore().channels(selected.id, frame)) as {
+      address: string;
+      keyed: boolean;
+    }[])
+      if (c.keyed) lanes.push(`${selected.id}:${c.address}`);
+  for (const l of openLanes) if (!lanes.includes(l)) lanes.push(l);
+  return (
+    <section className="time" aria-label="Time">
+      <Transport />
+      <div className="lanes" ref={box}>
+        <Ruler
+          scale={scale}
+          onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
+        />
+        <CutLane scale={scale} />
+        {camera?.rig.map((p) =>
+          p.kind === 'attention' && p.subjects.length > 0 ? (
+            <CueLane key={p.id} camera={camera} part={p} scale={scale} />
+          ) : null,
+        )}
+        {lanes.map((l) => (
+          <ChannelLane
+            key={l}
+            id={l.slice(0, l.indexOf(':'))}
+            address={l.slice(l.indexOf(':') + 1)}
+            scale={scale}
+          />
+        ))}
+        {lanes.length === 0 ? (
+          <div className="lane-hint">
+            {selected
+              ? `Nothing of ${selected.name} moves yet. Put a key with the small kite beside any number.`
+              : 'Select something to see what moves.'}
+          </div>
+        ) : null}
+        <div
+          className="playhead"
+          style={{ left: HEAD + toX(scale, frame) + 0.5 * (toX(scale, 1) - toX(scale, 0)) }}
+        />
+      </div>
+    </section>
+  );
+}
+
+function Transport() {
+  const s = useSequence();
+  const fps = s.header.rate.numerator / s.header.rate.denominator;
+  const [text, setText] = useState<string | null>(null);
+  const button = (tip: string, icon: React.ReactNode, work: () => void) => (
+    <Tip text={tip}>
+      <button className="icon" aria-label={tip} onClick={work}>
+        {icon}
+      </button>
+    </Tip>
+  );
+  return (
+    <div className="transport">
+      {button('First frame (Home)', <Icon.First />, () => goTo(s.header.firstFrame))}
+      {button('One frame back (,)', <Icon.StepBack />, () => goTo(Math.round(s.frame) - 1))}
+      {button(
+        s.playing ? 'Stop playing (Space)' : 'Play (Space)',
+        s.playing ? <Icon.Pause /> : <Icon.Play />,
+        () => play(!s.playing),
+      )}
+      {button('One frame on (.)', <Icon.StepOn />, () => goTo(Math.round(s.frame) + 1))}
+      {button('Last frame (End)', <Icon.Last />, () => goTo(s.header.lastFrame))}
+      <input
+        className="frame"
+        aria-label="Frame"
+        value={text ?? String(s.frame)}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() => setText(null)}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Enter' && text !== null && Number.isFinite(Number(text))) goTo(Number(text));
+          if (e.key === 'Enter' || e.key === 'Escape') setText(null);
+        }}
+      />
+      <span className="mono muted">{theCore().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
+      <span className="mono muted">{`${Math.round(fps * 1000) / 1000} fps`}</span>
+      <span
+        className="mono"
+        style={{ color: s.dropped ? 'var(--marigold)' : 'var(--soft)' }}
+        data-testid="dropped"
+      >
+        {s.playing || s.dropped ? `${s.dropped} dropped` : ''}
+      </span>
+      <span className="grow" />
+      <span className="muted" style={{ fontSize: 12 }}>
+        Changed numbers
+      </span>
+      <div className="segments" role="group" aria-label="Automatic keying">
+        <Tip text="A number that has keys gets one on this frame; others stay fixed">
+          <button
+            className={s.autoKey === 'keyed' ? 'on' : ''}
+            aria-pressed={s.autoKey === 'keyed'}
+            onClick={() => useSequence.setState({ autoKey: 'keyed' })}
+          >
+            Key where keyed
+          </button>
+        </Tip>
+        <Tip text="Every number you change gets a key on this frame">
+          <button
+            className={s.autoKey === 'all' ? 'on' : ''}
+            aria-pressed={s.autoKey === 'all'}
+            onClick={() => useSequence.setState({ autoKey: 'all' })}
+          >
+            Key all
+          </button>
+        </Tip>
+      </div>
+    </div>
+  );
+}
+
+function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: number) => void }) {
+  const rate = useSequence((s) => s.header.rate);
+  const every = ruling(scale, rate.numerator / rate.denominator);
+  const marks: number[] = [];
+  for (let f = Math.ceil(scale.first / every) * every; f <= scale.last; f += every) marks.push(f);
+  const svg = useRef<SVGSVGElement>(null);
+  const scrub = (e: React.PointerEvent) =>
+    goTo(
+      snapped(
+        scale,
+        e.clientX - svg.current!.getBoundingClientRect().left - 0.5 * (toX(scale, 1) - toX(scale, 0)),
+      ),
+    );
+  useEffect(() => {
+    const el = svg.current!;
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      onZoom(snapped(scale, e.offsetX), e.deltaY > 0 ? 1.25 : 0.8);
+    };
+    el.addEventListener('wheel', wheel, { passive: false });
+    return () => el.removeEventListener('wheel', wheel);
+  });
+  return (
+    <div
+      className="lane"
+      style={{ position: 'sticky', top: 0, zIndex: 3, background: 'var(--panel)', borderTop: 0 }}
+    >
+      <div className="lane-head muted">Wheel here zooms</div>
+      <svg
+        ref={svg}
+        height={22}
+        role="slider"
+        tabIndex={0}
+        aria-label="Scrub"
+        aria-valuenow={useSequence.getState().frame}
+        aria-valuemin={scale.first}
+        aria-valuemax={scale.last}
+        style={{ cursor: 'ew-resize' }}
+        onPointerDown={(e) => {
+          play(false);
+          e.currentTarget.setPointerCapture(e.pointerId);
+          scrub(e);
+        }}
+        onPointerMove={(e) => e.buttons && scrub(e)}
+      >
+        {marks.map((f) => (
+          <g key={f} transform={`translate(${toX(scale, f)} 0)`}>
+            <path d="M0 15v7" stroke="#6d809e" />
+            <text x={3} y={14} fill="#b9c3d3" fontSize={11} fontFamily="IBM Plex Mono">
+              {f}
+            </text>
+          </g>
+        ))}
+      </svg>
+    </div>
+  );
+}

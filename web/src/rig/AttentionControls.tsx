@@ -1,0 +1,156 @@
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { Attention, Camera, Cue } from '../core/types';
+import { edit, useSequence } from '../sequence/store';
+import { Choice } from './RigStack';
+
+/** Frames a new hand-over takes: half a second of film at 24. */
+const TRAVEL = 12;
+
+/** The subjects of an attention part, what it looks at now, and handing over. */
+export function AttentionControls({ camera, part }: { camera: Camera; part: Attention }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const [adding, setAdding] = useState('');
+  const set = (label: string, next: Attention) =>
+    edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const others = Object.values(entities).filter(
+    (e) =>
+      (e.kind === 'piece' || e.kind === 'mark' || e.kind === 'camera') &&
+      e.id !== camera.id &&
+      !part.subjects.some((s) => s.entity === e.id),
+  );
+  const name = (id: string) => entities[id]?.name ?? id;
+  const shares = new Float64Array(part.subjects.length);
+  if (shares.length) theCore().shares(camera.id, part.id, frame, 1, shares);
+  const now = part.subjects
+    .map((s, i) => ({ s, share: shares[i] }))
+    .filter((x) => x.share > 0.005)
+    .map(({ s, share }) => {
+      const seen = JSON.parse(theCore().sighting(camera.id, s.entity, s.anchor ?? '')) as {
+        straightM: number;
+      } | null;
+      return `${Math.round(share * 100)} % ${name(s.entity)}${seen ? `, ${theCore().showNumber(seen.straightM, 'metres')} away` : ''}`;
+    });
+  const addSubject = (id: string) => {
+    const subjects = [
+      ...part.subjects,
+      { entity: id, anchor: null, offset: [0, 0, 0] as [number, number, number] },
+    ];
+    const first: Cue[] = part.cues.length
+      ? part.cues
+      : [{ frame: useSequence.getState().header.firstFrame, travel: 0, ease: 'slowBoth', mix: { [id]: 1 } }];
+    set(`Attend to ${name(id)}`, { ...part, subjects, cues: first });
+    setAdding('');
+  };
+  const handOver = (id: string) =>
+    edit(`Hand over to ${name(id)}`, {
+      kind: 'putCue',
+      camera: camera.id,
+      part: part.id,
+      cue: { frame: Math.round(frame), travel: TRAVEL, ease: 'slowBoth', mix: { [id]: 1 } },
+    });
+  const drop = (id: string) => {
+    const cues = part.cues
+      .map((c) => ({ ...c, mix: Object.fromEntries(Object.entries(c.mix).filter(([k]) => k !== id)) }))
+      .filter((c) => Object.keys(c.mix).length > 0);
+    set(`Stop attending to ${name(id)}`, {
+      ...part,
+      subjects: part.subjects.filter((s) => s.entity !== id),
+      cues,
+    });
+  };
+  return (
+    <>
+      <p className="says">
+        {part.subjects.length === 0
+          ? 'Choose what the camera looks at.'
+          : now.length
+            ? `Now: ${now.join('; ')}.`
+            : 'Attends to nothing here: the parts below hold the aim.'}
+      </p>
+      {part.subjects.map((s) => (
+        <div className="line" key={s.entity}>
+          <span className="grow">{name(s.entity)}</span>
+          <Anchors camera={camera} part={part} subject={s} />
+          <button
+            className="pill"
+            aria-label={`Hand over to ${name(s.entity)} from this frame`}
+            onClick={() => handOver(s.entity)}
+          >
+            Hand over
+          </button>
+          <button
+            className="icon small"
+            aria-label={`Stop attending to ${name(s.entity)}`}
+            onClick={() => drop(s.entity)}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      <Choice
+        label="Add"
+        value={adding}
+        options={[['', 'a subject …'], ...others.map((e): [string, string] => [e.id, e.name])]}
+        onChange={addSubject}
+      />
+      <Choice
+        label="Up"
+        value={part.up}
+        options={[
+          ['world', 'the world’s'],
+          ['free', 'free'],
+          ...(part.upPiece ? [['piece', name(part.upPiece)] as [string, string]] : []),
+        ]}
+        onChange={(v) => set('Up', { ...part, up: v as Attention['up'] })}
+      />
+      <Choice
+        label="Meets"
+        value={part.blend}
+        options={[
+          ['directions', 'in a direction between'],
+          ['points', 'at a point between'],
+        ]}
+        onChange={(v) => set('Meeting', { ...part, blend: v as Attention['blend'] })}
+      />
+    </>
+  );
+}
+
+function Anchors({
+  camera,
+  part,
+  subject,
+}: {
+  camera: Camera;
+  part: Attention;
+  subject: Attention['subjects'][number];
+}) {
+  const names = JSON.parse(theCore().anchors(subject.entity)) as string[];
+  if (names.length < 2) return null;
+  return (
+    <select
+      aria-label="Point looked at"
+      value={subject.anchor ?? ''}
+      style={{ flex: '0 1 74px' }}
+      onChange={(e) =>
+        edit('Point looked at', {
+          kind: 'setPart',
+          camera: camera.id,
+          part: {
+            ...part,
+            subjects: part.subjects.map((s) =>
+              s === subject ? { ...s, anchor: e.target.value || null } : s,
+            ),
+          },
+        })
+      }
+    >
+      <option value="">usual</option>
+      {names.map((n) => (
+        <option key={n}>{n}</option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,275 @@
+import { create } from 'zustand';
+import { answer, Refused, theCore } from '../core/load';
+import type { Camera, Change, Command, Entity, Header } from '../core/types';
+
+export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'deliver';
+export const DESKS: { id: Desk; name: string; hint: string }[] = [
+  { id: 'set', name: 'Set', hint: 'Bring in pieces and block the set' },
+  { id: 'frame', name: 'Frame', hint: 'Find the frame, choose the lens' },
+  { id: 'move', name: 'Move', hint: 'Build the rig and animate' },
+  { id: 'cut', name: 'Cut', hint: 'Choose which camera is live' },
+  { id: 'deliver', name: 'Deliver', hint: 'Render and hand over' },
+];
+
+/** How far the page's edits are from being stored. */
+export type Saving = 'saved' | 'saving' | 'waiting';
+
+/** Which frames a changed number gets a key on. */
+export type AutoKey = 'keyed' | 'all';
+
+export interface PendingEdit {
+  id: string;
+  label: string;
+  commands: string;
+}
+
+interface Done {
+  label: string;
+  change: string;
+}
+
+export interface SequenceState {
+  id: string;
+  header: Header;
+  entities: Record<string, Entity>;
+  revision: number;
+  frame: number;
+  playing: boolean;
+  dropped: number;
+  desk: Desk;
+  selected: string[];
+  /** The camera the lens view looks through, unless it follows the cut. */
+  camera: string;
+  followCut: boolean;
+  autoKey: AutoKey;
+  openLanes: string[];
+  undo: Done[];
+  redo: Done[];
+  pending: PendingEdit[];
+  saving: Saving;
+  message: { text: string; bad: boolean; at: number } | null;
+  mayEdit: boolean;
+  /** Set while a path is being drawn in the plan view. */
+  drawing: [number, number, number][] | null;
+  /** Grows with every change of the document or its preview. */
+  version: number;
+}
+
+export const useSequence = create<SequenceState>(() => ({
+  id: '',
+  header: undefined as unknown as Header,
+  entities: {},
+  revision: 0,
+  frame: 0,
+  playing: false,
+  dropped: 0,
+  desk: 'move',
+  selected: [],
+  camera: '',
+  followCut: false,
+  autoKey: 'keyed',
+  openLanes: [],
+  undo: [],
+  redo: [],
+  pending: [],
+  saving: 'saved',
+  message: null,
+  mayEdit: true,
+  drawing: null,
+  version: 0,
+}));
+
+const set = useSequence.setState;
+const get = useSequence.getState;
+
+/** Shows one sentence at the foot of the window. */
+export function say(text: string, bad = false): void {
+  set({ message: { text, bad, at: Date.now() } });
+}
+
+/** Runs something that may be refused, and says why when it is. */
+export function attempt<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch (e) {
+    if (e instanceof Refused) say(e.message, true);
+    else throw e;
+    return undefined;
+  }
+}
+
+let base: Record<string, Entity> = {};
+let baseHeader: Header;
+let onEdit: (edit: PendingEdit) => void = () => {};
+
+/** Who takes finished edits to the server. */
+export function whenEdited(take: (edit: PendingEdit) => void): void {
+  onEdit = take;
+}
+
+function patched(from: Record<string, Entity>, change: Change): Record<string, Entity> {
+  const next = { ...from };
+  for (const id of Object.keys(change.before)) if (!(id in change.after)) delete next[id];
+  return Object.assign(next, change.after);
+}
+
+/** Fills the store from a document the core has opened. */
+export function opened(id: string, revision: number): void {
+  const doc = JSON.parse(theCore().document()) as { header: Header; entities: Entity[] };
+  base = Object.fromEntries(doc.entities.map((e) => [e.id, e]));
+  baseHeader = doc.header;
+  const s = get();
+  const cameras = doc.entities.filter((e): e is Camera => e.kind === 'camera');
+  const same = s.id === id;
+  const camera = same && base[s.camera] ? s.camera : (cameras[0]?.id ?? '');
+  set({
+    id,
+    revision,
+    header: doc.header,
+    entities: base,
+    version: s.version + 1,
+    camera,
+    selected: same ? s.selected.filter((x) => base[x]) : camera ? [camera] : [],
+    ...(same ? {} : { frame: doc.header.firstFrame, undo: [], redo: [] }),
+  });
+}
+
+/** Applies commands here at once; the change, as the core wrote it. */
+function applyLocally(commands: string): string {
+  const text = theCore().apply(commands);
+  const { change } = answer<{ change: Change }>(text);
+  base = patched(base, change);
+  baseHeader = change.headerAfter ?? baseHeader;
+  set((s) => ({
+    entities: base,
+    header: baseHeader,
+    version: s.version + 1,
+    selected: s.selected.filter((id) => base[id]),
+    camera: base[s.camera] ? s.camera : (Object.values(base).find((e) => e.kind === 'camera')?.id ?? ''),
+  }));
+  return text.slice('{"change":'.length, -1);
+}
+
+/** Applies what someone else did. */
+export function applyForeign(change: string): void {
+  const commands = theCore().commandsOf(change, false);
+  answer(commands);
+  applyLocally(commands);
+}
+
+/** Applies an edit that waits to be stored, again. */
+export function reapply(edit: PendingEdit): void {
+  applyLocally(edit.commands);
+}
+
+function readOnly(): boolean {
+  if (get().mayEdit) return false;
+  say('Your account may look but not change. Ask an artist to make this edit.', true);
+  return true;
+}
+
+function finished(label: string, commands: string): string {
+  const change = applyLocally(commands);
+  const edit = { id: crypto.randomUUID(), label, commands };
+  set((s) => ({ pending: [...s.pending, edit] }));
+  onEdit(edit);
+  return change;
+}
+
+/** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
+export function edit(label: string, ...commands: Command[]): boolean {
+  if (readOnly() || commands.length === 0) return false;
+  endPreview();
+  return (
+    attempt(() => {
+      const change = finished(label, JSON.stringify({ commands }));
+      set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
+      return true;
+    }) ?? false
+  );
+}
+
+let previewed: { label: string; commands: Command[] } | null = null;
+
+/** Shows what commands would do while a handle is dragged. A refused one keeps the last good one. */
+export function preview(label: string, ...commands: Command[]): void {
+  if (!get().mayEdit) return;
+  attempt(() => {
+    const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
+    previewed = { label, commands };
+    set((s) => ({
+      entities: patched(base, change),
+      header: change.headerAfter ?? baseHeader,
+      version: s.version + 1,
+    }));
+  });
+}
+
+/** Makes the previewed commands an edit. */
+export function commitPreview(): void {
+  const p = previewed;
+  endPreview();
+  if (p) edit(p.label, ...p.commands);
+}
+
+export function endPreview(): void {
+  if (!previewed) return;
+  previewed = null;
+  theCore().endPreview();
+  set((s) => ({ entities: base, header: baseHeader, version: s.version + 1 }));
+}
+
+function step(from: 'undo' | 'redo', to: 'undo' | 'redo'): void {
+  const last = get()[from].at(-1);
+  if (!last || readOnly()) return;
+  endPreview();
+  attempt(() => {
+    const commands = theCore().commandsOf(last.change, from === 'undo');
+    answer(commands);
+    finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, commands);
+    set((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], last] }) as Partial<SequenceState>);
+    say(`${from === 'undo' ? 'Undone' : 'Done again'}: ${last.label}`);
+  });
+}
+
+export const undo = () => step('undo', 'redo');
+export const redo = () => step('redo', 'undo');
+
+export function goTo(frame: number): void {
+  const { header } = get();
+  set({ frame: Math.max(header.firstFrame, Math.min(header.lastFrame, frame)) });
+}
+
+export function select(...ids: string[]): void {
+  const first = get().entities[ids[0]];
+  set(first?.kind === 'camera' ? { selected: ids, camera: first.id, followCut: false } : { selected: ids });
+}
+
+export interface CutSpan {
+  id: string;
+  shot: string;
+  camera: string | null;
+  first: number;
+  last: number;
+}
+
+/** The spans of the cut, as the core has them. */
+export function cutSpans(): CutSpan[] {
+  return JSON.parse(theCore().cut()) as CutSpan[];
+}
+
+/** The camera the lens view shows: the cut's at this frame when it follows the cut. */
+export function lensCamera(s: SequenceState): string {
+  if (!s.followCut) return s.camera;
+  const at = cutSpans()
+    .filter((c) => c.first <= s.frame)
+    .at(-1);
+  return at?.camera ?? '';
+}
+
+/** A new id that says what it is for. */
+export function newId(kind: string): string {
+  return `${kind}-${crypto.randomUUID().slice(0, 8)}`;
+}
+
+export const mayKey = (): boolean => get().autoKey === 'all';

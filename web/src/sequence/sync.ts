@@ -1,0 +1,145 @@
+import { answer, Refused, theCore } from '../core/load';
+import { getJson, postJson, ServerRefused } from '../shell/http';
+import { applyForeign, opened, reapply, say, useSequence, whenEdited, type PendingEdit } from './store';
+
+interface EditMade {
+  revision: number;
+  id: string;
+  author: string;
+  label: string;
+  change: unknown;
+}
+
+const set = useSequence.setState;
+const get = useSequence.getState;
+const RETRY_MS = 1500;
+
+/** Ids of this page's edits, so that they are not applied again when they come back. */
+const mine = new Set<string>();
+let sending = false;
+let socket: WebSocket | null = null;
+
+const shelf = (id: string) => `jolly-kite.unsaved.${id}`;
+
+function shelve(): void {
+  const { id, pending } = get();
+  if (pending.length) localStorage.setItem(shelf(id), JSON.stringify(pending));
+  else localStorage.removeItem(shelf(id));
+}
+
+/** Opens a sequence, with the edits an earlier page could not send laid on top. */
+export async function openSequence(id: string): Promise<void> {
+  const kept = JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as PendingEdit[];
+  set({ pending: kept });
+  await load(id);
+  whenEdited((e) => {
+    mine.add(e.id);
+    shelve();
+    set({ saving: 'saving' });
+    void send();
+  });
+  listen(id);
+  if (get().pending.length) void send();
+}
+
+/** Takes the server's document and lays the waiting edits on it, saying which do not fit any more. */
+async function load(id: string): Promise<void> {
+  const { revision, document } = await getJson<{ revision: number; document: unknown }>(
+    `/api/sequences/${id}`,
+  );
+  answer(theCore().open(JSON.stringify(document)));
+  opened(id, revision);
+  const fits: PendingEdit[] = [];
+  for (const e of get().pending) {
+    mine.add(e.id);
+    try {
+      reapply(e);
+      fits.push(e);
+    } catch (x) {
+      if (!(x instanceof Refused)) throw x;
+      say(`“${e.label}” could not be kept: ${x.message}`, true);
+    }
+  }
+  set({ pending: fits });
+  shelve();
+}
+
+async function send(): Promise<void> {
+  if (sending) return;
+  sending = true;
+  try {
+    while (get().pending.length) {
+      const next = get().pending[0];
+      try {
+        const made = await postJson<EditMade>(`/api/sequences/${get().id}/edits`, {
+          ...next,
+          revision: get().revision,
+        });
+        dropPending(next.id);
+        await reached(made.revision);
+      } catch (e) {
+        if (e instanceof ServerRefused && e.status === 409) await load(get().id);
+        else if (e instanceof ServerRefused && e.status >= 400 && e.status < 500 && e.status !== 401) {
+          say(`“${next.label}” was not taken: ${e.message}`, true);
+          dropPending(next.id);
+          await load(get().id);
+        } else {
+          set({ saving: 'waiting' });
+          await new Promise((r) => setTimeout(r, RETRY_MS));
+        }
+      }
+    }
+    set({ saving: 'saved' });
+  } finally {
+    sending = false;
+  }
+}
+
+function dropPending(id: string): void {
+  set((s) => ({ pending: s.pending.filter((p) => p.id !== id) }));
+  shelve();
+}
+
+/** After our edit became a revision: fetches what others did in between. */
+async function reached(revision: number): Promise<void> {
+  if (revision > get().revision + 1) await catchUp();
+  if (revision > get().revision) set({ revision });
+}
+
+async function catchUp(): Promise<void> {
+  const { id, revision } = get();
+  for (const e of await getJson<EditMade[]>(`/api/sequences/${id}/edits?after=${revision}`)) take(e);
+}
+
+function take(e: EditMade): void {
+  if (e.revision <= get().revision) return;
+  if (!mine.has(e.id)) {
+    try {
+      applyForeign(JSON.stringify(e.change));
+    } catch (x) {
+      if (!(x instanceof Refused)) throw x;
+      void load(get().id);
+      return;
+    }
+    say(`${e.author}: ${e.label}`);
+  }
+  set({ revision: e.revision });
+}
+
+function listen(id: string): void {
+  socket?.close();
+  const ws = new WebSocket(
+    `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live?sequence=${id}`,
+  );
+  socket = ws;
+  ws.onopen = () => void catchUp().catch(() => {});
+  ws.onmessage = (m) => {
+    const e = JSON.parse(String(m.data)) as EditMade;
+    if (mine.has(e.id)) return; // its acknowledgement tells us
+    if (e.revision === get().revision + 1) take(e);
+    else if (!sending) void catchUp().catch(() => {});
+  };
+  ws.onclose = () => {
+    if (socket === ws) setTimeout(() => listen(id), RETRY_MS);
+  };
+}

@@ -1,0 +1,88 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { loadCore } from '../core/load';
+import { openSequence } from '../sequence/sync';
+import { useSequence } from '../sequence/store';
+import { SignIn, type Session } from '../signin/SignIn';
+import { getJson } from './http';
+import { Said } from './Said';
+import { Workspace } from './Workspace';
+
+interface Listed {
+  id: string;
+  production: string;
+  code: string;
+  title: string;
+  revision: number;
+}
+
+/** Sign in, choose a sequence, work. */
+export function App() {
+  const client = useQueryClient();
+  const session = useQuery({ queryKey: ['session'], queryFn: () => getJson<Session>('/api/session') });
+  const [chosen, setChosen] = useState(location.hash.slice(1));
+  if (session.isPending) return <p className="empty">Opening …</p>;
+  if (session.isError) return <p className="empty">{session.error.message}</p>;
+  if (!session.data.name)
+    return <SignIn session={session.data} onDone={() => void client.invalidateQueries()} />;
+  const choose = (id: string) => {
+    location.hash = id;
+    setChosen(id);
+  };
+  return (
+    <>
+      {chosen ? (
+        <Opening id={chosen} mayEdit={session.data.role === 'ARTIST'} onLeave={() => choose('')} />
+      ) : (
+        <Chooser onChoose={choose} />
+      )}
+      <Said />
+    </>
+  );
+}
+
+function Chooser({ onChoose }: { onChoose: (id: string) => void }) {
+  const list = useQuery({ queryKey: ['sequences'], queryFn: () => getJson<Listed[]>('/api/sequences') });
+  return (
+    <main className="chooser">
+      <h1>
+        <img src="/kite.svg" width={34} alt="" /> Sequences
+      </h1>
+      {list.isError ? <p className="error">{list.error.message}</p> : null}
+      {list.data?.length === 0 ? (
+        <p className="empty">
+          No sequences yet. Start with the demonstration data: ./kite reset, then ./kite start.
+        </p>
+      ) : null}
+      {list.data?.map((s) => (
+        <button key={s.id} onClick={() => onChoose(s.id)}>
+          <strong>
+            {s.production} · {s.code}
+          </strong>
+          <div className="muted">{s.title}</div>
+        </button>
+      ))}
+    </main>
+  );
+}
+
+function Opening({ id, mayEdit, onLeave }: { id: string; mayEdit: boolean; onLeave: () => void }) {
+  const [error, setError] = useState('');
+  const ready = useSequence((s) => s.id === id);
+  useEffect(() => {
+    useSequence.setState({ mayEdit });
+    loadCore()
+      .then(() => openSequence(id))
+      .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
+  }, [id, mayEdit]);
+  if (error)
+    return (
+      <main className="chooser">
+        <p className="error" role="alert">
+          {error}
+        </p>
+        <button onClick={onLeave}>Back to the sequences</button>
+      </main>
+    );
+  return ready ? <Workspace /> : <p className="empty">Opening the sequence …</p>;
+}

@@ -1,0 +1,159 @@
+import { useEffect, useRef, useState } from 'react';
+import { DeliverPanel } from '../deliver/DeliverPanel';
+import { bring, chooseModel } from '../importing/bring';
+import { Time } from '../lanes/Time';
+import { PiecePanel } from '../rig/PiecePanel';
+import { RigStack } from '../rig/RigStack';
+import { Roster } from '../roster/Roster';
+import { DESKS, redo, undo, useSequence, type Desk } from '../sequence/store';
+import { LensView } from '../views/LensView';
+import { SetView } from '../views/SetView';
+import { actions, runShortcut } from './actions';
+import { CommandBox } from './CommandBox';
+import * as Icon from './icons';
+import { theHelper } from './helper';
+import { Tip } from './Tip';
+
+/** Share of the width the set view has on each desk, and the height of the lanes. */
+const SHAPES: Record<Desk, { share: number; time: number }> = {
+  set: { share: 0.62, time: 170 },
+  frame: { share: 0.34, time: 170 },
+  move: { share: 0.48, time: 260 },
+  cut: { share: 0.3, time: 210 },
+  deliver: { share: 0.34, time: 150 },
+};
+
+/** The one window: five desks over the same sequence. */
+export function Workspace() {
+  const desk = useSequence((s) => s.desk);
+  const [share, setShare] = useState(SHAPES[desk].share);
+  const [dropping, setDropping] = useState(false);
+  const [box, setBox] = useState(false);
+  const views = useRef<HTMLDivElement>(null);
+  useEffect(() => setShare(SHAPES[desk].share), [desk]);
+  useEffect(() => {
+    theHelper();
+    const key = (e: KeyboardEvent) => {
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
+        e.preventDefault();
+        setBox((b) => !b);
+      } else runShortcut(e);
+    };
+    document.addEventListener('keydown', key);
+    return () => document.removeEventListener('keydown', key);
+  }, []);
+  return (
+    <div
+      className="app"
+      style={{ '--time': `${SHAPES[desk].time}px` } as React.CSSProperties}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setDropping(true);
+      }}
+      onDragLeave={(e) => !e.relatedTarget && setDropping(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setDropping(false);
+        void bring([...e.dataTransfer.files]);
+      }}
+    >
+      <Top onCommands={() => setBox(true)} />
+      <Roster />
+      <div className="views" ref={views} style={{ gridTemplateColumns: `${share}fr 6px ${1 - share}fr` }}>
+        <SetView />
+        <div
+          className="divider"
+          role="separator"
+          tabIndex={0}
+          aria-label="Divider between the views"
+          aria-valuenow={Math.round(share * 100)}
+          onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+          onPointerMove={(e) => {
+            if (!e.buttons) return;
+            const r = views.current!.getBoundingClientRect();
+            setShare(Math.max(0.12, Math.min(0.88, (e.clientX - r.left) / r.width)));
+          }}
+          onKeyDown={(e) => {
+            const by = e.key === 'ArrowLeft' ? -0.04 : e.key === 'ArrowRight' ? 0.04 : 0;
+            if (by) setShare((s) => Math.max(0.12, Math.min(0.88, s + by)));
+          }}
+        />
+        <LensView />
+      </div>
+      <aside className="right" aria-label={desk === 'deliver' ? 'Deliver' : 'Selection'}>
+        {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
+      </aside>
+      <Time />
+      {dropping ? <div className="dropping">Let go to bring the model into the set</div> : null}
+      {box ? <CommandBox actions={actions()} onClose={() => setBox(false)} /> : null}
+    </div>
+  );
+}
+
+function Selection() {
+  const e = useSequence((s) => s.entities[s.selected[0]]);
+  if (!e || e.kind === 'cutEntry')
+    return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
+  return e.kind === 'camera' ? <RigStack key={e.id} camera={e} /> : <PiecePanel key={e.id} entity={e} />;
+}
+
+function Top({ onCommands }: { onCommands: () => void }) {
+  const s = useSequence();
+  const saving =
+    s.pending.length === 0
+      ? 'All saved'
+      : s.saving === 'waiting'
+        ? `Server away · ${s.pending.length} kept here`
+        : 'Saving …';
+  return (
+    <header className="top">
+      <span className="title">
+        <img src="/kite.svg" alt="" />
+        {s.header.code}
+        <span className="muted" style={{ fontWeight: 500 }}>
+          {s.header.title}
+        </span>
+      </span>
+      <nav className="desks" aria-label="Desks">
+        {DESKS.map((d) => (
+          <Tip key={d.id} text={d.hint}>
+            <button
+              className={s.desk === d.id ? 'on' : ''}
+              aria-pressed={s.desk === d.id}
+              onClick={() => useSequence.setState({ desk: d.id })}
+            >
+              {d.name}
+            </button>
+          </Tip>
+        ))}
+      </nav>
+      <span
+        className={`saving ${s.pending.length && s.saving === 'waiting' ? 'waiting' : ''}`}
+        role="status"
+        data-testid="saving"
+      >
+        {saving}
+      </span>
+      <Tip text={s.undo.length ? `Undo: ${s.undo.at(-1)!.label} (Ctrl+Z)` : 'Nothing to undo'}>
+        <button className="icon" aria-label="Undo" disabled={!s.undo.length} onClick={undo}>
+          <Icon.Undo />
+        </button>
+      </Tip>
+      <Tip text={s.redo.length ? `Redo: ${s.redo.at(-1)!.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>
+        <button className="icon" aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
+          <Icon.Redo />
+        </button>
+      </Tip>
+      <Tip text="Bring in a model (or drop the file anywhere)">
+        <button className="icon" aria-label="Bring in a model" onClick={chooseModel}>
+          <Icon.Bring />
+        </button>
+      </Tip>
+      <Tip text="Find any action (Ctrl+K)">
+        <button className="icon" aria-label="Find any action" onClick={onCommands}>
+          <Icon.Search />
+        </button>
+      </Tip>
+    </header>
+  );
+}

@@ -1,0 +1,91 @@
+import { chooseModel } from '../importing/bring';
+import { cutHere } from '../lanes/CutLane';
+import {
+  addCamera,
+  addGroup,
+  addMark,
+  addStandIn,
+  drawPath,
+  removeSelected,
+  STAND_INS,
+} from '../roster/create';
+import { play } from '../sequence/playing';
+import { DESKS, edit, goTo, redo, select, undo, useSequence } from '../sequence/store';
+import { call } from './http';
+import { finishPath } from '../views/SetView';
+
+export interface Action {
+  name: string;
+  shortcut?: string;
+  run: () => void;
+}
+
+const get = useSequence.getState;
+
+/** Everything that can be done from the command box, at this moment. */
+export function actions(): Action[] {
+  const s = get();
+  const entities = Object.values(s.entities);
+  const cameras = entities
+    .filter((e) => e.kind === 'camera')
+    .sort((a, b) => a.letter.localeCompare(b.letter));
+  return [
+    { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
+    { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
+    { name: 'Redo', shortcut: 'Ctrl+Shift+Z', run: redo },
+    ...DESKS.map((d, i) => ({
+      name: `${d.name} desk`,
+      shortcut: `Alt+${i + 1}`,
+      run: () => useSequence.setState({ desk: d.id }),
+    })),
+    { name: 'Bring in a model from a file', run: chooseModel },
+    { name: 'Add a camera', run: addCamera },
+    ...STAND_INS.map((x) => ({
+      name: `Add ${x.name.toLowerCase()} stand-in`,
+      run: () => addStandIn(x.form),
+    })),
+    { name: 'Add a mark', run: addMark },
+    { name: 'Add a group', run: addGroup },
+    { name: 'Draw a path in plan', run: drawPath },
+    { name: 'Remove the selection', shortcut: 'Delete', run: removeSelected },
+    {
+      name: s.followCut ? 'Stop following the cut' : 'Follow the cut in the lens view',
+      run: () => useSequence.setState({ followCut: !get().followCut }),
+    },
+    ...cameras.map((c) => ({ name: `Look through camera ${c.letter}: ${c.name}`, run: () => select(c.id) })),
+    ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutHere(c.id) })),
+    ...cameras.map((c) => ({
+      name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
+      run: () => void edit('Depth of field', { kind: 'setDepthOfField', camera: c.id, on: !c.depthOfField }),
+    })),
+    ...entities
+      .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
+      .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
+    { name: 'Choose another sequence', run: () => (location.href = '/') },
+    { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
+  ];
+}
+
+/** Runs what a key stands for, unless someone is typing. */
+export function runShortcut(e: KeyboardEvent): void {
+  const at = e.target as HTMLElement;
+  if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement)
+    return;
+  const s = get();
+  const ctrl = e.ctrlKey || e.metaKey;
+  const frame = Math.round(s.frame);
+  let done = true;
+  if (ctrl && e.key.toLowerCase() === 'z') (e.shiftKey ? redo : undo)();
+  else if (ctrl) done = false;
+  else if (e.altKey && /^[1-5]$/.test(e.key)) useSequence.setState({ desk: DESKS[Number(e.key) - 1].id });
+  else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
+  else if (e.key === ',') goTo(frame - 1);
+  else if (e.key === '.') goTo(frame + 1);
+  else if (e.key === 'Home') goTo(s.header.firstFrame);
+  else if (e.key === 'End') goTo(s.header.lastFrame);
+  else if (e.key === 'Enter' && s.drawing) finishPath();
+  else if (e.key === 'Escape' && s.drawing) useSequence.setState({ drawing: null });
+  else if (e.key === 'Delete' || e.key === 'Backspace') removeSelected();
+  else done = false;
+  if (done) e.preventDefault();
+}

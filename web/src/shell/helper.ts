@@ -1,0 +1,57 @@
+import { theCore } from '../core/load';
+import { evaluated, LENS } from '../sequence/evaluated';
+import { goTo, lensCamera, useSequence } from '../sequence/store';
+
+/** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */
+export interface Helper {
+  camera(id?: string): { world: number[]; lens: number[] };
+  project(x: number, y: number, z: number): number[];
+  place(id: string): number[];
+  value(id: string, channel: string): number;
+  state(): { frame: number; revision: number; pending: number; dropped: number; camera: string };
+  goTo(frame: number): void;
+}
+
+/** Puts the helper where a test finds it. */
+export function theHelper(): void {
+  const helper: Helper = {
+    camera(id = lensCamera(useSequence.getState())) {
+      const slot = theCore().slot(id);
+      const { world, lens } = evaluated();
+      return {
+        world: [...world.subarray(slot * 16, slot * 16 + 16)],
+        lens: [...lens.subarray(slot * LENS, slot * LENS + LENS)],
+      };
+    },
+    project(x, y, z) {
+      evaluated();
+      const out = new Float64Array(3);
+      theCore().project(lensCamera(useSequence.getState()), x, y, z, out);
+      return [...out];
+    },
+    place(id) {
+      const slot = theCore().slot(id);
+      return [...evaluated().world.subarray(slot * 16 + 12, slot * 16 + 15)];
+    },
+    value(id, channel) {
+      return (
+        JSON.parse(theCore().channels(id, useSequence.getState().frame)) as {
+          address: string;
+          value: number;
+        }[]
+      ).find((c) => c.address === channel)!.value;
+    },
+    state() {
+      const s = useSequence.getState();
+      return {
+        frame: s.frame,
+        revision: s.revision,
+        pending: s.pending.length,
+        dropped: s.dropped,
+        camera: lensCamera(s),
+      };
+    },
+    goTo,
+  };
+  (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { call } from '../shell/http';
+
+export interface Session {
+  name: string | null;
+  role: 'ARTIST' | 'REVIEWER' | null;
+  demoName: string | null;
+  demoPassword: string | null;
+}
+
+/** The door. In demo mode it shows the key. */
+export function SignIn({ session, onDone }: { session: Session; onDone: () => void }) {
+  const [name, setName] = useState(session.demoName ?? '');
+  const [password, setPassword] = useState(session.demoPassword ?? '');
+  const [error, setError] = useState('');
+  const [busy, setBusy] = useState(false);
+  const enter = async () => {
+    setBusy(true);
+    setError('');
+    try {
+      await call(
+        'POST',
+        '/api/sign-in',
+        new URLSearchParams({ username: name, password }),
+        'application/x-www-form-urlencoded',
+      );
+      onDone();
+    } catch (e) {
+      setError(e instanceof Error ? e.message : String(e));
+      setBusy(false);
+    }
+  };
+  return (
+    <main className="sign-in">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void enter();
+        }}
+      >
+        <h1>
+          <img src="/kite.svg" alt="" />
+          Jolly Kite
+        </h1>
+        <span className="muted">Put cameras into a set, make them move, hand shots on.</span>
+        <label>
+          Name
+          <input value={name} onChange={(e) => setName(e.target.value)} autoComplete="username" autoFocus />
+        </label>
+        <label>
+          Password
+          <input
+            type="password"
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+            autoComplete="current-password"
+          />
+        </label>
+        {error ? (
+          <p className="error" role="alert">
+            {error}
+          </p>
+        ) : null}
+        <button className="pill coral wide" disabled={busy}>
+          {busy ? 'Opening …' : 'Sign in'}
+        </button>
+        {session.demoName ? (
+          <span className="muted" style={{ fontSize: 12.5 }}>
+            Demonstration: name <b>{session.demoName}</b>, password <b>{session.demoPassword}</b>
+          </span>
+        ) : null}
+      </form>
+    </main>
+  );
+}

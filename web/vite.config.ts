@@ -1,0 +1,9 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+// The core is served beside the page as it is: a WebAssembly module is not the bundler's to change.
+export default defineConfig({
+  plugins: [react()],
+  build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
+  server: { proxy: { '/api': 'http://127.0.0.1:8080', '/core': 'http://127.0.0.1:8080' } },
+});
