@@ -1,0 +1,116 @@
+package kite.e2e;
+
+import java.io.File;
+import java.io.IOException;
+import java.net.HttpURLConnection;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.concurrent.TimeUnit;
+import kite.core.codec.SequenceJson;
+import kite.core.document.Sequence;
+
+/** The real server against a database of its own, started once for all tests. */
+final class Application {
+  private static Application running;
+  private final int port;
+  private final Path output;
+  private Process process;
+
+  private Application() throws Exception {
+    sql("postgres", "drop database if exists kite_test with (force)");
+    sql("postgres", "create database kite_test");
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    }
+    output = Files.createTempDirectory("kite-output");
+    start();
+    Runtime.getRuntime().addShutdownHook(new Thread(() -> process.destroyForcibly()));
+  }
+
+  static synchronized Application get() throws Exception {
+    if (running == null) running = new Application();
+    return running;
+  }
+
+  private static String databasePort() {
+    String p = System.getenv("KITE_TEST_DB_PORT");
+    if (p == null) throw new IllegalStateException("Run the tests with ./kite test: it starts their database.");
+    return p;
+  }
+
+  void start() throws Exception {
+    ProcessBuilder b = new ProcessBuilder(ProcessHandle.current().info().command().orElse("java"), "-Xmx1500m", "-jar", "../server/target/jolly-kite.jar");
+    b.environment().put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/kite_test");
+    b.environment().put("KITE_DB_USER", "kite");
+    b.environment().put("KITE_PORT", "" + port);
+    b.environment().put("KITE_DEMO", "true");
+    b.environment().put("KITE_OUTPUT", output.toString());
+    process = b.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(new File("target/server.log"))).start();
+    for (int i = 0; i < 240; i++) {
+      if (!process.isAlive()) throw new IllegalStateException("The server stopped while starting; see e2e/target/server.log");
+      if (answers()) return;
+      Thread.sleep(250);
+    }
+    throw new IllegalStateException("The server did not answer; see e2e/target/server.log");
+  }
+
+  private boolean answers() {
+    try {
+      return ((HttpURLConnection) URI.create(address() + "api/health").toURL().openConnection()).getResponseCode() == 200;
+    } catch (IOException e) {
+      return false;
+    }
+  }
+
+  /** Ends the server as a power cut would. */
+  void kill() throws Exception {
+    process.destroyForcibly();
+    process.waitFor(20, TimeUnit.SECONDS);
+  }
+
+  String address() {
+    return "http://127.0.0.1:" + port + "/";
+  }
+
+  /** Puts a document in the place of SW010's, at revision 0; gives the sequence's id. */
+  String reset(Sequence document) throws SQLException {
+    try (Connection c = connect("kite_test"); PreparedStatement p = c.prepareStatement("update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW010' returning id")) {
+      try (Statement s = c.createStatement()) {
+        s.execute("delete from render_frame");
+        s.execute("delete from render_job");
+        s.execute("delete from edit");
+      }
+      p.setString(1, SequenceJson.write(document));
+      try (ResultSet r = p.executeQuery()) {
+        r.next();
+        return r.getString(1);
+      }
+    }
+  }
+
+  /** The document as stored. */
+  Sequence stored() throws SQLException {
+    try (Connection c = connect("kite_test"); Statement s = c.createStatement(); ResultSet r = s.executeQuery("select document from sequence where code = 'SW010'")) {
+      r.next();
+      return SequenceJson.read(r.getString(1));
+    }
+  }
+
+  private static Connection connect(String database) throws SQLException {
+    return DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database, "kite", "");
+  }
+
+  private static void sql(String database, String text) throws SQLException {
+    try (Connection c = connect(database); Statement s = c.createStatement()) {
+      s.execute(text);
+    }
+  }
+}

@@ -1,0 +1,125 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import kite.core.command.CutCommand;
+import kite.core.command.Edit;
+import kite.core.document.Header;
+import kite.core.document.Sequence;
+import kite.core.command.SequenceCommand;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Points 8 and 9: rendering on the server, and handing over. */
+class DeliverTest extends Desk {
+  /** The demonstration with a last shot of six frames, so that it renders quickly. */
+  @Override
+  Sequence document() {
+    Sequence s = new SaltWind().sw010();
+    Header h = s.header();
+    return Edit.apply(s, List.of(new CutCommand.Roll("cut4", 1235), new SequenceCommand.SetHeader(new Header(h.code(), h.title(), h.firstFrame(), h.lastFrame(), h.rate(), h.displayUnit(), h.gridM(), h.cameraPackage()))));
+  }
+
+  private void deliver(String what) {
+    button("Deliver").click();
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
+    page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
+    button(what).click();
+  }
+
+  @Test
+  void aShotIsRenderedWithProgressIntoOneFilm() throws Exception {
+    goTo(1236);
+    deliver("This shot");
+    page.getByRole(com.microsoft.playwright.options.AriaRole.PROGRESSBAR).waitFor();
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.getByText("Done · 6 of 6").waitFor();
+    page.waitForFunction("() => document.querySelector('.job video').readyState >= 1");
+    double[] film = numbers("() => { const v = document.querySelector('.job video'); return [v.videoWidth, v.videoHeight, v.duration]; }");
+    assertEquals(192, film[0]);
+    assertEquals(108, film[1]);
+    assertEquals(6 / 24.0, film[2], 0.03);
+  }
+
+  @Test
+  void aRenderIsStoppedAndKeepsWhatIsFinished() {
+    deliver("Render the cut");
+    page.locator(".job img").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator(".job").getByText("Stop", new Locator.GetByTextOptions().setExact(true)).click();
+    page.locator("[data-job=STOPPED]").waitFor(new Locator.WaitForOptions().setTimeout(30000));
+    page.getByText("The frames that were finished are kept.").waitFor();
+    assertTrue(page.locator(".job img").isVisible());
+  }
+
+  @Test
+  void theRenderedFrameIsTheLensView() throws Exception {
+    choose("Crane down");
+    goTo(1050);
+    button("Blur").click();
+    BufferedImage seen = lens();
+    deliver("This frame");
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    String src = page.locator(".job img").getAttribute("src");
+    BufferedImage rendered = ImageIO.read(new ByteArrayInputStream(fetch(src.substring(1))));
+    assertEquals(192, rendered.getWidth());
+    // shading differs a little; the same things are in the same places: edges correlate strongly
+    double same = Pictures.edgeCorrelation(Pictures.scaled(seen, 192, 108), rendered);
+    double shifted = Pictures.edgeCorrelation(Pictures.scaled(seen, 192, 108), Pictures.shifted(rendered, 6, 4));
+    assertTrue(same > 0.5 && same > shifted + 0.2, same + " against " + shifted + " when shifted");
+  }
+
+  @Test
+  void theCutIsHandedOverAsOpenTimelineIo() throws Exception {
+    button("Deliver").click();
+    var download = page.waitForDownload(() -> page.getByText("SW010.otio").click());
+    JsonNode t = new JsonMapper().readTree(Files.readString(download.path()));
+    assertEquals("Timeline.1", t.path("OTIO_SCHEMA").asString());
+    JsonNode clips = t.path("tracks").path("children").path(0).path("children");
+    assertEquals(4, clips.size());
+    double total = 0;
+    for (JsonNode c : clips) total += c.path("source_range").path("duration").path("value").asDouble();
+    assertEquals(240, total);
+    assertEquals("SW010_0020", clips.path(1).path("name").asString());
+    assertEquals(1061, clips.path(1).path("source_range").path("start_time").path("value").asDouble());
+    assertEquals(24, clips.path(1).path("source_range").path("start_time").path("rate").asDouble());
+  }
+
+  @Test
+  void bakedCamerasAreThePagesOwnCameras() throws Exception {
+    String usd = new String(fetch("api/sequences/" + sequence + "/hand-over/cameras/camB.usda"), StandardCharsets.UTF_8);
+    assertTrue(usd.startsWith("#usda 1.0"));
+    byte[] glb = fetch("api/sequences/" + sequence + "/hand-over/cameras/camB.glb");
+    Path file = Files.createTempFile("camera", ".glb");
+    Files.write(file, glb);
+    assertTrue(node("validate-gltf.mjs", file.toString()).contains("\"errors\":0"), "the glTF validator finds no error");
+    for (int frame : new int[] {1070, 1095, 1130}) {
+      goTo(frame);
+      double[] page16 = numbers("() => jollyKite.camera('camB').world");
+      Matcher m = Pattern.compile("\\b" + frame + ": \\(\\((.*?)\\)\\),").matcher(usd.substring(usd.indexOf("xformOp:transform.timeSamples")));
+      assertTrue(m.find());
+      String[] parts = m.group(1).replaceAll("[()]", "").split(",");
+      double[] usd16 = new double[16];
+      for (int i = 0; i < 16; i++) usd16[i] = Double.parseDouble(parts[i].trim());
+      assertArrayEquals(page16, usd16, 1e-9);
+    }
+    // and another reader of glTF finds the camera where the page has it
+    double[] read = numbers("async () => { const m = await (await fetch('/api/sequences/" + sequence + "/hand-over/cameras/camB.glb')).arrayBuffer(); const v = new DataView(m); const n = v.getUint32(12, true); const j = JSON.parse(new TextDecoder().decode(new Uint8Array(m, 20, n))); const s = j.animations[0].samplers[0]; const a = j.accessors[s.output]; const b = j.bufferViews[a.bufferView]; const at = 20 + n + 8 + b.byteOffset + 12 * (1130 - 1001); return [0, 4, 8].map(o => v.getFloat32(at + o, true)); }");
+    double[] page16 = numbers("() => jollyKite.camera('camB').world");
+    for (int i = 0; i < 3; i++) assertEquals(page16[12 + i], read[i], 1e-5);
+  }
+}

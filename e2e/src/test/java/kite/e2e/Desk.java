@@ -1,0 +1,192 @@
+package kite.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+
+/** A signed-in window on the demonstration sequence, fresh for every test. */
+abstract class Desk {
+  private static Playwright playwright;
+  static Browser browser;
+  static Application application;
+  BrowserContext context;
+  Page page;
+  String sequence;
+
+  @BeforeAll
+  static void open() throws Exception {
+    application = Application.get();
+    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of("--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--disable-quic")));
+  }
+
+  @AfterAll
+  static void close() {
+    playwright.close();
+  }
+
+  /** The document a test begins with. */
+  Sequence document() {
+    return new SaltWind().sw010();
+  }
+
+  @BeforeEach
+  void signIn() throws Exception {
+    sequence = application.reset(document());
+    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    page = enter(context);
+  }
+
+  @AfterEach
+  void leave() {
+    context.close();
+  }
+
+  Page enter(BrowserContext c) {
+    Page p = c.newPage();
+    p.navigate(application.address());
+    p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+    p.getByText("The kite gets away").click();
+    ready(p);
+    return p;
+  }
+
+  static void ready(Page p) {
+    p.waitForFunction("() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn");
+    p.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+    p.waitForTimeout(400); // models that arrived are drawn with the next frame
+  }
+
+  Locator button(String name) {
+    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  Locator field(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  /** Types a number into a field as a person would. */
+  void type(String label, String text) {
+    field(label).click();
+    field(label).fill(text);
+    field(label).press("Enter");
+  }
+
+  void choose(String roster) {
+    page.locator("aside.left .row .name", new Page.LocatorOptions().setHasText(roster)).first().click();
+  }
+
+  void add(String what) {
+    page.getByText("+ Add", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what)).click();
+  }
+
+  void goTo(double frame) {
+    page.evaluate("f => jollyKite.goTo(f)", frame);
+    drawn();
+  }
+
+  /** Waits until the lens view has drawn the present frame and document. */
+  void drawn() {
+    page.waitForFunction("() => document.querySelector('[data-testid=lens]').dataset.drawn.startsWith(jollyKite.state().frame + '/')");
+    page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))");
+  }
+
+  void saved() {
+    page.waitForFunction("() => jollyKite.state().pending === 0");
+  }
+
+  double[] numbers(String expression) {
+    return ((List<?>) page.evaluate(expression)).stream().mapToDouble(n -> ((Number) n).doubleValue()).toArray();
+  }
+
+  double number(String expression) {
+    return ((Number) page.evaluate(expression)).doubleValue();
+  }
+
+  double value(String id, String channel) {
+    return number("() => jollyKite.value('" + id + "', '" + channel + "')");
+  }
+
+  /** Where a world point falls in the lens view: across, down, metres ahead, as the page has it. */
+  double[] project(double... p) {
+    return numbers("() => jollyKite.project(" + p[0] + "," + p[1] + "," + p[2] + ")");
+  }
+
+  /** The lens view's own pixels. */
+  BufferedImage lens() throws IOException {
+    drawn();
+    String url = (String) page.evaluate("() => document.querySelector('[data-testid=lens]').toDataURL('image/png')");
+    return ImageIO.read(new ByteArrayInputStream(Base64.getDecoder().decode(url.substring(url.indexOf(',') + 1))));
+  }
+
+  /** The share of pixels that differ by more than a little between two pictures of one size. */
+  static double difference(BufferedImage a, BufferedImage b) {
+    int changed = 0;
+    for (int y = 0; y < a.getHeight(); y++) {
+      for (int x = 0; x < a.getWidth(); x++) if (apart(a.getRGB(x, y), b.getRGB(x, y)) > 24) changed++;
+    }
+    return changed / (double) (a.getWidth() * a.getHeight());
+  }
+
+  static int apart(int p, int q) {
+    return Math.abs((p >> 16 & 255) - (q >> 16 & 255)) + Math.abs((p >> 8 & 255) - (q >> 8 & 255)) + Math.abs((p & 255) - (q & 255));
+  }
+
+  /** Mean step between neighbouring pixels: falls when a picture blurs. */
+  static double sharpness(BufferedImage a) {
+    double sum = 0;
+    for (int y = 0; y < a.getHeight(); y++) for (int x = 1; x < a.getWidth(); x++) sum += apart(a.getRGB(x, y), a.getRGB(x - 1, y));
+    return sum / (a.getWidth() * (double) a.getHeight());
+  }
+
+  /** Drags from the middle of something by so many pixels. */
+  void dragBy(Locator from, double dx, double dy) {
+    var b = from.boundingBox();
+    double x = b.x + b.width / 2, y = b.y + b.height / 2;
+    page.mouse().move(x, y);
+    page.mouse().down();
+    for (int i = 1; i <= 6; i++) page.mouse().move(x + dx * i / 6, y + dy * i / 6);
+    page.mouse().up();
+  }
+
+  /** The GET of a file with the page's session. */
+  byte[] fetch(String path) {
+    return context.request().get(application.address() + path).body();
+  }
+
+  /** Runs one of the page's own scripts with Node; gives what it prints. */
+  static String node(String script, String... args) throws Exception {
+    List<String> command = new java.util.ArrayList<>(List.of("node", "scripts/" + script));
+    command.addAll(List.of(args));
+    Process p = new ProcessBuilder(command).directory(new java.io.File("../web")).redirectErrorStream(true).start();
+    String out = new String(p.getInputStream().readAllBytes());
+    if (!p.waitFor(60, TimeUnit.SECONDS) || p.exitValue() != 0) throw new AssertionError(script + " failed: " + out);
+    return out;
+  }
+}

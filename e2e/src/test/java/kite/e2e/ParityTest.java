@@ -1,0 +1,128 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import kite.core.RandomDocuments;
+import kite.core.codec.ModelJson;
+import kite.core.codec.SequenceJson;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Add;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.document.StandInKind;
+import kite.core.evaluate.Plan;
+import kite.core.math.AxisOrder;
+import kite.core.model.ModelRig;
+import kite.core.rig.Base;
+import kite.demo.SaltWind;
+import kite.exchange.gltf.GlbReader;
+import kite.render.CameraView;
+import kite.render.FrameRenderer;
+import kite.render.Picture;
+import kite.render.SceneBuilder;
+import kite.render.Sky;
+import org.junit.jupiter.api.Test;
+
+/** The browser's core against the server's, number by number and pixel by pixel. */
+class ParityTest extends Desk {
+  private static final String LOAD =
+      """
+      async ([document, rigs]) => {
+        const { load } = await import('/core/kite-core.js');
+        const core = (await load('/core/kite-core.wasm')).exports;
+        const said = JSON.parse(core.open(document));
+        if (said.refusal) throw new Error(said.refusal.text);
+        for (const [asset, rig] of Object.entries(rigs)) core.registerModel(asset, rig);
+        const doc = JSON.parse(document), h = doc.header, n = core.slots();
+        const world = new Float64Array(n * 16), lens = new Float64Array(n * 12), out = {};
+        for (let f = h.firstFrame; f <= h.lastFrame; f++) {
+          core.evaluate(f, world, lens);
+          out[f] = doc.entities.filter(e => core.slot(e.id) >= 0).map(e => [e.id, ...world.slice(core.slot(e.id) * 16, core.slot(e.id) * 16 + 16), ...(e.kind === 'camera' ? lens.slice(core.slot(e.id) * 12, core.slot(e.id) * 12 + 12) : [])]);
+        }
+        return out;
+      }""";
+
+  private double worst(Sequence s, Map<String, ModelRig> rigs) {
+    Map<String, String> asJson = new HashMap<>();
+    rigs.forEach((k, v) -> asJson.put(k, ModelJson.write(v)));
+    @SuppressWarnings("unchecked")
+    Map<String, List<List<Object>>> browserSays = (Map<String, List<List<Object>>>) page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
+    Plan plan = new Plan(s, rigs::get);
+    double worst = 0;
+    int compared = 0;
+    for (int f = s.header().firstFrame(); f <= s.header().lastFrame(); f++) {
+      plan.evaluate(f);
+      for (List<Object> row : browserSays.get("" + f)) {
+        int slot = plan.slot((String) row.get(0));
+        for (int i = 1; i < row.size(); i++) {
+          double mine = i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * Plan.LENS + i - 17];
+          double there = ((Number) row.get(i)).doubleValue();
+          worst = Math.max(worst, Math.abs(mine - there) / Math.max(1, Math.abs(mine)));
+          compared++;
+        }
+      }
+    }
+    assertTrue(compared > 1000, "compared " + compared);
+    return worst;
+  }
+
+  @Test
+  void theDemonstrationIsTheSameOnBothSides() throws Exception {
+    Map<String, ModelRig> rigs = new HashMap<>();
+    for (SaltWind.Asset a : new SaltWind().assets()) rigs.put(a.sha256(), GlbReader.read(a.bytes()).geometry().rig());
+    assertEquals(0, worst(new SaltWind().sw010(), rigs), 1e-9);
+  }
+
+  @Test
+  void fiftyDocumentsOfChanceAreTheSameOnBothSides() {
+    for (int seed = 0; seed < 50; seed++) assertEquals(0, worst(RandomDocuments.of(seed), Map.of()), 1e-9, "seed " + seed);
+  }
+
+  /** White balls on black ground: their middles in core, page and render within half a pixel. */
+  @Test
+  void knownPointsFallOnTheSamePixelsInCorePageAndRender() throws Exception {
+    double[][] at = {{0, 1.5, -6}, {-1.9, 2.3, -7}, {2.2, 0.6, -8}, {1.2, 2.6, -9}, {-3, 0.7, -12}};
+    List<kite.core.command.Command> all = new ArrayList<>();
+    for (int i = 0; i < at.length; i++) {
+      Channels c = Channels.NONE.with("x", at[i][0]).with("y", at[i][1] - 0.15).with("z", at[i][2]);
+      all.add(new Add(new Piece("ball" + i, "Ball " + i, null, new Shape.StandIn(StandInKind.SPHERE, 0.3, 0.3, 0.3), "#ffffff", true, false, AxisOrder.PAN_TILT_ROLL, c)));
+    }
+    // light from behind the camera, on a sky too dark to count
+    all.add(new Add(new kite.core.document.Light("sun", "Sun", "#ffffff", "#000000", "#000000", Channels.NONE.with("elevation", 5).with("intensity", 20).with("softness", 0))));
+    Channels lens = Channels.NONE.with("focalLength", 24).with("shiftX", 1.5).with("shiftY", -0.8);
+    Base base = new Base("base", true, null, Base.Takes.POSITION, Channels.NONE.with("y", 1.6).with("pan", 4).with("tilt", -3).with("roll", 6));
+    all.add(new Add(new Camera("cam", "Camera", "A", "#f0785a", false, false, lens, List.of(base))));
+    Sequence demo = new SaltWind().sw010();
+    Sequence s = Edit.apply(new Sequence(demo.header(), Map.of()), all);
+    application.reset(s);
+    page.reload();
+    ready(page);
+    BufferedImage seen = lens();
+    Plan plan = new Plan(s, a -> null);
+    plan.evaluate(1001);
+    int w = seen.getWidth(), h = seen.getHeight();
+    Picture p = new FrameRenderer(new SceneBuilder(a -> null).build(s, plan), Sky.of(s, plan, 1001)).render(CameraView.of(s, plan, (Camera) s.get("cam")), w, h, 16, 2, () -> false);
+    BufferedImage rendered = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+    rendered.setRGB(0, 0, w, h, p.argb(), 0, w);
+    for (double[] a : at) {
+      double[] core = project(a);
+      double x = core[0] * w, y = core[1] * h;
+      double[] inPage = Pictures.brightMiddle(seen, x, y, 14, 90), inRender = Pictures.brightMiddle(rendered, x, y, 14, 90);
+      assertTrue(inPage[2] > 20 && inRender[2] > 20, "the ball is there: " + inPage[2] + ", " + inRender[2]);
+      // a ball off the axis is drawn as an oval whose middle lies a little outside its centre's place
+      assertEquals(inRender[0], inPage[0], 0.5, "page and render, across");
+      assertEquals(inRender[1], inPage[1], 0.5, "page and render, down");
+      assertEquals(x, inRender[0], 0.5, "core and render, across");
+      assertEquals(y, inRender[1], 0.5, "core and render, down");
+    }
+  }
+}

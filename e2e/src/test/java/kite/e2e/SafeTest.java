@@ -1,0 +1,86 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.Test;
+
+/** Point 10: undo and redo, and nothing lost by reload, kill or a line that breaks. */
+class SafeTest extends Desk {
+  @Test
+  void everyKindOfEditIsUndoneAndDoneAgain() throws Exception {
+    Sequence start = application.stored();
+    choose("Oda");
+    type("X of Oda", "2");
+    page.getByLabel("Key Z of Oda").click();
+    add("Child stand-in");
+    goTo(1030);
+    button("Cut to camera D here").click();
+    choose("Crane down");
+    page.getByLabel("Switch off: Attention").click();
+    saved();
+    Sequence end = application.stored();
+    assertTrue(!start.equals(end));
+    for (int i = 0; i < 5; i++) button("Undo").click();
+    saved();
+    assertEquals(start, application.stored());
+    for (int i = 0; i < 5; i++) page.keyboard().press("Control+Shift+Z");
+    saved();
+    assertEquals(end, application.stored());
+  }
+
+  @Test
+  void acknowledgedEditsSurviveAKilledServerAndUnacknowledgedOnesAreSentLater() throws Exception {
+    choose("Oda");
+    type("X of Oda", "2.25");
+    saved();
+    application.kill();
+    type("Z of Oda", "-16");
+    page.getByText("1 kept here").waitFor();
+    application.start();
+    saved();
+    page.reload();
+    ready(page);
+    assertEquals(2.25, value("oda", "x"));
+    assertEquals(-16, value("oda", "z"));
+    assertEquals(2, number("() => jollyKite.state().revision"), "each edit once");
+  }
+
+  @Test
+  void aSecondWindowSeesTheEditAndBothEditDifferentThings() throws Exception {
+    Page second = context.newPage();
+    second.navigate(application.address() + "#" + sequence);
+    ready(second);
+    choose("Oda");
+    type("X of Oda", "2.5");
+    second.waitForFunction("() => jollyKite.value('oda', 'x') === 2.5");
+    second.locator("aside.left .row .name").filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("Pim")).last().click();
+    second.getByLabel("X of Pim", new Page.GetByLabelOptions().setExact(true)).fill("0.9");
+    second.keyboard().press("Enter");
+    page.waitForFunction("() => jollyKite.value('pim', 'x') === 0.9");
+    assertEquals(2, number("() => jollyKite.state().revision"));
+  }
+
+  @Test
+  void aReviewerLooksButDoesNotChange() throws Exception {
+    var other = browser.newContext();
+    Page p = other.newPage();
+    p.navigate(application.address());
+    p.getByLabel("Name").fill("oda");
+    p.getByLabel("Password").fill("keep-the-light");
+    p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+    p.getByText("The kite gets away").click();
+    ready(p);
+    p.getByLabel("Hide Oda").click();
+    p.getByText("may look but not change").waitFor();
+    // nor behind the page's back
+    int status = ((Number) p.evaluate("async () => (await fetch('/api/sequences/" + sequence + "/edits', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1] }, body: JSON.stringify({ id: crypto.randomUUID(), revision: 0, label: 'x', commands: '{\"commands\":[]}' }) })).status")).intValue();
+    assertEquals(403, status);
+    assertEquals(new SaltWind().sw010(), application.stored());
+    other.close();
+  }
+}
