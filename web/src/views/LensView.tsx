@@ -7,7 +7,7 @@ import { commitPreview, edit, lensCamera, mayKey, preview, useSequence } from '.
 import { Tip } from '../shell/Tip';
 import { DepthOfFieldPass } from './depthOfField';
 import { lookThrough } from './lensCamera';
-import { stage } from './stage';
+import { rendererFor, stage } from './stage';
 
 const WHEEL_PAUSE_MS = 350;
 
@@ -24,18 +24,14 @@ export function LensView() {
   useEffect(() => {
     let renderer: THREE.WebGLRenderer;
     try {
-      renderer = new THREE.WebGLRenderer({
-        canvas: canvas.current!,
-        antialias: true,
-        preserveDrawingBuffer: true,
-      });
+      renderer = rendererFor(canvas.current!);
     } catch {
       setFailed(
         'This browser cannot draw in 3D (WebGL 2 is off). Switch on hardware acceleration and reload.',
       );
       return;
     }
-    renderer.shadowMap.enabled = true;
+    let shadows = -1;
     const eye = new THREE.PerspectiveCamera();
     const blur = new DepthOfFieldPass();
     let asked = 0;
@@ -44,6 +40,8 @@ export function LensView() {
       const s = useSequence.getState();
       const id = lensCamera(s);
       stage.update();
+      renderer.shadowMap.needsUpdate = shadows !== stage.shadows;
+      shadows = stage.shadows;
       const c = s.entities[id] as Camera | undefined;
       if (!c || !lookThrough(id, eye)) {
         renderer.setClearColor('#000000');
@@ -84,7 +82,6 @@ export function LensView() {
           </span>
         ) : null}
         <strong>{camera ? camera.name : followCut ? 'Gap in the cut' : 'No camera'}</strong>
-        <LensLine />
         <span className="grow" />
         {camera ? (
           <Tip text="Depth-of-field blur for this camera, here and in the render">
@@ -121,9 +118,13 @@ export function LensView() {
         )}
       </div>
       <div className="view-foot">
-        {held
-          ? 'Attention holds the aim · Shift+drag trucks · wheel dollies'
-          : 'Drag turns · Shift+drag trucks · wheel dollies · Alt+wheel changes the lens'}
+        <LensLine />
+        <span className="grow" />
+        <span>
+          {held
+            ? 'Attention holds the aim · Shift+drag trucks · wheel dollies'
+            : 'Drag turns · Shift+drag trucks · wheel dollies · Alt+wheel changes the lens'}
+        </span>
       </div>
     </section>
   );

@@ -7,7 +7,7 @@ import type { Command, Entity } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
 import { commitPreview, edit, mayKey, newId, preview, say, select, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
-import { AIDS, stage } from './stage';
+import { AIDS, rendererFor, stage } from './stage';
 
 type Side = 'free' | 'top' | 'front' | 'side';
 const SIDES: { id: Side; name: string; tip: string }[] = [
@@ -134,6 +134,7 @@ class SetViewer {
   private camera: THREE.PerspectiveCamera | THREE.OrthographicCamera = this.free;
   private span = 26;
   private asked = 0;
+  private shadows = -1;
   private pressed: { x: number; y: number } | null = null;
   private grabbed: THREE.Matrix4 | null = null;
 
@@ -141,8 +142,7 @@ class SetViewer {
     private readonly canvas: HTMLCanvasElement,
     private readonly box: HTMLElement,
   ) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
-    this.renderer.shadowMap.enabled = true;
+    this.renderer = rendererFor(canvas);
     for (const c of [this.free, this.flat]) c.layers.enable(AIDS);
     this.free.position.set(13, 9, 12);
     this.orbit = new OrbitControls(this.free, canvas);
@@ -207,6 +207,8 @@ class SetViewer {
   private draw(): void {
     this.asked = 0;
     stage.update();
+    this.renderer.shadowMap.needsUpdate = this.shadows !== stage.shadows;
+    this.shadows = stage.shadows;
     this.followSelection();
     const d = useSequence.getState().drawing;
     this.drawn.visible = d !== null;

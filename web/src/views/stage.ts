@@ -38,6 +38,24 @@ function label(text: string, colour: string): THREE.Sprite {
 
 const KITE_LINE = (colour: string) => new THREE.LineBasicMaterial({ color: colour, depthTest: true });
 
+/**
+ * A renderer for one view. Where drawing is done in software (a machine with no graphics card), edges
+ * stay unsmoothed so that the page stays quick.
+ */
+export function rendererFor(canvas: HTMLCanvasElement): THREE.WebGLRenderer {
+  const probe = document.createElement('canvas').getContext('webgl2');
+  const name = probe?.getExtension('WEBGL_debug_renderer_info') ? String(probe.getParameter(0x9246)) : '';
+  probe?.getExtension('WEBGL_lose_context')?.loseContext();
+  const r = new THREE.WebGLRenderer({
+    canvas,
+    antialias: !/swiftshader|llvmpipe|software/i.test(name),
+    preserveDrawingBuffer: true,
+  });
+  r.shadowMap.enabled = true;
+  r.shadowMap.autoUpdate = false;
+  return r;
+}
+
 /** The scene both views draw, kept in step with the sequence. */
 export class Stage {
   readonly scene = new THREE.Scene();
@@ -50,6 +68,10 @@ export class Stage {
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
   private seenVersion = -1;
+
+  /** Grows whenever shadows may fall elsewhere: a renderer that drew an older one draws them anew. */
+  shadows = 0;
+  private posed = '';
 
   constructor() {
     this.sky = new THREE.Mesh(
@@ -128,6 +150,8 @@ export class Stage {
       if (entity.kind === 'light') this.lightUp(entity, world, slot);
     }
     this.scene.updateMatrixWorld();
+    if (this.posed !== `${s.frame}/${s.version}/${this.shown.size}`) this.shadows++;
+    this.posed = `${s.frame}/${s.version}/${this.shown.size}`;
     this.outlineSelected(s.selected);
   }
 
@@ -207,6 +231,7 @@ export class Stage {
           this.shown.delete(id);
         }
         this.seenVersion = -1;
+        this.posed = '';
         this.draw();
       });
       if (model) {

@@ -58,7 +58,7 @@ abstract class Desk {
   @BeforeEach
   void signIn() throws Exception {
     sequence = application.reset(document());
-    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1120, 700));
     page = enter(context);
   }
 
@@ -98,7 +98,7 @@ abstract class Desk {
   }
 
   void choose(String roster) {
-    page.locator("aside.left .row .name", new Page.LocatorOptions().setHasText(roster)).first().click();
+    page.locator("aside.left .row .name[title=\"" + roster + "\"]").click();
   }
 
   void add(String what) {

@@ -1,9 +1,11 @@
 package kite.core.command;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import kite.core.cue.Cue;
 import kite.core.document.Camera;
@@ -90,7 +92,8 @@ public final class References {
   }
 
   /** The sequence without some entities; what referred to them lets go, or that is refused. */
-  static Sequence without(Sequence s, List<String> ids, boolean letGo) {
+  static Sequence without(Sequence s, List<String> removed, boolean letGo) {
+    Set<String> ids = new HashSet<>(removed); // unlike a list's, its contains takes null
     for (Entity e : s.entities().values()) {
       if (ids.contains(e.id())) continue;
       for (Map.Entry<String, String> use : of(e).entrySet()) {
@@ -116,7 +119,7 @@ public final class References {
     return s;
   }
 
-  private static Entity released(Entity e, List<String> gone) {
+  private static Entity released(Entity e, Set<String> gone) {
     if (e instanceof Piece p && gone.contains(p.parent())) return p.under(null);
     if (e instanceof Mark m && gone.contains(m.rides()))
       return new Mark(m.id(), m.name(), null, m.channels());
@@ -130,7 +133,7 @@ public final class References {
     return e;
   }
 
-  private static RigPart released(RigPart part, List<String> gone) {
+  private static RigPart released(RigPart part, Set<String> gone) {
     if (part instanceof Base b && gone.contains(b.rides()))
       return new Base(b.id(), b.on(), null, b.takes(), b.channels());
     if (part instanceof Rail r && gone.contains(r.path()))

@@ -74,7 +74,9 @@ final class AttentionStep implements Step {
     shortest(m, cx / cl, cy / cl, -1 / cl, dx, dy, dz);
     if (up != Attention.Up.FREE) {
       upAxis(plan);
-      double along = Math.abs(dx * upAxis[0] + dy * upAxis[1] + dz * upAxis[2]);
+      // past this height an upright camera cannot put the subject on its place at all
+      double reach = Math.hypot(cy, 1) / cl;
+      double along = Math.abs(dx * upAxis[0] + dy * upAxis[1] + dz * upAxis[2]) / reach;
       double free = Math.max(0, Math.min(1, (along - LEVEL_COS) / (FREE_COS - LEVEL_COS)));
       if (free < 1) {
         upright(cx / cl, cy / cl, -1 / cl, dx, dy, dz);

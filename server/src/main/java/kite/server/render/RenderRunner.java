@@ -32,7 +32,7 @@ import org.springframework.stereotype.Service;
  * job taken up again goes on after the frames that count.
  */
 @Service
-class RenderRunner {
+public class RenderRunner {
   private static final Logger LOG = LoggerFactory.getLogger(RenderRunner.class);
   private static final Duration STOP_CHECK = Duration.ofMillis(400);
   private final RenderJobs jobs;

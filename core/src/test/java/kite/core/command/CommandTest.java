@@ -1,0 +1,166 @@
+package kite.core.command;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import kite.core.RandomDocuments;
+import kite.core.codec.CommandJson;
+import kite.core.codec.SequenceJson;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.curve.KeyShape;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
+import kite.core.document.Mark;
+import kite.core.document.Path;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.document.StandInKind;
+import kite.core.path.PathPoint;
+import kite.core.path.PathStyle;
+import kite.core.rig.Base;
+import kite.core.rig.Head;
+import org.junit.jupiter.api.Test;
+
+class CommandTest {
+  private static final Sequence S = RandomDocuments.of(8);
+
+  /** One of every command, fitting {@link #S}. */
+  static List<Command> oneOfEach() {
+    return List.of(
+        new EntityCommand.Add(new Mark("new", "New", null, Channels.NONE)),
+        new EntityCommand.Rename("mark", "Gate"),
+        new EntityCommand.Show(List.of("piece1"), false),
+        new EntityCommand.Lock(List.of("piece1", "cam2"), true),
+        new EntityCommand.Reshape("piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
+        new EntityCommand.Nest("piece1", null, true, 3),
+        new EntityCommand.Attach("mark", null, 4),
+        new EntityCommand.Reroute("path", PathStyle.THROUGH, true, List.of(PathPoint.of(0, 0, 0), PathPoint.of(1, 0, 0), PathPoint.of(1, 0, 1))),
+        new ChannelCommand.SetChannel("piece0", "x", Channel.curve(Key.smooth(1, 2), Key.smooth(9, 3))),
+        new ChannelCommand.SetValue("piece0", "x", 5, 2.5, true),
+        new ChannelCommand.InsertKey("piece0", "x", 3),
+        new ChannelCommand.MoveKeys("piece0", "x", List.of(9.0), 2, 1),
+        new ChannelCommand.ShapeKeys("piece0", "x", List.of(5.0), KeyShape.STRAIGHT),
+        new ChannelCommand.DragHandle("piece0", "x", 5, true, 2, 1),
+        new ChannelCommand.RemoveKeys("piece0", "x", List.of(3.0)),
+        new RigCommand.AddPart("cam0", new Head("head2", true, Channels.NONE), 1),
+        new RigCommand.MovePart("cam0", "head2", 0),
+        new RigCommand.SwitchPart("cam0", "head2", false),
+        new RigCommand.SetPart("cam0", new Head("head2", true, Channels.NONE.with("pan", 4))),
+        new RigCommand.RemovePart("cam0", "head2"),
+        new RigCommand.Ride("cam0", "base", "piece4", Base.Takes.HEADING, 6),
+        new RigCommand.PutCue("cam0", "look", new Cue(37, 3, Ease.EVEN, Map.of("mark", 1.0))),
+        new RigCommand.MoveCue("cam0", "look", 37, 38, 1),
+        new RigCommand.RemoveCue("cam0", "look", 38),
+        new RigCommand.Walk("cam0", 3, 1, 0.5, -1, 4, 5, 6, false),
+        new RigCommand.SetDepthOfField("cam0", true),
+        new CutCommand.Roll("cut1", 15),
+        new CutCommand.Swap("cut1", "cam2"),
+        new SequenceCommand.SetHeader(RandomDocuments.header()),
+        new EntityCommand.Remove(List.of("new"), false));
+  }
+
+  @Test
+  void applyThenUndoIsNothingAndRedoIsTheSameAgain() {
+    Sequence now = S;
+    for (Command c : oneOfEach()) {
+      Sequence next = Edit.apply(now, List.of(c));
+      Change change = Change.between(now, next);
+      assertEquals(now, Edit.apply(next, List.of(change.undo())), c.toString());
+      assertEquals(next, Edit.apply(now, List.of(change.redo())), c.toString());
+      assertEquals(change, SequenceJson.change(SequenceJson.write(change)));
+      now = next;
+    }
+  }
+
+  @Test
+  void everyCommandIsReadAsItWasWritten() {
+    List<Command> all = new ArrayList<>(oneOfEach());
+    all.add(Change.between(S, Edit.apply(S, all)).undo());
+    List<Command> read = CommandJson.readAll(CommandJson.writeAll(all));
+    assertEquals(all.size(), read.size());
+    for (int i = 0; i < all.size(); i++) assertEquals(all.get(i), read.get(i));
+  }
+
+  @Test
+  void documentsReadBackAsWritten() {
+    for (int seed = 0; seed < 60; seed++) assertEquals(RandomDocuments.of(seed), SequenceJson.read(SequenceJson.write(RandomDocuments.of(seed))));
+  }
+
+  @Test
+  void hostileDocumentsAreRefusedWithThePathToTheFault() {
+    String good = SequenceJson.write(S);
+    for (String[] bad : new String[][] {{good.substring(0, 200), "$"}, {good.replaceFirst("\"format\":1", "\"format\":99"), "$.format"}, {good.replaceFirst("\"title\":\"Chance\"", "\"title\":5"), "$.header.title"}, {good.replaceFirst("\"gridM\":1", "\"gridM\":1,\"extra\":2"), "$.header.extra"}, {"[".repeat(3000), "$"}}) {
+      Refusal r = assertThrows(Refusal.class, () -> SequenceJson.read(bad[0]));
+      assertEquals(bad[1], r.field());
+    }
+    Random r = new Random(5);
+    for (int n = 0; n < 400; n++) { // whatever is broken, it is a refusal and nothing else
+      char[] c = good.toCharArray();
+      for (int k = 0; k < 3; k++) c[r.nextInt(c.length)] = "{}[]\",:09eE-x\0".charAt(r.nextInt(14));
+      try {
+        SequenceJson.read(new String(c));
+      } catch (Refusal expected) {
+        assertTrue(expected.getMessage().length() > 5);
+      }
+    }
+  }
+
+  private static String refused(Command... commands) {
+    return assertThrows(Refusal.class, () -> Edit.apply(S, List.of(commands))).getMessage();
+  }
+
+  @Test
+  void whatWouldBreakARuleIsRefusedInWords() {
+    assertTrue(refused(new ChannelCommand.SetValue("cam0", "focalLength", 1, -5, false)).contains("Focal length of “Camera 0” must be 1 to 5000 mm; -5 mm is not"));
+    assertTrue(refused(new ChannelCommand.SetChannel("cam0", "nearClip", Channel.fixed(2000))).contains("nearer than its far clip"));
+    assertEquals("Focus distance of camera A must be more than its focal length.", refused(new ChannelCommand.SetChannel("cam0", "focusDistance", Channel.fixed(0.02))));
+    assertTrue(refused(new ChannelCommand.SetValue("piece0", "scaleX", 1, Double.NaN, false)).contains("must be a number"));
+    assertTrue(refused(new ChannelCommand.SetValue("piece0", "x", 1, Double.NaN, true)).contains("not finite"));
+    assertTrue(refused(new ChannelCommand.SetValue("piece0", "wobble", 1, 1, false)).contains("no channel"));
+    assertTrue(refused(new EntityCommand.Nest("piece0", "piece0", false, 1)).contains("loop"));
+    assertTrue(refused(new EntityCommand.Remove(List.of("path", "mark"), false)).contains("attends to"));
+    assertTrue(refused(new CutCommand.Roll("cut1", 1)).contains("already begins on frame 1"));
+    assertTrue(refused(new CutCommand.Roll("cut1", 900)).contains("inside the sequence"));
+    assertTrue(refused(new CutCommand.Swap("cut1", "path")).contains("wrong kind"));
+    assertTrue(refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of()))).contains("1 to 10000 points"));
+    assertTrue(refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of(PathPoint.of(1, 1, 1), PathPoint.of(1, 1, 1))))).contains("at one place"));
+    assertTrue(refused(new RigCommand.PutCue("cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("nobody", 1.0)))).contains("not among its subjects"));
+    assertTrue(refused(new RigCommand.PutCue("cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("mark", 0.8, "piece0", 0.8)))).contains("more than 1"));
+    assertTrue(refused(new EntityCommand.Rename("nothing", "X")).contains("any more"));
+  }
+
+  @Test
+  void loopsAreSpelledOut() {
+    Sequence s = Edit.apply(S, List.of(new EntityCommand.Nest("piece0", null, false, 1), new EntityCommand.Nest("piece1", "piece0", false, 1), new EntityCommand.Nest("piece2", "piece1", false, 1)));
+    Refusal r = assertThrows(Refusal.class, () -> Edit.apply(s, List.of(new EntityCommand.Nest("piece0", "piece2", false, 1))));
+    assertEquals("That would make a loop: Piece 0 → Piece 2 → Piece 1 → Piece 0.", r.getMessage());
+  }
+
+  @Test
+  void severalCommandsAreTakenTogetherOrNotAtAll() {
+    assertThrows(Refusal.class, () -> Edit.apply(S, List.of(new EntityCommand.Rename("mark", "Gate"), new EntityCommand.Rename("nothing", "X"))));
+    assertEquals("Mark", S.get("mark").name());
+  }
+
+  @Test
+  void whateverReferredToARemovedThingLetsGo() {
+    Sequence s = Edit.apply(S, List.of(new EntityCommand.Remove(List.of("piece0", "path", "mark", "cam0"), true)));
+    for (var e : s.entities().values()) for (String id : References.of(e).keySet()) assertTrue(s.get(id) != null);
+    assertTrue(((Camera) s.get("cam1")).first(kite.core.rig.Attention.class).subjects().size() == 1);
+  }
+
+  @Test
+  void aChangeSharesWhatDidNotChange() {
+    Sequence next = Edit.apply(S, List.of(new EntityCommand.Rename("mark", "Gate")));
+    for (String id : S.entities().keySet()) if (!id.equals("mark")) assertTrue(S.get(id) == next.get(id));
+    assertEquals(java.util.Set.of("mark"), Change.between(S, next).touched());
+  }
+}
