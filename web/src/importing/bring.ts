@@ -23,17 +23,18 @@ export async function bring(files: File[]): Promise<void> {
         file,
         'application/octet-stream',
       );
-      place((await r.json()) as ModelReport);
+      place((await r.json()) as ModelReport, file.name);
     } catch (e) {
       say(`${file.name}: ${e instanceof Error ? e.message : e}`, true);
     }
   }
 }
 
-function place(report: ModelReport): void {
+/** Puts a kept model into the set under its file's name: the same model may have come before under another. */
+function place(report: ModelReport, file: string): void {
   const { frame } = useSequence.getState();
   const clip = report.clips[0] ?? null;
-  const name = report.name.replace(/\.(glb|gltf)$/i, '') || 'Model';
+  const name = file.replace(/\.(glb|gltf)$/i, '') || 'Model';
   const id = newId('piece');
   const shape = {
     kind: 'model' as const,

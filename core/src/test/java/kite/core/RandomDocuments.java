@@ -41,7 +41,9 @@ import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
 import kite.core.rig.Subject;
 
-/** Documents made of chance, the same for the same seed, that use everything a document can hold. */
+/**
+ * Documents made of chance, the same for the same seed, that use everything a document can hold.
+ */
 public final class RandomDocuments {
   private final Random r;
 
@@ -50,7 +52,15 @@ public final class RandomDocuments {
   }
 
   public static Header header() {
-    return new Header("RND", "Chance", 1, 40, new Rate(24000, 1001), "m", 1, new CameraPackage(new FilmBack(24.89, 18.66, 1), 1280, 720, Fit.WIDTH, 0));
+    return new Header(
+        "RND",
+        "Chance",
+        1,
+        40,
+        new Rate(24000, 1001),
+        "m",
+        1,
+        new CameraPackage(new FilmBack(24.89, 18.66, 1), 1280, 720, Fit.WIDTH, 0));
   }
 
   public static Sequence of(long seed) {
@@ -61,21 +71,52 @@ public final class RandomDocuments {
     List<Command> all = new ArrayList<>();
     List<String> pieces = new ArrayList<>();
     for (int i = 0; i < 6; i++) {
-      String id = "piece" + i, parent = i > 0 && r.nextBoolean() ? pieces.get(r.nextInt(pieces.size())) : null;
+      String id = "piece" + i,
+          parent = i > 0 && r.nextBoolean() ? pieces.get(r.nextInt(pieces.size())) : null;
       Channels c = Channels.NONE;
       for (String n : List.of("x", "y", "z")) c = c.with(n, channel(8));
       for (String n : List.of("pan", "tilt", "roll")) c = c.with(n, channel(200));
       c = c.with("scaleX", 0.5 + r.nextDouble()).with("scaleZ", 0.5 + r.nextDouble());
       if (r.nextBoolean()) c = c.with("pivotX", r.nextDouble());
       StandInKind kind = StandInKind.values()[r.nextInt(StandInKind.values().length)];
-      all.add(new Add(new Piece(id, "Piece " + i, parent, new Shape.StandIn(kind, 1, 1.7, 0.5), "#a0b0c0", true, false, AxisOrder.values()[r.nextInt(6)], c)));
+      all.add(
+          new Add(
+              new Piece(
+                  id,
+                  "Piece " + i,
+                  parent,
+                  new Shape.StandIn(kind, 1, 1.7, 0.5),
+                  "#a0b0c0",
+                  true,
+                  false,
+                  AxisOrder.values()[r.nextInt(6)],
+                  c)));
       pieces.add(id);
     }
-    all.add(new Add(new Mark("mark", "Mark", pieces.get(r.nextInt(6)), Channels.NONE.with("x", channel(2)))));
-    all.add(new Add(new Light("sun", "Sun", "#ffffff", "#88aacc", "#ddeeff", Channels.NONE.with("heading", channel(90)))));
+    all.add(
+        new Add(
+            new Mark(
+                "mark", "Mark", pieces.get(r.nextInt(6)), Channels.NONE.with("x", channel(2)))));
+    all.add(
+        new Add(
+            new Light(
+                "sun",
+                "Sun",
+                "#ffffff",
+                "#88aacc",
+                "#ddeeff",
+                Channels.NONE.with("heading", channel(90)))));
     List<PathPoint> points = new ArrayList<>();
-    for (int i = 0; i < 5; i++) points.add(new PathPoint(vec(6).plus(new Vec3(i * 4, 0, 0)), vec(1), vec(1)));
-    all.add(new Add(new Path("path", "Path", r.nextBoolean() ? PathStyle.THROUGH : PathStyle.BEZIER, r.nextBoolean(), points)));
+    for (int i = 0; i < 5; i++)
+      points.add(new PathPoint(vec(6).plus(new Vec3(i * 4, 0, 0)), vec(1), vec(1)));
+    all.add(
+        new Add(
+            new Path(
+                "path",
+                "Path",
+                r.nextBoolean() ? PathStyle.THROUGH : PathStyle.BEZIER,
+                r.nextBoolean(),
+                points)));
     for (int i = 0; i < 3; i++) all.add(new Add(camera("cam" + i, i, pieces)));
     all.add(new Add(new CutEntry("cut0", "RND_0010", "cam0", 1)));
     all.add(new Add(new CutEntry("cut1", "RND_0020", r.nextBoolean() ? "cam1" : null, 20)));
@@ -83,19 +124,55 @@ public final class RandomDocuments {
   }
 
   private Camera camera(String id, int i, List<String> pieces) {
-    String rides = i > 0 && r.nextBoolean() ? "cam" + (i - 1) : r.nextBoolean() ? pieces.get(r.nextInt(6)) : null;
+    String rides =
+        i > 0 && r.nextBoolean()
+            ? "cam" + (i - 1)
+            : r.nextBoolean() ? pieces.get(r.nextInt(6)) : null;
     List<RigPart> rig = new ArrayList<>();
     rig.add(new Base("base", true, rides, Base.Takes.values()[r.nextInt(3)], pose(6, 90)));
-    if (r.nextBoolean()) rig.add(new Rail("rail", true, "path", Rail.Facing.values()[r.nextInt(2)], r.nextBoolean(), Channels.NONE.with("progress", channel(90)).with("side", channel(1)).with("lookAhead", r.nextInt(2) * 1.5).with("bank", r.nextInt(2)).with("strength", r.nextDouble())));
-    rig.add(new Slide("slide", r.nextBoolean(), Channels.NONE.with("dolly", channel(3)).with("truck", channel(2))));
-    rig.add(new Head("head", true, Channels.NONE.with("pan", channel(120)).with("tilt", channel(60)).with("roll", channel(30))));
+    if (r.nextBoolean())
+      rig.add(
+          new Rail(
+              "rail",
+              true,
+              "path",
+              Rail.Facing.values()[r.nextInt(2)],
+              r.nextBoolean(),
+              Channels.NONE
+                  .with("progress", channel(90))
+                  .with("side", channel(1))
+                  .with("lookAhead", r.nextInt(2) * 1.5)
+                  .with("bank", r.nextInt(2))
+                  .with("strength", r.nextDouble())));
+    rig.add(
+        new Slide(
+            "slide",
+            r.nextBoolean(),
+            Channels.NONE.with("dolly", channel(3)).with("truck", channel(2))));
+    rig.add(
+        new Head(
+            "head",
+            true,
+            Channels.NONE
+                .with("pan", channel(120))
+                .with("tilt", channel(60))
+                .with("roll", channel(30))));
     rig.add(attention(pieces));
-    Channels lens = Channels.NONE.with("focalLength", 20 + r.nextInt(60)).with("focusDistance", 3 + r.nextDouble() * 10).with("shiftX", r.nextInt(3));
-    return new Camera(id, "Camera " + i, "" + (char) ('A' + i), "#f0785a", false, r.nextBoolean(), lens, rig);
+    Channels lens =
+        Channels.NONE
+            .with("focalLength", 20 + r.nextInt(60))
+            .with("focusDistance", 3 + r.nextDouble() * 10)
+            .with("shiftX", r.nextInt(3));
+    return new Camera(
+        id, "Camera " + i, "" + (char) ('A' + i), "#f0785a", false, r.nextBoolean(), lens, rig);
   }
 
   private Attention attention(List<String> pieces) {
-    List<Subject> subjects = List.of(new Subject(pieces.get(0), null, vec(1)), new Subject(pieces.get(1), "head", Vec3.ZERO), Subject.of("mark"));
+    List<Subject> subjects =
+        List.of(
+            new Subject(pieces.get(0), null, vec(1)),
+            new Subject(pieces.get(1), "head", Vec3.ZERO),
+            Subject.of("mark"));
     List<Cue> cues = new ArrayList<>();
     for (int i = 0; i < 4; i++) {
       Map<String, Double> mix = new HashMap<>();
@@ -108,7 +185,19 @@ public final class RandomDocuments {
       cues.add(new Cue(1 + i * 8, r.nextInt(14), Ease.values()[r.nextInt(4)], mix));
     }
     Attention.Up up = Attention.Up.values()[r.nextInt(3)];
-    return new Attention("look", true, up, pieces.get(2), Attention.Blend.values()[r.nextInt(2)], subjects, cues, Channels.NONE.with("across", r.nextDouble()).with("down", 0.3 + r.nextDouble() * 0.4).with("strength", channelWithin(0, 1)).with("roll", channel(20)));
+    return new Attention(
+        "look",
+        true,
+        up,
+        pieces.get(2),
+        Attention.Blend.values()[r.nextInt(2)],
+        subjects,
+        cues,
+        Channels.NONE
+            .with("across", r.nextDouble())
+            .with("down", 0.3 + r.nextDouble() * 0.4)
+            .with("strength", channelWithin(0, 1))
+            .with("roll", channel(20)));
   }
 
   private Channels pose(double metres, double degrees) {
@@ -119,7 +208,10 @@ public final class RandomDocuments {
   }
 
   private Vec3 vec(double reach) {
-    return new Vec3((r.nextDouble() - 0.5) * reach, (r.nextDouble() - 0.5) * reach, (r.nextDouble() - 0.5) * reach);
+    return new Vec3(
+        (r.nextDouble() - 0.5) * reach,
+        (r.nextDouble() - 0.5) * reach,
+        (r.nextDouble() - 0.5) * reach);
   }
 
   public Channel channel(double reach) {
@@ -132,11 +224,23 @@ public final class RandomDocuments {
     double frame = r.nextInt(5);
     for (int i = 0; i < 2 + r.nextInt(5); i++) {
       KeyShape shape = KeyShape.values()[r.nextInt(4)];
-      keys.add(new Key(frame, least + r.nextDouble() * (most - least), shape, r.nextDouble() * 6, r.nextDouble() - 0.5, r.nextDouble() * 6, r.nextDouble() - 0.5, r.nextBoolean()));
+      keys.add(
+          new Key(
+              frame,
+              least + r.nextDouble() * (most - least),
+              shape,
+              r.nextDouble() * 6,
+              r.nextDouble() - 0.5,
+              r.nextDouble() * 6,
+              r.nextDouble() - 0.5,
+              r.nextBoolean()));
       frame += 1 + r.nextInt(8) + (r.nextBoolean() ? 0.5 : 0);
     }
     boolean bounded = least == 0; // a share may not leave its range
     if (bounded) keys.replaceAll(k -> k.shape() == KeyShape.FREE ? k.shaped(KeyShape.SMOOTH) : k);
-    return new Channel.Curve(keys, bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)], bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)]);
+    return new Channel.Curve(
+        keys,
+        bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)],
+        bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)]);
   }
 }

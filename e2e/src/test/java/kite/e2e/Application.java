@@ -42,20 +42,32 @@ final class Application {
 
   private static String databasePort() {
     String p = System.getenv("KITE_TEST_DB_PORT");
-    if (p == null) throw new IllegalStateException("Run the tests with ./kite test: it starts their database.");
+    if (p == null)
+      throw new IllegalStateException("Run the tests with ./kite test: it starts their database.");
     return p;
   }
 
   void start() throws Exception {
-    ProcessBuilder b = new ProcessBuilder(ProcessHandle.current().info().command().orElse("java"), "-Xmx1500m", "-jar", "../server/target/jolly-kite.jar");
-    b.environment().put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/kite_test");
+    ProcessBuilder b =
+        new ProcessBuilder(
+            ProcessHandle.current().info().command().orElse("java"),
+            "-Xmx1500m",
+            "-jar",
+            "../server/target/jolly-kite.jar");
+    b.environment()
+        .put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/kite_test");
     b.environment().put("KITE_DB_USER", "kite");
     b.environment().put("KITE_PORT", "" + port);
     b.environment().put("KITE_DEMO", "true");
     b.environment().put("KITE_OUTPUT", output.toString());
-    process = b.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(new File("target/server.log"))).start();
+    process =
+        b.redirectErrorStream(true)
+            .redirectOutput(ProcessBuilder.Redirect.appendTo(new File("target/server.log")))
+            .start();
     for (int i = 0; i < 240; i++) {
-      if (!process.isAlive()) throw new IllegalStateException("The server stopped while starting; see e2e/target/server.log");
+      if (!process.isAlive())
+        throw new IllegalStateException(
+            "The server stopped while starting; see e2e/target/server.log");
       if (answers()) return;
       Thread.sleep(250);
     }
@@ -64,7 +76,9 @@ final class Application {
 
   private boolean answers() {
     try {
-      return ((HttpURLConnection) URI.create(address() + "api/health").toURL().openConnection()).getResponseCode() == 200;
+      return ((HttpURLConnection) URI.create(address() + "api/health").toURL().openConnection())
+              .getResponseCode()
+          == 200;
     } catch (IOException e) {
       return false;
     }
@@ -82,7 +96,10 @@ final class Application {
 
   /** Puts a document in the place of SW010's, at revision 0; gives the sequence's id. */
   String reset(Sequence document) throws SQLException {
-    try (Connection c = connect("kite_test"); PreparedStatement p = c.prepareStatement("update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW010' returning id")) {
+    try (Connection c = connect("kite_test");
+        PreparedStatement p =
+            c.prepareStatement(
+                "update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW010' returning id")) {
       try (Statement s = c.createStatement()) {
         s.execute("delete from render_frame");
         s.execute("delete from render_job");
@@ -98,18 +115,22 @@ final class Application {
 
   /** The document as stored. */
   Sequence stored() throws SQLException {
-    try (Connection c = connect("kite_test"); Statement s = c.createStatement(); ResultSet r = s.executeQuery("select document from sequence where code = 'SW010'")) {
+    try (Connection c = connect("kite_test");
+        Statement s = c.createStatement();
+        ResultSet r = s.executeQuery("select document from sequence where code = 'SW010'")) {
       r.next();
       return SequenceJson.read(r.getString(1));
     }
   }
 
   private static Connection connect(String database) throws SQLException {
-    return DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database, "kite", "");
+    return DriverManager.getConnection(
+        "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database, "kite", "");
   }
 
   private static void sql(String database, String text) throws SQLException {
-    try (Connection c = connect(database); Statement s = c.createStatement()) {
+    try (Connection c = connect(database);
+        Statement s = c.createStatement()) {
       s.execute(text);
     }
   }

@@ -17,9 +17,9 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import kite.core.command.CutCommand;
 import kite.core.command.Edit;
+import kite.core.command.SequenceCommand;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
-import kite.core.command.SequenceCommand;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -32,7 +32,20 @@ class DeliverTest extends Desk {
   Sequence document() {
     Sequence s = new SaltWind().sw010();
     Header h = s.header();
-    return Edit.apply(s, List.of(new CutCommand.Roll("cut4", 1235), new SequenceCommand.SetHeader(new Header(h.code(), h.title(), h.firstFrame(), h.lastFrame(), h.rate(), h.displayUnit(), h.gridM(), h.cameraPackage()))));
+    return Edit.apply(
+        s,
+        List.of(
+            new CutCommand.Roll("cut4", 1235),
+            new SequenceCommand.SetHeader(
+                new Header(
+                    h.code(),
+                    h.title(),
+                    h.firstFrame(),
+                    h.lastFrame(),
+                    h.rate(),
+                    h.displayUnit(),
+                    h.gridM(),
+                    h.cameraPackage()))));
   }
 
   private void deliver(String what) {
@@ -50,7 +63,9 @@ class DeliverTest extends Desk {
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
     page.getByText("Done · 6 of 6").waitFor();
     page.waitForFunction("() => document.querySelector('.job video').readyState >= 1");
-    double[] film = numbers("() => { const v = document.querySelector('.job video'); return [v.videoWidth, v.videoHeight, v.duration]; }");
+    double[] film =
+        numbers(
+            "() => { const v = document.querySelector('.job video'); return [v.videoWidth, v.videoHeight, v.duration]; }");
     assertEquals(192, film[0]);
     assertEquals(108, film[1]);
     assertEquals(6 / 24.0, film[2], 0.03);
@@ -79,7 +94,8 @@ class DeliverTest extends Desk {
     assertEquals(192, rendered.getWidth());
     // shading differs a little; the same things are in the same places: edges correlate strongly
     double same = Pictures.edgeCorrelation(Pictures.scaled(seen, 192, 108), rendered);
-    double shifted = Pictures.edgeCorrelation(Pictures.scaled(seen, 192, 108), Pictures.shifted(rendered, 6, 4));
+    double shifted =
+        Pictures.edgeCorrelation(Pictures.scaled(seen, 192, 108), Pictures.shifted(rendered, 6, 4));
     assertTrue(same > 0.5 && same > shifted + 0.2, same + " against " + shifted + " when shifted");
   }
 
@@ -92,25 +108,34 @@ class DeliverTest extends Desk {
     JsonNode clips = t.path("tracks").path("children").path(0).path("children");
     assertEquals(4, clips.size());
     double total = 0;
-    for (JsonNode c : clips) total += c.path("source_range").path("duration").path("value").asDouble();
+    for (JsonNode c : clips)
+      total += c.path("source_range").path("duration").path("value").asDouble();
     assertEquals(240, total);
     assertEquals("SW010_0020", clips.path(1).path("name").asString());
-    assertEquals(1061, clips.path(1).path("source_range").path("start_time").path("value").asDouble());
+    assertEquals(
+        1061, clips.path(1).path("source_range").path("start_time").path("value").asDouble());
     assertEquals(24, clips.path(1).path("source_range").path("start_time").path("rate").asDouble());
   }
 
   @Test
   void bakedCamerasAreThePagesOwnCameras() throws Exception {
-    String usd = new String(fetch("api/sequences/" + sequence + "/hand-over/cameras/camB.usda"), StandardCharsets.UTF_8);
+    String usd =
+        new String(
+            fetch("api/sequences/" + sequence + "/hand-over/cameras/camB.usda"),
+            StandardCharsets.UTF_8);
     assertTrue(usd.startsWith("#usda 1.0"));
     byte[] glb = fetch("api/sequences/" + sequence + "/hand-over/cameras/camB.glb");
     Path file = Files.createTempFile("camera", ".glb");
     Files.write(file, glb);
-    assertTrue(node("validate-gltf.mjs", file.toString()).contains("\"errors\":0"), "the glTF validator finds no error");
+    assertTrue(
+        node("validate-gltf.mjs", file.toString()).contains("\"errors\":0"),
+        "the glTF validator finds no error");
     for (int frame : new int[] {1070, 1095, 1130}) {
       goTo(frame);
       double[] page16 = numbers("() => jollyKite.camera('camB').world");
-      Matcher m = Pattern.compile("\\b" + frame + ": \\(\\((.*?)\\)\\),").matcher(usd.substring(usd.indexOf("xformOp:transform.timeSamples")));
+      Matcher m =
+          Pattern.compile("\\b" + frame + ": \\(\\((.*?)\\)\\),")
+              .matcher(usd.substring(usd.indexOf("xformOp:transform.timeSamples")));
       assertTrue(m.find());
       String[] parts = m.group(1).replaceAll("[()]", "").split(",");
       double[] usd16 = new double[16];
@@ -118,7 +143,11 @@ class DeliverTest extends Desk {
       assertArrayEquals(page16, usd16, 1e-9);
     }
     // and another reader of glTF finds the camera where the page has it
-    double[] read = numbers("async () => { const m = await (await fetch('/api/sequences/" + sequence + "/hand-over/cameras/camB.glb')).arrayBuffer(); const v = new DataView(m); const n = v.getUint32(12, true); const j = JSON.parse(new TextDecoder().decode(new Uint8Array(m, 20, n))); const s = j.animations[0].samplers[0]; const a = j.accessors[s.output]; const b = j.bufferViews[a.bufferView]; const at = 20 + n + 8 + b.byteOffset + 12 * (1130 - 1001); return [0, 4, 8].map(o => v.getFloat32(at + o, true)); }");
+    double[] read =
+        numbers(
+            "async () => { const m = await (await fetch('/api/sequences/"
+                + sequence
+                + "/hand-over/cameras/camB.glb')).arrayBuffer(); const v = new DataView(m); const n = v.getUint32(12, true); const j = JSON.parse(new TextDecoder().decode(new Uint8Array(m, 20, n))); const s = j.animations[0].samplers[0]; const a = j.accessors[s.output]; const b = j.bufferViews[a.bufferView]; const at = 20 + n + 8 + b.byteOffset + 12 * (1130 - 1001); return [0, 4, 8].map(o => v.getFloat32(at + o, true)); }");
     double[] page16 = numbers("() => jollyKite.camera('camB').world");
     for (int i = 0; i < 3; i++) assertEquals(page16[12 + i], read[i], 1e-5);
   }

@@ -35,14 +35,26 @@ abstract class Desk {
   @BeforeAll
   static void open() throws Exception {
     application = Application.get();
-    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     browser =
         playwright
             .chromium()
             .launch(
                 new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(List.of("--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run", "--disable-quic")));
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--use-gl=angle",
+                            "--use-angle=swiftshader",
+                            "--enable-unsafe-swiftshader",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync",
+                            "--no-first-run",
+                            "--disable-quic")));
   }
 
   @AfterAll
@@ -77,13 +89,21 @@ abstract class Desk {
   }
 
   static void ready(Page p) {
-    p.waitForFunction("() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn");
+    p.waitForFunction(
+        "() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn");
     p.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
     p.waitForTimeout(400); // models that arrived are drawn with the next frame
   }
 
   Locator button(String name) {
-    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  /** The shape button for the chosen keys of a lane. */
+  Locator shape(String name) {
+    return page.locator(
+        "[aria-label='Key shape'] button", new Page.LocatorOptions().setHasText(name));
   }
 
   Locator field(String label) {
@@ -113,7 +133,8 @@ abstract class Desk {
 
   /** Waits until the lens view has drawn the present frame and document. */
   void drawn() {
-    page.waitForFunction("() => document.querySelector('[data-testid=lens]').dataset.drawn.startsWith(jollyKite.state().frame + '/')");
+    page.waitForFunction(
+        "() => document.querySelector('[data-testid=lens]').dataset.drawn.startsWith(jollyKite.state().frame + '/')");
     page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))");
   }
 
@@ -122,7 +143,8 @@ abstract class Desk {
   }
 
   double[] numbers(String expression) {
-    return ((List<?>) page.evaluate(expression)).stream().mapToDouble(n -> ((Number) n).doubleValue()).toArray();
+    return ((List<?>) page.evaluate(expression))
+        .stream().mapToDouble(n -> ((Number) n).doubleValue()).toArray();
   }
 
   double number(String expression) {
@@ -141,27 +163,35 @@ abstract class Desk {
   /** The lens view's own pixels. */
   BufferedImage lens() throws IOException {
     drawn();
-    String url = (String) page.evaluate("() => document.querySelector('[data-testid=lens]').toDataURL('image/png')");
-    return ImageIO.read(new ByteArrayInputStream(Base64.getDecoder().decode(url.substring(url.indexOf(',') + 1))));
+    String url =
+        (String)
+            page.evaluate(
+                "() => document.querySelector('[data-testid=lens]').toDataURL('image/png')");
+    return ImageIO.read(
+        new ByteArrayInputStream(Base64.getDecoder().decode(url.substring(url.indexOf(',') + 1))));
   }
 
   /** The share of pixels that differ by more than a little between two pictures of one size. */
   static double difference(BufferedImage a, BufferedImage b) {
     int changed = 0;
     for (int y = 0; y < a.getHeight(); y++) {
-      for (int x = 0; x < a.getWidth(); x++) if (apart(a.getRGB(x, y), b.getRGB(x, y)) > 24) changed++;
+      for (int x = 0; x < a.getWidth(); x++)
+        if (apart(a.getRGB(x, y), b.getRGB(x, y)) > 24) changed++;
     }
     return changed / (double) (a.getWidth() * a.getHeight());
   }
 
   static int apart(int p, int q) {
-    return Math.abs((p >> 16 & 255) - (q >> 16 & 255)) + Math.abs((p >> 8 & 255) - (q >> 8 & 255)) + Math.abs((p & 255) - (q & 255));
+    return Math.abs((p >> 16 & 255) - (q >> 16 & 255))
+        + Math.abs((p >> 8 & 255) - (q >> 8 & 255))
+        + Math.abs((p & 255) - (q & 255));
   }
 
   /** Mean step between neighbouring pixels: falls when a picture blurs. */
   static double sharpness(BufferedImage a) {
     double sum = 0;
-    for (int y = 0; y < a.getHeight(); y++) for (int x = 1; x < a.getWidth(); x++) sum += apart(a.getRGB(x, y), a.getRGB(x - 1, y));
+    for (int y = 0; y < a.getHeight(); y++)
+      for (int x = 1; x < a.getWidth(); x++) sum += apart(a.getRGB(x, y), a.getRGB(x - 1, y));
     return sum / (a.getWidth() * (double) a.getHeight());
   }
 
@@ -184,9 +214,14 @@ abstract class Desk {
   static String node(String script, String... args) throws Exception {
     List<String> command = new java.util.ArrayList<>(List.of("node", "scripts/" + script));
     command.addAll(List.of(args));
-    Process p = new ProcessBuilder(command).directory(new java.io.File("../web")).redirectErrorStream(true).start();
+    Process p =
+        new ProcessBuilder(command)
+            .directory(new java.io.File("../web"))
+            .redirectErrorStream(true)
+            .start();
     String out = new String(p.getInputStream().readAllBytes());
-    if (!p.waitFor(60, TimeUnit.SECONDS) || p.exitValue() != 0) throw new AssertionError(script + " failed: " + out);
+    if (!p.waitFor(60, TimeUnit.SECONDS) || p.exitValue() != 0)
+      throw new AssertionError(script + " failed: " + out);
     return out;
   }
 }

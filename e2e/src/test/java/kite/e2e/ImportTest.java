@@ -3,8 +3,8 @@ package kite.e2e;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.awt.image.BufferedImage;
 import java.nio.ByteBuffer;
@@ -35,12 +35,17 @@ class ImportTest extends Desk {
     choose("Dolly zoom on Oda");
     bring("crate.glb", foreign());
     page.getByText("crate is in:").waitFor();
-    page.waitForFunction("() => document.querySelector('aside.right .panel-head').textContent.includes('crate')");
+    page.waitForFunction(
+        "() => document.querySelector('aside.right .panel-head').textContent.includes('crate')");
     saved();
-    Piece crate = application.stored().all(Piece.class).stream().filter(p -> p.name().equals("crate")).findFirst().orElseThrow();
+    Piece crate =
+        application.stored().all(Piece.class).stream()
+            .filter(p -> p.name().equals("crate"))
+            .findFirst()
+            .orElseThrow();
     assertEquals("slide", ((Shape.Model) crate.shape()).clip());
-    type("Z of crate", "-12");
-    type("X of crate", "1.7");
+    type("Z of crate", "-20");
+    type("X of crate", "0.2");
     choose("Dolly zoom on Oda");
     page.waitForTimeout(800);
     BufferedImage start = lens();
@@ -57,7 +62,7 @@ class ImportTest extends Desk {
     for (int frame : new int[] {1001, 1009, 1019}) {
       goTo(frame);
       double slid = 3 * ((frame - 1001) / 24.0 % 1);
-      double[] p = project(1.7 + slid, (0.5 + 1.05) / 2, -12);
+      double[] p = project(0.2 + slid, (0.5 + 1.05) / 2, -20);
       assertEquals(0.5, p[0], 1e-4, "frame " + frame);
       assertEquals(0.5, p[1], 1e-4, "frame " + frame);
     }
@@ -75,7 +80,9 @@ class ImportTest extends Desk {
         }""",
         data);
     page.getByText("dropped is in:").waitFor();
-    page.locator("aside.left .row").filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("dropped")).waitFor();
+    page.locator("aside.left .row")
+        .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("dropped"))
+        .waitFor();
   }
 
   @Test
@@ -87,9 +94,12 @@ class ImportTest extends Desk {
     magic[0] = 'x';
     byte[] nan = good.clone();
     int json = ByteBuffer.wrap(nan).order(ByteOrder.LITTLE_ENDIAN).getInt(12);
-    for (int i = 20 + json + 8; i + 4 <= nan.length; i += 4) ByteBuffer.wrap(nan).order(ByteOrder.LITTLE_ENDIAN).putFloat(i, Float.NaN);
-    String deep = "{\"asset\":{\"version\":\"2.0\"},\"extras\":" + "[".repeat(5000) + "]".repeat(5000) + "}";
-    String external = "{\"asset\":{\"version\":\"2.0\"},\"buffers\":[{\"byteLength\":4,\"uri\":\"http://127.0.0.1:1/secret.bin\"}]}";
+    for (int i = 20 + json + 8; i + 4 <= nan.length; i += 4)
+      ByteBuffer.wrap(nan).order(ByteOrder.LITTLE_ENDIAN).putFloat(i, Float.NaN);
+    String deep =
+        "{\"asset\":{\"version\":\"2.0\"},\"extras\":" + "[".repeat(5000) + "]".repeat(5000) + "}";
+    String external =
+        "{\"asset\":{\"version\":\"2.0\"},\"buffers\":[{\"byteLength\":4,\"uri\":\"http://127.0.0.1:1/secret.bin\"}]}";
     refused("magic.glb", magic, "This is not a glTF model");
     refused("short.glb", java.util.Arrays.copyOf(good, good.length / 2), "cut short or damaged");
     refused("length.glb", lengths, "cut short or damaged");
@@ -101,7 +111,9 @@ class ImportTest extends Desk {
 
   private void refused(String name, byte[] bytes, String sentence) {
     bring(name, bytes);
-    page.locator(".said.bad").filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(name)).waitFor();
+    page.locator(".said.bad")
+        .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText(name))
+        .waitFor();
     String said = page.locator(".said.bad").textContent();
     assertTrue(said.contains(sentence), said);
   }

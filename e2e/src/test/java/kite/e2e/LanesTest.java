@@ -29,23 +29,26 @@ class LanesTest extends Desk {
     goTo(1051);
     assertEquals(2.7, value("oda", "x"), 1e-9, "smooth is half way at half time");
     var lane = page.locator("[data-lane='x']");
-    page.locator("[title='Open the lane']").filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("X")).first().click();
+    page.locator("[title='Open the lane']")
+        .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("X"))
+        .first()
+        .click();
     double perFrame = lane.boundingBox().width / 240;
     dragBy(lane.locator("[data-key='1101']"), -40 * perFrame, 0);
     assertEquals(1061, stored("oda", "x").keys().get(1).frame());
     // shapes change what is between
     lane.locator("[data-key='1001']").focus();
-    button("Hold").click();
+    shape("Hold").click();
     goTo(1050);
     assertEquals(1.7, value("oda", "x"), 1e-9);
     lane.locator("[data-key='1001']").focus();
-    button("Straight").click();
+    shape("Straight").click();
     lane.locator("[data-key='1061']").focus();
-    button("Straight").click();
+    shape("Straight").click();
     goTo(1016);
     assertEquals(1.7 + 2 * 0.25, value("oda", "x"), 1e-9);
     lane.locator("[data-key='1001']").focus();
-    button("Free").click();
+    shape("Free").click();
     goTo(1021);
     double before = value("oda", "x");
     dragBy(lane.locator("[data-handle='1001-out']"), 0, -60);
@@ -76,7 +79,9 @@ class LanesTest extends Desk {
     goTo(1160);
     button("Cut to camera A here").click();
     saved();
-    assertEquals(List.of("camA", "camB", "camC", "camA", "camD"), Cut.spans(application.stored()).stream().map(Cut.Span::camera).toList());
+    assertEquals(
+        List.of("camA", "camB", "camC", "camA", "camD"),
+        Cut.spans(application.stored()).stream().map(Cut.Span::camera).toList());
     button("Follow the cut").click();
     String[] live = {"camA", "camB", "camC", "camA", "camD"};
     double[] at = {1010, 1100, 1145, 1165, 1230};
@@ -93,8 +98,13 @@ class LanesTest extends Desk {
     page.waitForFunction("() => jollyKite.state().camera === 'camA'");
     page.keyboard().press("Space");
     // swap the camera of a shot from its menu
-    lane.getByRole(AriaRole.BUTTON, new com.microsoft.playwright.Locator.GetByRoleOptions().setName(java.util.regex.Pattern.compile("SW010_0020.*"))).click();
-    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Dolly zoom on Oda")).click();
+    lane.getByRole(
+            AriaRole.BUTTON,
+            new com.microsoft.playwright.Locator.GetByRoleOptions()
+                .setName(java.util.regex.Pattern.compile("SW010_0020.*")))
+        .click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Dolly zoom on Oda"))
+        .click();
     saved();
     assertEquals("camD", Cut.spans(application.stored()).get(1).camera());
   }

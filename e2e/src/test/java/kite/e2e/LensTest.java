@@ -60,7 +60,9 @@ class LensTest extends Desk {
   void theClipsCutWhatTheySay() throws Exception {
     lookThroughC();
     BufferedImage whole = lens();
-    double lantern = number("() => { const c = jollyKite.camera().world, p = jollyKite.place('lantern'); return -(c[8]*(p[0]-c[12]) + c[9]*(p[1]-c[13]) + c[10]*(p[2]-c[14])); }");
+    double lantern =
+        number(
+            "() => { const c = jollyKite.camera().world, p = jollyKite.place('lantern'); return -(c[8]*(p[0]-c[12]) + c[9]*(p[1]-c[13]) + c[10]*(p[2]-c[14])); }");
     type("Near clip of Lantern to Pim", "" + (lantern - 0.4));
     assertTrue(difference(whole, lens()) < 0.01, "nothing of the lantern is nearer than that");
     type("Near clip of Lantern to Pim", "" + (lantern + 0.4));
@@ -90,6 +92,7 @@ class LensTest extends Desk {
     button("Blur").click();
     BufferedImage off = lens();
     double open = sharpness(wideOpen), stopped = sharpness(stoppedDown), sharp = sharpness(off);
-    assertTrue(open < stopped * 0.9 && stopped <= sharp * 1.01, open + " < " + stopped + " < " + sharp);
+    assertTrue(
+        open < stopped * 0.9 && stopped <= sharp * 1.01, open + " < " + stopped + " < " + sharp);
   }
 }

@@ -55,7 +55,9 @@ class ParityTest extends Desk {
     Map<String, String> asJson = new HashMap<>();
     rigs.forEach((k, v) -> asJson.put(k, ModelJson.write(v)));
     @SuppressWarnings("unchecked")
-    Map<String, List<List<Object>>> browserSays = (Map<String, List<List<Object>>>) page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
+    Map<String, List<List<Object>>> browserSays =
+        (Map<String, List<List<Object>>>)
+            page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
     Plan plan = new Plan(s, rigs::get);
     double worst = 0;
     int compared = 0;
@@ -64,7 +66,8 @@ class ParityTest extends Desk {
       for (List<Object> row : browserSays.get("" + f)) {
         int slot = plan.slot((String) row.get(0));
         for (int i = 1; i < row.size(); i++) {
-          double mine = i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * Plan.LENS + i - 17];
+          double mine =
+              i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * Plan.LENS + i - 17];
           double there = ((Number) row.get(i)).doubleValue();
           worst = Math.max(worst, Math.abs(mine - there) / Math.max(1, Math.abs(mine)));
           compared++;
@@ -78,13 +81,15 @@ class ParityTest extends Desk {
   @Test
   void theDemonstrationIsTheSameOnBothSides() throws Exception {
     Map<String, ModelRig> rigs = new HashMap<>();
-    for (SaltWind.Asset a : new SaltWind().assets()) rigs.put(a.sha256(), GlbReader.read(a.bytes()).geometry().rig());
+    for (SaltWind.Asset a : new SaltWind().assets())
+      rigs.put(a.sha256(), GlbReader.read(a.bytes()).geometry().rig());
     assertEquals(0, worst(new SaltWind().sw010(), rigs), 1e-9);
   }
 
   @Test
   void fiftyDocumentsOfChanceAreTheSameOnBothSides() {
-    for (int seed = 0; seed < 50; seed++) assertEquals(0, worst(RandomDocuments.of(seed), Map.of()), 1e-9, "seed " + seed);
+    for (int seed = 0; seed < 50; seed++)
+      assertEquals(0, worst(RandomDocuments.of(seed), Map.of()), 1e-9, "seed " + seed);
   }
 
   /** White balls on black ground: their middles in core, page and render within half a pixel. */
@@ -94,13 +99,39 @@ class ParityTest extends Desk {
     List<kite.core.command.Command> all = new ArrayList<>();
     for (int i = 0; i < at.length; i++) {
       Channels c = Channels.NONE.with("x", at[i][0]).with("y", at[i][1] - 0.15).with("z", at[i][2]);
-      all.add(new Add(new Piece("ball" + i, "Ball " + i, null, new Shape.StandIn(StandInKind.SPHERE, 0.3, 0.3, 0.3), "#ffffff", true, false, AxisOrder.PAN_TILT_ROLL, c)));
+      all.add(
+          new Add(
+              new Piece(
+                  "ball" + i,
+                  "Ball " + i,
+                  null,
+                  new Shape.StandIn(StandInKind.SPHERE, 0.3, 0.3, 0.3),
+                  "#ffffff",
+                  true,
+                  false,
+                  AxisOrder.PAN_TILT_ROLL,
+                  c)));
     }
     // light from behind the camera, on a sky too dark to count
-    all.add(new Add(new kite.core.document.Light("sun", "Sun", "#ffffff", "#000000", "#000000", Channels.NONE.with("elevation", 5).with("intensity", 20).with("softness", 0))));
+    all.add(
+        new Add(
+            new kite.core.document.Light(
+                "sun",
+                "Sun",
+                "#ffffff",
+                "#000000",
+                "#000000",
+                Channels.NONE.with("elevation", 5).with("intensity", 20).with("softness", 0))));
     Channels lens = Channels.NONE.with("focalLength", 24).with("shiftX", 1.5).with("shiftY", -0.8);
-    Base base = new Base("base", true, null, Base.Takes.POSITION, Channels.NONE.with("y", 1.6).with("pan", 4).with("tilt", -3).with("roll", 6));
-    all.add(new Add(new Camera("cam", "Camera", "A", "#f0785a", false, false, lens, List.of(base))));
+    Base base =
+        new Base(
+            "base",
+            true,
+            null,
+            Base.Takes.POSITION,
+            Channels.NONE.with("y", 1.6).with("pan", 4).with("tilt", -3).with("roll", 6));
+    all.add(
+        new Add(new Camera("cam", "Camera", "A", "#f0785a", false, false, lens, List.of(base))));
     Sequence demo = new SaltWind().sw010();
     Sequence s = Edit.apply(new Sequence(demo.header(), Map.of()), all);
     application.reset(s);
@@ -110,15 +141,21 @@ class ParityTest extends Desk {
     Plan plan = new Plan(s, a -> null);
     plan.evaluate(1001);
     int w = seen.getWidth(), h = seen.getHeight();
-    Picture p = new FrameRenderer(new SceneBuilder(a -> null).build(s, plan), Sky.of(s, plan, 1001)).render(CameraView.of(s, plan, (Camera) s.get("cam")), w, h, 16, 2, () -> false);
+    Picture p =
+        new FrameRenderer(new SceneBuilder(a -> null).build(s, plan), Sky.of(s, plan, 1001))
+            .render(CameraView.of(s, plan, (Camera) s.get("cam")), w, h, 16, 2, () -> false);
     BufferedImage rendered = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
     rendered.setRGB(0, 0, w, h, p.argb(), 0, w);
     for (double[] a : at) {
       double[] core = project(a);
       double x = core[0] * w, y = core[1] * h;
-      double[] inPage = Pictures.brightMiddle(seen, x, y, 14, 90), inRender = Pictures.brightMiddle(rendered, x, y, 14, 90);
-      assertTrue(inPage[2] > 20 && inRender[2] > 20, "the ball is there: " + inPage[2] + ", " + inRender[2]);
-      // a ball off the axis is drawn as an oval whose middle lies a little outside its centre's place
+      double[] inPage = Pictures.brightMiddle(seen, x, y, 14, 90),
+          inRender = Pictures.brightMiddle(rendered, x, y, 14, 90);
+      assertTrue(
+          inPage[2] > 20 && inRender[2] > 20,
+          "the ball is there: " + inPage[2] + ", " + inRender[2]);
+      // a ball off the axis is drawn as an oval whose middle lies a little outside its centre's
+      // place
       assertEquals(inRender[0], inPage[0], 0.5, "page and render, across");
       assertEquals(inRender[1], inPage[1], 0.5, "page and render, down");
       assertEquals(x, inRender[0], 0.5, "core and render, across");

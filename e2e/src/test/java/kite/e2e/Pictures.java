@@ -11,7 +11,8 @@ final class Pictures {
   static BufferedImage scaled(BufferedImage a, int w, int h) {
     BufferedImage b = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
     Graphics2D g = b.createGraphics();
-    g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+    g.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
     g.drawImage(a, 0, 0, w, h, null);
     return b;
   }
@@ -33,8 +34,12 @@ final class Pictures {
     double sa = 0, sb = 0, saa = 0, sbb = 0, sab = 0;
     for (int y = 1; y < a.getHeight(); y++) {
       for (int x = 1; x < a.getWidth(); x++) {
-        double ea = Math.abs(grey(a, x, y) - grey(a, x - 1, y)) + Math.abs(grey(a, x, y) - grey(a, x, y - 1));
-        double eb = Math.abs(grey(b, x, y) - grey(b, x - 1, y)) + Math.abs(grey(b, x, y) - grey(b, x, y - 1));
+        double ea =
+            Math.abs(grey(a, x, y) - grey(a, x - 1, y))
+                + Math.abs(grey(a, x, y) - grey(a, x, y - 1));
+        double eb =
+            Math.abs(grey(b, x, y) - grey(b, x - 1, y))
+                + Math.abs(grey(b, x, y) - grey(b, x, y - 1));
         n++;
         sa += ea;
         sb += eb;
@@ -51,7 +56,11 @@ final class Pictures {
     double x = 0, y = 0, n = 0;
     for (int j = (int) cy - reach; j <= cy + reach; j++) {
       for (int i = (int) cx - reach; i <= cx + reach; i++) {
-        if (i < 0 || j < 0 || i >= a.getWidth() || j >= a.getHeight() || (a.getRGB(i, j) >> 16 & 255) < threshold) continue;
+        if (i < 0
+            || j < 0
+            || i >= a.getWidth()
+            || j >= a.getHeight()
+            || (a.getRGB(i, j) >> 16 & 255) < threshold) continue;
         x += i + 0.5;
         y += j + 0.5;
         n++;

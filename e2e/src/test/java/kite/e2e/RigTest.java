@@ -21,7 +21,11 @@ class RigTest extends Desk {
     double[] p = numbers("() => jollyKite.place('" + id + "')");
     double head = height / heads;
     double pan = Math.toRadians(value(id, "pan"));
-    return new double[] {p[0] - Math.sin(pan) * 0.39 * head, p[1] + height - head * 0.46, p[2] - Math.cos(pan) * 0.39 * head};
+    return new double[] {
+      p[0] - Math.sin(pan) * 0.39 * head,
+      p[1] + height - head * 0.46,
+      p[2] - Math.cos(pan) * 0.39 * head
+    };
   }
 
   @Test
@@ -67,7 +71,8 @@ class RigTest extends Desk {
     page.getByText("draw one in plan").click();
     var box = page.getByTestId("set").boundingBox();
     double[][] places = {{0.3, 0.8}, {0.62, 0.72}, {0.35, 0.6}, {0.4, 0.35}, {0.7, 0.3}};
-    for (double[] p : places) page.mouse().click(box.x + box.width * p[0], box.y + box.height * p[1]);
+    for (double[] p : places)
+      page.mouse().click(box.x + box.width * p[0], box.y + box.height * p[1]);
     page.getByText("5 points").waitFor();
     button("Finish the path").click();
     page.getByText("the rail runs on it").waitFor();
@@ -78,9 +83,9 @@ class RigTest extends Desk {
     type("Progress of Dolly zoom on Oda", "100%");
     // both keys straight, so that progress is even
     page.locator("[data-lane$='/progress'] [data-key='1001']").focus();
-    button("Straight").click();
+    shape("Straight").click();
     page.locator("[data-lane$='/progress'] [data-key='1101']").focus();
-    button("Straight").click();
+    shape("Straight").click();
     // without the slide's own dolly, what moves is the rail
     page.getByLabel("Switch off: Slide").click();
     saved();

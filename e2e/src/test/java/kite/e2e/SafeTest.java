@@ -78,7 +78,13 @@ class SafeTest extends Desk {
     p.getByLabel("Hide Oda").click();
     p.getByText("may look but not change").waitFor();
     // nor behind the page's back
-    int status = ((Number) p.evaluate("async () => (await fetch('/api/sequences/" + sequence + "/edits', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1] }, body: JSON.stringify({ id: crypto.randomUUID(), revision: 0, label: 'x', commands: '{\"commands\":[]}' }) })).status")).intValue();
+    int status =
+        ((Number)
+                p.evaluate(
+                    "async () => (await fetch('/api/sequences/"
+                        + sequence
+                        + "/edits', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1] }, body: JSON.stringify({ id: crypto.randomUUID(), revision: 0, label: 'x', commands: '{\"commands\":[]}' }) })).status"))
+            .intValue();
     assertEquals(403, status);
     assertEquals(new SaltWind().sw010(), application.stored());
     other.close();

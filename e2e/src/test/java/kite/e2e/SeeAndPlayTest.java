@@ -15,7 +15,8 @@ class SeeAndPlayTest extends Desk {
     goTo(1020);
     BufferedImage a = lens();
     Set<Integer> colours = new HashSet<>();
-    for (int y = 0; y < a.getHeight(); y++) for (int x = 0; x < a.getWidth(); x++) colours.add(a.getRGB(x, y));
+    for (int y = 0; y < a.getHeight(); y++)
+      for (int x = 0; x < a.getWidth(); x++) colours.add(a.getRGB(x, y));
     assertTrue(colours.size() > 800, "a picture, not " + colours.size() + " colours");
     button("One frame on (.)").click();
     assertEquals(1021, number("() => jollyKite.state().frame"));
@@ -33,7 +34,7 @@ class SeeAndPlayTest extends Desk {
             """
             async () => {
               const began = performance.now();
-              document.querySelector('[aria-label^="Play"]').click();
+              document.querySelector('button[aria-label^="Play"]').click();
               await new Promise(r => setTimeout(r, 2500));
               const s = jollyKite.state();
               return [s.frame - 1001, (performance.now() - began) / 1000 * 24, s.dropped];
@@ -43,7 +44,9 @@ class SeeAndPlayTest extends Desk {
     double stopped = number("() => jollyKite.state().frame");
     page.waitForTimeout(300);
     assertEquals(stopped, number("() => jollyKite.state().frame"));
-    assertEquals((int) number("() => jollyKite.state().dropped") + " dropped", page.getByTestId("dropped").textContent());
+    assertEquals(
+        (int) number("() => jollyKite.state().dropped") + " dropped",
+        page.getByTestId("dropped").textContent());
   }
 
   @Test

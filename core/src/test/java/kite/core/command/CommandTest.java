@@ -39,11 +39,17 @@ class CommandTest {
         new EntityCommand.Rename("mark", "Gate"),
         new EntityCommand.Show(List.of("piece1"), false),
         new EntityCommand.Lock(List.of("piece1", "cam2"), true),
-        new EntityCommand.Reshape("piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
+        new EntityCommand.Reshape(
+            "piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
         new EntityCommand.Nest("piece1", null, true, 3),
         new EntityCommand.Attach("mark", null, 4),
-        new EntityCommand.Reroute("path", PathStyle.THROUGH, true, List.of(PathPoint.of(0, 0, 0), PathPoint.of(1, 0, 0), PathPoint.of(1, 0, 1))),
-        new ChannelCommand.SetChannel("piece0", "x", Channel.curve(Key.smooth(1, 2), Key.smooth(9, 3))),
+        new EntityCommand.Reroute(
+            "path",
+            PathStyle.THROUGH,
+            true,
+            List.of(PathPoint.of(0, 0, 0), PathPoint.of(1, 0, 0), PathPoint.of(1, 0, 1))),
+        new ChannelCommand.SetChannel(
+            "piece0", "x", Channel.curve(Key.smooth(1, 2), Key.smooth(9, 3))),
         new ChannelCommand.SetValue("piece0", "x", 5, 2.5, true),
         new ChannelCommand.InsertKey("piece0", "x", 3),
         new ChannelCommand.MoveKeys("piece0", "x", List.of(9.0), 2, 1),
@@ -91,13 +97,23 @@ class CommandTest {
 
   @Test
   void documentsReadBackAsWritten() {
-    for (int seed = 0; seed < 60; seed++) assertEquals(RandomDocuments.of(seed), SequenceJson.read(SequenceJson.write(RandomDocuments.of(seed))));
+    for (int seed = 0; seed < 60; seed++)
+      assertEquals(
+          RandomDocuments.of(seed),
+          SequenceJson.read(SequenceJson.write(RandomDocuments.of(seed))));
   }
 
   @Test
   void hostileDocumentsAreRefusedWithThePathToTheFault() {
     String good = SequenceJson.write(S);
-    for (String[] bad : new String[][] {{good.substring(0, 200), "$"}, {good.replaceFirst("\"format\":1", "\"format\":99"), "$.format"}, {good.replaceFirst("\"title\":\"Chance\"", "\"title\":5"), "$.header.title"}, {good.replaceFirst("\"gridM\":1", "\"gridM\":1,\"extra\":2"), "$.header.extra"}, {"[".repeat(3000), "$"}}) {
+    for (String[] bad :
+        new String[][] {
+          {good.substring(0, 200), "$"},
+          {good.replaceFirst("\"format\":1", "\"format\":99"), "$.format"},
+          {good.replaceFirst("\"title\":\"Chance\"", "\"title\":5"), "$.header.title"},
+          {good.replaceFirst("\"gridM\":1", "\"gridM\":1,\"extra\":2"), "$.header.extra"},
+          {"[".repeat(3000), "$"}
+        }) {
       Refusal r = assertThrows(Refusal.class, () -> SequenceJson.read(bad[0]));
       assertEquals(bad[1], r.field());
     }
@@ -119,48 +135,100 @@ class CommandTest {
 
   @Test
   void whatWouldBreakARuleIsRefusedInWords() {
-    assertTrue(refused(new ChannelCommand.SetValue("cam0", "focalLength", 1, -5, false)).contains("Focal length of “Camera 0” must be 1 to 5000 mm; -5 mm is not"));
-    assertTrue(refused(new ChannelCommand.SetChannel("cam0", "nearClip", Channel.fixed(2000))).contains("nearer than its far clip"));
-    assertEquals("Focus distance of camera A must be more than its focal length.", refused(new ChannelCommand.SetChannel("cam0", "focusDistance", Channel.fixed(0.02))));
-    assertTrue(refused(new ChannelCommand.SetValue("piece0", "scaleX", 1, Double.NaN, false)).contains("must be a number"));
-    assertTrue(refused(new ChannelCommand.SetValue("piece0", "x", 1, Double.NaN, true)).contains("not finite"));
-    assertTrue(refused(new ChannelCommand.SetValue("piece0", "wobble", 1, 1, false)).contains("no channel"));
+    assertTrue(
+        refused(new ChannelCommand.SetValue("cam0", "focalLength", 1, -5, false))
+            .contains("Focal length of “Camera 0” must be 1 to 5000 mm; -5 mm is not"));
+    assertTrue(
+        refused(new ChannelCommand.SetChannel("cam0", "nearClip", Channel.fixed(2000)))
+            .contains("nearer than its far clip"));
+    assertEquals(
+        "Focus distance of camera A must be more than its focal length.",
+        refused(new ChannelCommand.SetChannel("cam0", "focusDistance", Channel.fixed(0.02))));
+    assertTrue(
+        refused(new ChannelCommand.SetValue("piece0", "scaleX", 1, Double.NaN, false))
+            .contains("must be a number"));
+    assertTrue(
+        refused(new ChannelCommand.SetValue("piece0", "x", 1, Double.NaN, true))
+            .contains("not finite"));
+    assertTrue(
+        refused(new ChannelCommand.SetValue("piece0", "wobble", 1, 1, false))
+            .contains("no channel"));
     assertTrue(refused(new EntityCommand.Nest("piece0", "piece0", false, 1)).contains("loop"));
-    assertTrue(refused(new EntityCommand.Remove(List.of("path", "mark"), false)).contains("attends to"));
+    assertTrue(refused(new EntityCommand.Remove(List.of("mark"), false)).contains("attends to"));
     assertTrue(refused(new CutCommand.Roll("cut1", 1)).contains("already begins on frame 1"));
     assertTrue(refused(new CutCommand.Roll("cut1", 900)).contains("inside the sequence"));
     assertTrue(refused(new CutCommand.Swap("cut1", "path")).contains("wrong kind"));
-    assertTrue(refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of()))).contains("1 to 10000 points"));
-    assertTrue(refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of(PathPoint.of(1, 1, 1), PathPoint.of(1, 1, 1))))).contains("at one place"));
-    assertTrue(refused(new RigCommand.PutCue("cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("nobody", 1.0)))).contains("not among its subjects"));
-    assertTrue(refused(new RigCommand.PutCue("cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("mark", 0.8, "piece0", 0.8)))).contains("more than 1"));
+    assertTrue(
+        refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of())))
+            .contains("1 to 10000 points"));
+    assertTrue(
+        refused(
+                new EntityCommand.Add(
+                    new Path(
+                        "p",
+                        "P",
+                        PathStyle.THROUGH,
+                        false,
+                        List.of(PathPoint.of(1, 1, 1), PathPoint.of(1, 1, 1)))))
+            .contains("at one place"));
+    assertTrue(
+        refused(
+                new RigCommand.PutCue(
+                    "cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("nobody", 1.0))))
+            .contains("not among its subjects"));
+    assertTrue(
+        refused(
+                new RigCommand.PutCue(
+                    "cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("mark", 0.8, "piece0", 0.8))))
+            .contains("more than 1"));
     assertTrue(refused(new EntityCommand.Rename("nothing", "X")).contains("any more"));
   }
 
   @Test
   void loopsAreSpelledOut() {
-    Sequence s = Edit.apply(S, List.of(new EntityCommand.Nest("piece0", null, false, 1), new EntityCommand.Nest("piece1", "piece0", false, 1), new EntityCommand.Nest("piece2", "piece1", false, 1)));
-    Refusal r = assertThrows(Refusal.class, () -> Edit.apply(s, List.of(new EntityCommand.Nest("piece0", "piece2", false, 1))));
+    Sequence s =
+        Edit.apply(
+            S,
+            List.of(
+                new EntityCommand.Nest("piece0", null, false, 1),
+                new EntityCommand.Nest("piece1", "piece0", false, 1),
+                new EntityCommand.Nest("piece2", "piece1", false, 1)));
+    Refusal r =
+        assertThrows(
+            Refusal.class,
+            () -> Edit.apply(s, List.of(new EntityCommand.Nest("piece0", "piece2", false, 1))));
     assertEquals("That would make a loop: Piece 0 → Piece 2 → Piece 1 → Piece 0.", r.getMessage());
   }
 
   @Test
   void severalCommandsAreTakenTogetherOrNotAtAll() {
-    assertThrows(Refusal.class, () -> Edit.apply(S, List.of(new EntityCommand.Rename("mark", "Gate"), new EntityCommand.Rename("nothing", "X"))));
+    assertThrows(
+        Refusal.class,
+        () ->
+            Edit.apply(
+                S,
+                List.of(
+                    new EntityCommand.Rename("mark", "Gate"),
+                    new EntityCommand.Rename("nothing", "X"))));
     assertEquals("Mark", S.get("mark").name());
   }
 
   @Test
   void whateverReferredToARemovedThingLetsGo() {
-    Sequence s = Edit.apply(S, List.of(new EntityCommand.Remove(List.of("piece0", "path", "mark", "cam0"), true)));
-    for (var e : s.entities().values()) for (String id : References.of(e).keySet()) assertTrue(s.get(id) != null);
-    assertTrue(((Camera) s.get("cam1")).first(kite.core.rig.Attention.class).subjects().size() == 1);
+    Sequence s =
+        Edit.apply(
+            S, List.of(new EntityCommand.Remove(List.of("piece0", "path", "mark", "cam0"), true)));
+    for (var e : s.entities().values())
+      for (String id : References.of(e).keySet()) assertTrue(s.get(id) != null);
+    assertTrue(
+        ((Camera) s.get("cam1")).first(kite.core.rig.Attention.class).subjects().size() == 1);
   }
 
   @Test
   void aChangeSharesWhatDidNotChange() {
     Sequence next = Edit.apply(S, List.of(new EntityCommand.Rename("mark", "Gate")));
-    for (String id : S.entities().keySet()) if (!id.equals("mark")) assertTrue(S.get(id) == next.get(id));
+    for (String id : S.entities().keySet())
+      if (!id.equals("mark")) assertTrue(S.get(id) == next.get(id));
     assertEquals(java.util.Set.of("mark"), Change.between(S, next).touched());
   }
 }

@@ -16,7 +16,11 @@ class CueTrackTest {
 
   @Test
   void aCueInsideAnotherStartsFromTheMixOfThatMoment() {
-    List<Cue> cues = List.of(new Cue(0, 0, Ease.EVEN, Map.of("a", 1.0)), new Cue(10, 20, Ease.EVEN, Map.of("b", 1.0)), new Cue(20, 10, Ease.SLOW_BOTH, Map.of("c", 1.0)));
+    List<Cue> cues =
+        List.of(
+            new Cue(0, 0, Ease.EVEN, Map.of("a", 1.0)),
+            new Cue(10, 20, Ease.EVEN, Map.of("b", 1.0)),
+            new Cue(20, 10, Ease.SLOW_BOTH, Map.of("c", 1.0)));
     CueTrack t = new CueTrack(cues, List.of("a", "b", "c"));
     assertEquals(0.5, at(t, 20)[0], 1e-12);
     double[] last = at(t, 0);
@@ -35,7 +39,12 @@ class CueTrackTest {
 
   @Test
   void travelZeroIsAJumpAndBeforeTheFirstCueItsOwnMixHolds() {
-    CueTrack t = new CueTrack(List.of(new Cue(5, 0, Ease.EVEN, Map.of("a", 0.4)), new Cue(9, 0, Ease.EVEN, Map.of("b", 1.0))), List.of("a", "b"));
+    CueTrack t =
+        new CueTrack(
+            List.of(
+                new Cue(5, 0, Ease.EVEN, Map.of("a", 0.4)),
+                new Cue(9, 0, Ease.EVEN, Map.of("b", 1.0))),
+            List.of("a", "b"));
     assertEquals(0.4, at(t, -100)[0]);
     assertEquals(0.4, at(t, 8.999)[0]);
     assertEquals(1, at(t, 9)[1]);

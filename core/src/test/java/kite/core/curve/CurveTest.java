@@ -41,10 +41,12 @@ class CurveTest {
     for (int n = 0; n < 200; n++) {
       Key[] keys = new Key[6];
       double f = 0;
-      for (int i = 0; i < 6; i++) keys[i] = Key.smooth(f += 0.5 + r.nextInt(9), r.nextDouble() * 100);
+      for (int i = 0; i < 6; i++)
+        keys[i] = Key.smooth(f += 0.5 + r.nextInt(9), r.nextDouble() * 100);
       CompiledCurve c = CompiledCurve.of(Channel.curve(keys));
       for (int i = 0; i < 5; i++) {
-        double low = Math.min(keys[i].value(), keys[i + 1].value()), high = Math.max(keys[i].value(), keys[i + 1].value());
+        double low = Math.min(keys[i].value(), keys[i + 1].value()),
+            high = Math.max(keys[i].value(), keys[i + 1].value());
         for (double t = 0; t <= 1; t += 0.02) {
           double v = c.value(keys[i].frame() + t * (keys[i + 1].frame() - keys[i].frame()));
           assertTrue(v >= low - 1e-9 && v <= high + 1e-9);
@@ -67,7 +69,8 @@ class CurveTest {
 
   @Test
   void handlesThatWouldTurnBackAreShortened() {
-    Key a = Key.smooth(0, 0).free(0, 0, 500, 20, true), b = Key.smooth(10, 10).free(500, 5, 0, 0, true);
+    Key a = Key.smooth(0, 0).free(0, 0, 500, 20, true),
+        b = Key.smooth(10, 10).free(500, 5, 0, 0, true);
     CompiledCurve c = CompiledCurve.of(Channel.curve(a, b));
     for (double f = 0; f <= 10; f += 0.1) assertTrue(Double.isFinite(c.value(f)));
     assertEquals(10, c.value(10), 1e-9);
@@ -83,7 +86,8 @@ class CurveTest {
         double frame = f;
         if (curve.keys().stream().anyMatch(key -> Math.abs(key.frame() - frame) < 0.01)) continue;
         double rise = (k.value(f + 1e-5) - k.value(f - 1e-5)) / 2e-5;
-        if (Math.abs(rise) > 1e3) continue; // at a jump of a repeating curve, or a handle of no reach
+        if (Math.abs(rise) > 1e3)
+          continue; // at a jump of a repeating curve, or a handle of no reach
         assertEquals(rise, k.slope(f), 1e-3 * Math.max(1, Math.abs(rise)));
       }
     }
@@ -119,7 +123,8 @@ class CurveTest {
       if (!(c instanceof Channel.Curve curve) || curve.keys().size() < 3) continue;
       double at = curve.keys().get(0).frame() * 0.37 + curve.keys().get(1).frame() * 0.63;
       Channel more = CurveEdits.insert(c, at);
-      for (double f = curve.keys().get(0).frame(); f < curve.keys().get(1).frame(); f += 0.05) assertEquals(c.at(f), more.at(f), 1e-6, "seed " + seed);
+      for (double f = curve.keys().get(0).frame(); f < curve.keys().get(1).frame(); f += 0.05)
+        assertEquals(c.at(f), more.at(f), 1e-6, "seed " + seed);
     }
   }
 
@@ -127,7 +132,8 @@ class CurveTest {
   void keysMoveReplaceAndGo() {
     Channel c = Channel.curve(Key.smooth(0, 0), Key.smooth(10, 10), Key.smooth(20, 0));
     Channel moved = CurveEdits.move(c, List.of(10.0), 10, 3);
-    assertEquals(2, ((Channel.Curve) moved).keys().size(), "it lands on the last key and replaces it");
+    assertEquals(
+        2, ((Channel.Curve) moved).keys().size(), "it lands on the last key and replaces it");
     assertEquals(13, moved.at(20));
     assertEquals(Channel.fixed(0), CurveEdits.remove(c, List.of(0.0, 10.0, 20.0)));
     assertEquals(7, CurveEdits.setValue(c, 10, 7).at(10));
@@ -140,7 +146,8 @@ class CurveTest {
   @Test
   void badKeysAreRefused() {
     assertThrows(IllegalArgumentException.class, () -> Channel.curve(Key.smooth(1, Double.NaN)));
-    assertThrows(IllegalArgumentException.class, () -> Channel.curve(Key.smooth(2, 0), Key.smooth(2, 1)));
+    assertThrows(
+        IllegalArgumentException.class, () -> Channel.curve(Key.smooth(2, 0), Key.smooth(2, 1)));
     assertThrows(IllegalArgumentException.class, () -> new Channel.Curve(List.of()));
   }
 }

@@ -49,7 +49,8 @@ class RotationTest {
   @Test
   void blendIsTheShortestArc() {
     for (int n = 0; n < 100; n++) {
-      Quaterniond a = new Quaterniond().rotateXYZ(angle(), angle(), angle()), b = new Quaterniond().rotateXYZ(angle(), angle(), angle());
+      Quaterniond a = new Quaterniond().rotateXYZ(angle(), angle(), angle()),
+          b = new Quaterniond().rotateXYZ(angle(), angle(), angle());
       double t = r.nextDouble();
       double[] out = new double[4];
       Rotation.blend(new double[] {a.x, a.y, a.z, a.w}, new double[] {b.x, b.y, b.z, b.w}, t, out);
@@ -62,7 +63,9 @@ class RotationTest {
   void matrixAndQuaternionAreTheSameRotation() {
     for (int n = 0; n < 200; n++) {
       Quaterniond q = new Quaterniond().rotateXYZ(angle(), angle(), angle());
-      double[] m = Matrix.newIdentity(), back = new double[4], w = new Matrix4d().rotate(q).get(new double[16]);
+      double[] m = Matrix.newIdentity(),
+          back = new double[4],
+          w = new Matrix4d().rotate(q).get(new double[16]);
       Rotation.toMatrix(new double[] {q.x, q.y, q.z, q.w}, m, 0);
       for (int i = 0; i < 16; i++) assertEquals(w[i], m[i], 1e-12);
       Rotation.toQuaternion(m, 0, back);
@@ -82,8 +85,13 @@ class RotationTest {
   @Test
   void inverseUndoesAndAFlatTransformHasNone() {
     for (int n = 0; n < 50; n++) {
-      Matrix4d j = new Matrix4d().translate(angle(), angle(), angle()).rotateXYZ(angle(), angle(), angle()).scale(0.2 + r.nextDouble(), 2, 0.7);
-      double[] inv = Matrix.newInverse(j.get(new double[16]), 0), want = j.invert().get(new double[16]);
+      Matrix4d j =
+          new Matrix4d()
+              .translate(angle(), angle(), angle())
+              .rotateXYZ(angle(), angle(), angle())
+              .scale(0.2 + r.nextDouble(), 2, 0.7);
+      double[] inv = Matrix.newInverse(j.get(new double[16]), 0),
+          want = j.invert().get(new double[16]);
       for (int i = 0; i < 16; i++) assertEquals(want[i], inv[i], 1e-9);
     }
     double[] flat = Matrix.newIdentity();

@@ -3,9 +3,9 @@ package kite.core.number;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
+import kite.core.cut.Timecode;
 import kite.core.document.Rate;
 import kite.core.document.Unit;
-import kite.core.cut.Timecode;
 import org.junit.jupiter.api.Test;
 
 class NumberTextTest {

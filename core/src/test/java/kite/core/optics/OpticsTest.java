@@ -10,7 +10,8 @@ class OpticsTest {
 
   @Test
   void anglesOfViewOfFullFrameLensesAreThoseOfThePrintedTables() {
-    // published to a tenth of a degree: 24 mm 73.7°, 35 mm 54.4°, 50 mm 39.6°, 85 mm 23.9°, 135 mm 15.2°
+    // published to a tenth of a degree: 24 mm 73.7°, 35 mm 54.4°, 50 mm 39.6°, 85 mm 23.9°, 135 mm
+    // 15.2°
     double[][] table = {{24, 73.7}, {35, 54.4}, {50, 39.6}, {85, 23.9}, {135, 15.2}};
     for (double[] row : table) assertEquals(row[1], AngleOfView.degrees(36, row[0]), 0.05);
     assertEquals(50, AngleOfView.focalLengthMm(36, AngleOfView.degrees(36, 50)), 1e-12);
@@ -60,7 +61,8 @@ class OpticsTest {
     assertEquals(3.7, solved[0], 1e-9);
     assertEquals(4, solved[1], 1e-9);
     DepthOfField endless = new DepthOfField(40, 4, 0.02, d.hyperfocalM());
-    double[] open = DepthOfField.forLimits(40, 0.02, endless.nearLimitM(), Double.POSITIVE_INFINITY);
+    double[] open =
+        DepthOfField.forLimits(40, 0.02, endless.nearLimitM(), Double.POSITIVE_INFINITY);
     assertEquals(endless.focusM(), open[0], 1e-9);
     assertEquals(4, open[1], 1e-9);
   }
@@ -76,11 +78,14 @@ class OpticsTest {
     DeliveryWindow width = DeliveryWindow.of(50, FULL_FRAME, wide, Fit.WIDTH, 0, 0);
     assertEquals(36 / 50.0, width.width(), 1e-12);
     assertEquals(width.width() / wide, width.height(), 1e-12);
-    assertEquals(24 / 50.0, DeliveryWindow.of(50, FULL_FRAME, wide, Fit.HEIGHT, 0, 0).height(), 1e-12);
-    DeliveryWindow fill = DeliveryWindow.of(50, FULL_FRAME, wide, Fit.FILL, 0, 0), all = DeliveryWindow.of(50, FULL_FRAME, wide, Fit.SHOW_ALL, 0, 0);
+    assertEquals(
+        24 / 50.0, DeliveryWindow.of(50, FULL_FRAME, wide, Fit.HEIGHT, 0, 0).height(), 1e-12);
+    DeliveryWindow fill = DeliveryWindow.of(50, FULL_FRAME, wide, Fit.FILL, 0, 0),
+        all = DeliveryWindow.of(50, FULL_FRAME, wide, Fit.SHOW_ALL, 0, 0);
     assertTrue(fill.width() <= 0.72 + 1e-12 && fill.height() <= 0.48 + 1e-12);
     assertTrue(all.width() >= 0.72 - 1e-12 && all.height() >= 0.48 - 1e-12);
-    DeliveryWindow squeezed = DeliveryWindow.of(50, new FilmBack(21.95, 18.6, 2), wide, Fit.WIDTH, 0, 0);
+    DeliveryWindow squeezed =
+        DeliveryWindow.of(50, new FilmBack(21.95, 18.6, 2), wide, Fit.WIDTH, 0, 0);
     assertEquals(43.9 / 50, squeezed.width(), 1e-12);
   }
 

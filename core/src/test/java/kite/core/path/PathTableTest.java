@@ -13,7 +13,8 @@ class PathTableTest {
   private static PathTable random(long seed, boolean closed) {
     Random r = new Random(seed);
     List<PathPoint> points = new ArrayList<>();
-    for (int i = 0; i < 6; i++) points.add(PathPoint.of(i * 3 + r.nextDouble() * 4, r.nextDouble() * 3, r.nextDouble() * 8));
+    for (int i = 0; i < 6; i++)
+      points.add(PathPoint.of(i * 3 + r.nextDouble() * 4, r.nextDouble() * 3, r.nextDouble() * 8));
     return new PathTable(points, PathStyle.THROUGH, closed);
   }
 
@@ -21,7 +22,13 @@ class PathTableTest {
   void aQuarterCircleHasItsKnownLengthAndRadius() {
     // the cubic of a quarter circle of radius 5: handles of 0.5522847 r, off the circle by 0.03 %
     double k = 0.5522847498 * 5;
-    PathTable t = new PathTable(List.of(new PathPoint(new Vec3(5, 0, 0), Vec3.ZERO, new Vec3(0, 0, k)), new PathPoint(new Vec3(0, 0, 5), new Vec3(k, 0, 0), Vec3.ZERO)), PathStyle.BEZIER, false);
+    PathTable t =
+        new PathTable(
+            List.of(
+                new PathPoint(new Vec3(5, 0, 0), Vec3.ZERO, new Vec3(0, 0, k)),
+                new PathPoint(new Vec3(0, 0, 5), new Vec3(k, 0, 0), Vec3.ZERO)),
+            PathStyle.BEZIER,
+            false);
     assertEquals(Math.PI * 2.5, t.length(), 3e-4 * 8);
     assertEquals(0.2, t.curvature(0.5), 2e-3);
     assertEquals(5, t.tightestRadius(), 0.05);
@@ -46,7 +53,8 @@ class PathTableTest {
   @Test
   void metresAndParameterAreEachOthersInverse() {
     PathTable t = random(7, false);
-    for (double m = 0; m <= t.length(); m += t.length() / 97) assertEquals(m, t.metres(t.parameter(m)), 1e-6 * t.length());
+    for (double m = 0; m <= t.length(); m += t.length() / 97)
+      assertEquals(m, t.metres(t.parameter(m)), 1e-6 * t.length());
   }
 
   @Test
@@ -64,10 +72,15 @@ class PathTableTest {
 
   @Test
   void aPathThroughPointsPassesThemAndAClosedOneComesRound() {
-    List<PathPoint> points = List.of(PathPoint.of(0, 0, 0), PathPoint.of(4, 1, 0), PathPoint.of(5, 0, 7));
+    List<PathPoint> points =
+        List.of(PathPoint.of(0, 0, 0), PathPoint.of(4, 1, 0), PathPoint.of(5, 0, 7));
     PathTable t = new PathTable(points, PathStyle.THROUGH, true);
     for (int i = 0; i < 3; i++) assertEquals(0, t.newPlace(i).distance(points.get(i).at()), 1e-12);
-    assertEquals(0, t.newPlace(t.parameter(t.length() * 1.25)).distance(t.newPlace(t.parameter(t.length() * 0.25))), 1e-5);
+    assertEquals(
+        0,
+        t.newPlace(t.parameter(t.length() * 1.25))
+            .distance(t.newPlace(t.parameter(t.length() * 0.25))),
+        1e-5);
   }
 
   @Test
@@ -88,7 +101,11 @@ class PathTableTest {
 
   @Test
   void aSinglePointAndAZeroLengthPathStayPut() {
-    for (PathTable t : List.of(new PathTable(List.of(PathPoint.of(1, 2, 3)), PathStyle.THROUGH, false), new PathTable(List.of(PathPoint.of(1, 2, 3), PathPoint.of(1, 2, 3)), PathStyle.THROUGH, false))) {
+    for (PathTable t :
+        List.of(
+            new PathTable(List.of(PathPoint.of(1, 2, 3)), PathStyle.THROUGH, false),
+            new PathTable(
+                List.of(PathPoint.of(1, 2, 3), PathPoint.of(1, 2, 3)), PathStyle.THROUGH, false))) {
       assertEquals(0, t.length());
       assertEquals(new Vec3(1, 2, 3), t.newPlace(t.parameter(5)));
       double[] d = new double[3];

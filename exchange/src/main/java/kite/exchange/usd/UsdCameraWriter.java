@@ -47,10 +47,10 @@ public final class UsdCameraWriter {
     b.append("    token projection = \"perspective\"\n");
     double f0 = l[0];
     b.append("    float horizontalAperture = ")
-        .append(num((l[9] - l[8]) * f0 * MM_TO_USD))
+        .append(lens((l[9] - l[8]) * f0 * MM_TO_USD))
         .append('\n');
     b.append("    float verticalAperture = ")
-        .append(num((l[11] - l[10]) * f0 * MM_TO_USD))
+        .append(lens((l[11] - l[10]) * f0 * MM_TO_USD))
         .append('\n');
     samples(
         b,
@@ -89,7 +89,7 @@ public final class UsdCameraWriter {
     boolean same = true;
     for (int i = 1; i < n; i++) same &= value.applyAsDouble(i * Plan.LENS) == first;
     if (same) {
-      b.append("    ").append(attribute).append(" = ").append(num(first)).append('\n');
+      b.append("    ").append(attribute).append(" = ").append(lens(first)).append('\n');
       return;
     }
     b.append("    ").append(attribute).append(".timeSamples = {\n");
@@ -97,7 +97,7 @@ public final class UsdCameraWriter {
       b.append("        ")
           .append(num(bake.frames()[i]))
           .append(": ")
-          .append(num(value.applyAsDouble(i * Plan.LENS)))
+          .append(lens(value.applyAsDouble(i * Plan.LENS)))
           .append(",\n");
     b.append("    }\n");
   }
@@ -122,6 +122,11 @@ public final class UsdCameraWriter {
   static String identifier(String name) {
     String s = name.replaceAll("[^A-Za-z0-9_]", "_");
     return s.isEmpty() || Character.isDigit(s.charAt(0)) ? "_" + s : s;
+  }
+
+  /** A lens number, rounded to a billionth: its attributes are single precision. */
+  private static String lens(double v) {
+    return num(Math.rint(v * 1e9) / 1e9);
   }
 
   private static String num(double v) {

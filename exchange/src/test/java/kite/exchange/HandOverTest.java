@@ -1,0 +1,105 @@
+package kite.exchange;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import kite.core.bake.Bake;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.Channels;
+import kite.core.document.CutEntry;
+import kite.core.document.Header;
+import kite.core.document.Rate;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.model.Models;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
+import kite.core.rig.Base;
+import kite.exchange.cut.OtioWriter;
+import kite.exchange.usd.UsdCameraWriter;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class HandOverTest {
+  private static Sequence sequence() {
+    Header h =
+        new Header(
+            "SW990",
+            "Test",
+            101,
+            120,
+            new Rate(24000, 1001),
+            "m",
+            1,
+            new CameraPackage(new FilmBack(24, 18, 1), 1920, 1080, Fit.WIDTH, 0));
+    Base base =
+        new Base(
+            "base",
+            true,
+            null,
+            Base.Takes.POSITION,
+            Channels.NONE.with("x", Channel.curve(Key.smooth(101, 0), Key.smooth(120, 4))));
+    Camera c =
+        new Camera(
+            "cam",
+            "1 Crane",
+            "A",
+            "#f0785a",
+            false,
+            true,
+            Channels.NONE.with("focalLength", 50).with("shiftX", 1.2),
+            List.of(base));
+    return new Sequence(
+        h,
+        Map.of(
+            "cam",
+            c,
+            "one",
+            new CutEntry("one", "SW990_0010", "cam", 105),
+            "two",
+            new CutEntry("two", "SW990_0020", null, 112)));
+  }
+
+  @Test
+  void theTimelineHasClipsAndGapsThatFillIt() {
+    JsonNode t = JsonMapper.builder().build().readTree(OtioWriter.write(sequence()));
+    JsonNode track = t.path("tracks").path("children").path(0);
+    assertEquals("Track.1", track.path("OTIO_SCHEMA").asString());
+    String[] schemas = {"Gap.1", "Clip.1", "Gap.1"};
+    double[] lengths = {4, 7, 9};
+    for (int i = 0; i < 3; i++) {
+      JsonNode c = track.path("children").path(i);
+      assertEquals(schemas[i], c.path("OTIO_SCHEMA").asString());
+      assertEquals(lengths[i], c.path("source_range").path("duration").path("value").asDouble());
+      assertEquals(24000 / 1001.0, c.path("source_range").path("duration").path("rate").asDouble());
+    }
+    assertEquals("SW990_0010", track.path("children").path(1).path("name").asString());
+  }
+
+  @Test
+  void theUsdCameraSaysItsLensInTenthsOfAMetreAndItsPlaceOnEveryFrame() {
+    Sequence s = sequence();
+    String usd =
+        UsdCameraWriter.write(
+            s, Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1));
+    assertTrue(usd.startsWith("#usda 1.0\n"));
+    assertTrue(usd.contains("metersPerUnit = 1") && usd.contains("upAxis = \"Y\""));
+    assertTrue(usd.contains("def Camera \"_1_Crane\""), "a prim name may not begin with a digit");
+    assertTrue(usd.contains("float focalLength = 0.5\n"), "50 mm are half a tenth of a metre");
+    assertTrue(usd.contains("float horizontalAperture = 0.24"));
+    assertTrue(
+        usd.contains("float verticalAperture = 0.135"),
+        "the delivery window's height, 24 mm × 9/16");
+    assertTrue(usd.contains("float horizontalApertureOffset = 0.012"));
+    assertEquals(20, usd.split("\\(\\(1, 0, 0, 0\\), ", -1).length - 1, "a matrix on every frame");
+    assertTrue(usd.contains("120: ((1, 0, 0, 0), (0, 1, 0, 0), (0, 0, 1, 0), (4, 0, 0, 1))"));
+    assertEquals(
+        usd.chars().filter(c -> c == '{').count(), usd.chars().filter(c -> c == '}').count());
+  }
+}
