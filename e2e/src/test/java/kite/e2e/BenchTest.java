@@ -1,0 +1,184 @@
+package kite.e2e;
+
+import com.microsoft.playwright.Route;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import kite.core.codec.SequenceJson;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.curve.KeyShape;
+import kite.core.document.CameraPackage;
+import kite.core.document.Channels;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.Piece;
+import kite.core.document.Rate;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.evaluate.Plan;
+import kite.core.math.AxisOrder;
+import kite.core.model.Models;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
+import kite.render.Bvh;
+import kite.render.Triangles;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Measures; asserts nothing about time. Run by ./kite bench. */
+@Tag("bench")
+class BenchTest extends Desk {
+  private static final int FRAMES = 500;
+  private static final int NODES = 60;
+  private static final int CHAIN = 5;
+  private static final int KEYS = 10;
+  private static final int RUNS = 21;
+
+  /** 60 nodes in chains of five, each with six curves of ten straight keys. */
+  private static Sequence motion() {
+    Random r = new Random(1);
+    Map<String, Entity> all = new java.util.TreeMap<>();
+    for (int i = 0; i < NODES; i++) {
+      Channels c = Channels.NONE;
+      for (String n : List.of("x", "y", "z", "pan", "tilt", "roll")) {
+        List<Key> keys = new ArrayList<>();
+        for (int k = 0; k < KEYS; k++) keys.add(Key.of(k * 55, (r.nextDouble() - 0.5) * (n.length() == 1 ? 4 : 90), KeyShape.STRAIGHT));
+        c = c.with(n, new Channel.Curve(keys));
+      }
+      String parent = i % CHAIN == 0 ? null : String.format("n%02d", i - 1);
+      all.put(String.format("n%02d", i), new Piece(String.format("n%02d", i), "Node " + i, parent, new Shape.Group(), "#cccccc", true, false, AxisOrder.PAN_TILT_ROLL, c));
+    }
+    Header h = new Header("BENCH", "Bench", 0, FRAMES - 1, new Rate(24, 1), "m", 1, new CameraPackage(new FilmBack(24.89, 14, 1), 1920, 1080, Fit.WIDTH, 0));
+    return new Sequence(h, all);
+  }
+
+  private static final String IN_PAGE =
+      """
+      async ([document, runs, frames]) => {
+        const T = await import('/bench/three.module.js');
+        const { load } = await import('/core/kite-core.js');
+        const core = (await load('/core/kite-core.wasm')).exports;
+        const said = JSON.parse(core.open(document));
+        if (said.refusal) throw new Error(said.refusal.text);
+        const doc = JSON.parse(document), n = core.slots();
+        const world = new Float64Array(frames * n * 16), lens = new Float64Array(frames * n * 12);
+        const root = new T.Group(), objects = {}, tracks = [];
+        const axis = { x: 'position[x]', y: 'position[y]', z: 'position[z]', pan: 'rotation[y]', tilt: 'rotation[x]', roll: 'rotation[z]' };
+        for (const e of doc.entities) {
+          const o = objects[e.id] = new T.Object3D();
+          o.name = e.id; o.rotation.order = 'YXZ';
+          (e.parent ? objects[e.parent] : root).add(o);
+          for (const [c, curve] of Object.entries(e.channels)) {
+            const k = c.length > 1 ? Math.PI / 180 : 1;
+            tracks.push(new T.NumberKeyframeTrack(e.id + '.' + axis[c], curve.keys.map(q => q.frame / 24), curve.keys.map(q => q.value * k)));
+          }
+        }
+        const mixer = new T.AnimationMixer(root);
+        mixer.clipAction(new T.AnimationClip('motion', frames / 24 + 10, tracks)).play();
+        const out = new Float64Array(frames * n * 16);
+        const slots = doc.entities.map(e => [objects[e.id], core.slot(e.id)]);
+        const theirs = () => {
+          for (let f = 0; f < frames; f++) {
+            mixer.setTime(f / 24);
+            root.updateMatrixWorld(true);
+            for (const [o, s] of slots) out.set(o.matrixWorld.elements, (f * n + s) * 16);
+          }
+        };
+        const ours = () => core.evaluateRange(0, frames, world, lens);
+        const time = f => { const t = performance.now(); f(); return performance.now() - t; };
+        const a = [], b = [];
+        for (let i = 0; i < runs + 6; i++) { const x = time(ours), y = time(theirs); if (i >= 6) { a.push(x); b.push(y); } }
+        let worst = 0;
+        for (let i = 0; i < out.length; i++) worst = Math.max(worst, Math.abs(out[i] - world[i]));
+        const one = [];
+        const w1 = new Float64Array(n * 16), l1 = new Float64Array(n * 12);
+        for (let i = 0; i < 400; i++) one.push(time(() => core.evaluate(i, w1, l1)));
+        const median = q => [...q].sort((x, y) => x - y)[q.length >> 1];
+        return [median(a), median(b), worst, one.reduce((x, y) => x + y) / one.length];
+      }""";
+
+  @Test
+  void evaluatingAgainstThreeJs() {
+    Sequence s = motion();
+    Plan plan = new Plan(s, Models.NONE);
+    double[] jvm = new double[RUNS];
+    double[] rows = new double[FRAMES * plan.slots() * 16];
+    for (int i = -20; i < RUNS; i++) {
+      long t = System.nanoTime();
+      for (int f = 0; f < FRAMES; f++) {
+        plan.evaluate(f);
+        System.arraycopy(plan.world(), 0, rows, f * plan.slots() * 16, plan.slots() * 16);
+      }
+      if (i >= 0) jvm[i] = (System.nanoTime() - t) / 1e6;
+    }
+    Arrays.sort(jvm);
+    page.route("**/bench/*", (Route r) -> r.fulfill(new Route.FulfillOptions().setPath(Path.of("../web/node_modules/three/build/" + r.request().url().replaceAll(".*/", ""))).setContentType("text/javascript")));
+    double[] in = ((List<?>) page.evaluate(IN_PAGE, List.of(SequenceJson.write(s), RUNS, FRAMES))).stream().mapToDouble(x -> ((Number) x).doubleValue()).toArray();
+    System.out.printf("%nEvaluating %d frames × %d nodes (6 curves of %d keys each, chains of %d), median of %d:%n", FRAMES, NODES, KEYS, CHAIN, RUNS);
+    System.out.printf("  JVM                              %7.2f ms%n", jvm[RUNS / 2]);
+    System.out.printf("  browser build                    %7.2f ms   %.2f × the JVM's time%n", in[0], in[0] / jvm[RUNS / 2]);
+    System.out.printf("  three.js AnimationMixer          %7.2f ms   %.2f × as long as our browser build%n", in[1], in[1] / in[0]);
+    System.out.printf("  largest difference of a matrix element: %.1e (their keys are single precision)%n", in[2]);
+    System.out.printf("  one frame in the browser build   %7.4f ms%n", in[3]);
+  }
+
+  @Test
+  void tracingATerrain() throws InterruptedException {
+    int side = 317; // 316 × 316 × 2 = 199,712 triangles
+    Random r = new Random(2);
+    double[] bump = new double[12];
+    for (int i = 0; i < 12; i++) bump[i] = r.nextDouble() * 6;
+    float[][] p = new float[side * side][3];
+    for (int z = 0; z < side; z++) for (int x = 0; x < side; x++) {
+      double u = x / 20.0, v = z / 20.0, h = 0;
+      for (int i = 0; i < 6; i++) h += Math.sin(u * (i + 1) * 0.4 + bump[i]) * Math.cos(v * (i + 1) * 0.3 + bump[i + 6]) / (i + 1);
+      p[z * side + x] = new float[] {(float) u, (float) h, (float) v};
+    }
+    Triangles t = new Triangles();
+    float[] n = {0, 1, 0};
+    for (int z = 0; z + 1 < side; z++) for (int x = 0; x + 1 < side; x++) {
+      int a = z * side + x;
+      for (int[] q : new int[][] {{a, a + side, a + 1}, {a + 1, a + side, a + side + 1}}) {
+        t.begin(0);
+        for (int k = 0; k < 3; k++) t.corner(k, p[q[k]], 0, n, 0, null, 0, null, 0);
+      }
+    }
+    long began = System.nanoTime();
+    Bvh bvh = new Bvh(t);
+    double build = (System.nanoTime() - began) / 1e6;
+    double[] one = new double[9], two = new double[9];
+    for (int i = -3; i < 9; i++) {
+      double a = raysPerSecond(bvh, 1), b = raysPerSecond(bvh, 2);
+      if (i >= 0) {
+        one[i] = a;
+        two[i] = b;
+      }
+    }
+    Arrays.sort(one);
+    Arrays.sort(two);
+    System.out.printf("%nTracing a terrain of %,d triangles (hierarchy built in %.0f ms):%n", t.count(), build);
+    System.out.printf("  %.2f million rays a second on one core; two threads give %.2f × that%n", one[4] / 1e6, two[4] / one[4]);
+  }
+
+  private static double raysPerSecond(Bvh bvh, int threads) throws InterruptedException {
+    int size = 512;
+    Thread[] all = new Thread[threads];
+    long t = System.nanoTime();
+    for (int k = 0; k < threads; k++) {
+      all[k] = new Thread(() -> {
+        Bvh.Ray ray = new Bvh.Ray();
+        for (int y = 0; y < size; y++) for (int x = 0; x < size; x++) {
+          ray.set(8, 6, -4, (x - size / 2.0) / size, -0.35 - (y - size / 2.0) / size * 0.6, 1, 0, 1e6);
+          bvh.trace(ray, false);
+        }
+      });
+      all[k].start();
+    }
+    for (Thread a : all) a.join();
+    return (double) threads * size * size / ((System.nanoTime() - t) / 1e9);
+  }
+}

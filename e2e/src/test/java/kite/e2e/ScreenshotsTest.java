@@ -1,0 +1,70 @@
+package kite.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Renews docs/screenshots from the demonstration; run by ./kite screenshots. */
+@Tag("screenshots")
+class ScreenshotsTest extends Desk {
+  @Override
+  @BeforeEach
+  void signIn() throws Exception {
+    sequence = application.reset(document());
+    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    page = enter(context);
+  }
+
+  private void keep(String name) {
+    page.evaluate("() => document.fonts.ready");
+    page.mouse().move(640, 20);
+    page.waitForTimeout(900);
+    page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
+  }
+
+  @Test
+  void everyMainView() throws Exception {
+    Page door = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    door.navigate(application.address());
+    door.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).waitFor();
+    door.waitForTimeout(500);
+    door.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/sign-in.png")));
+    door.context().close();
+
+    choose("Along the stalls");
+    goTo(1096);
+    keep("move");
+    page.getByLabel("Desks").getByText("Set", new Locator.GetByTextOptions().setExact(true)).click();
+    choose("Pim");
+    goTo(1090);
+    keep("set");
+    button("Frame").click();
+    choose("Lantern to Pim");
+    goTo(1172);
+    keep("frame");
+    button("Cut").click();
+    button("Follow the cut").click();
+    goTo(1050);
+    keep("cut");
+    button("Move").click();
+    choose("Lantern to Pim");
+    goTo(1160);
+    page.locator("[title='Open the lane']").first().click();
+    page.locator("[data-lane='focusDistance'] [data-key='1172']").click();
+    keep("curves");
+    button("Deliver").click();
+    goTo(1160);
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
+    button("This frame").click();
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(90000));
+    keep("deliver");
+    page.keyboard().press("Control+k");
+    page.getByPlaceholder("What would you like to do?").fill("cut to");
+    keep("command-box");
+  }
+}
