@@ -128,18 +128,18 @@ function Transport() {
       <div className="segments" role="group" aria-label="Automatic keying">
         <Tip text="A number that has keys gets one on this frame; others stay fixed">
           <button
-            className={s.autoKey === 'keyed' ? 'on' : ''}
-            aria-pressed={s.autoKey === 'keyed'}
-            onClick={() => useSequence.setState({ autoKey: 'keyed' })}
+            className={s.keying === 'keyed' ? 'on' : ''}
+            aria-pressed={s.keying === 'keyed'}
+            onClick={() => useSequence.setState({ keying: 'keyed' })}
           >
             Key where keyed
           </button>
         </Tip>
         <Tip text="Every number you change gets a key on this frame">
           <button
-            className={s.autoKey === 'all' ? 'on' : ''}
-            aria-pressed={s.autoKey === 'all'}
-            onClick={() => useSequence.setState({ autoKey: 'all' })}
+            className={s.keying === 'all' ? 'on' : ''}
+            aria-pressed={s.keying === 'all'}
+            onClick={() => useSequence.setState({ keying: 'all' })}
           >
             Key all
           </button>

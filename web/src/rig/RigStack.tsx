@@ -113,7 +113,7 @@ function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[
                 channel: 'focalLength',
                 frame,
                 value: theCore().focalLengthFor(v),
-                key: useSequence.getState().autoKey === 'all',
+                key: useSequence.getState().keying === 'all',
               });
             else e.target.value = theCore().showNumber(angle, 'degrees');
           }}

@@ -15,7 +15,7 @@ export const DESKS: { id: Desk; name: string; hint: string }[] = [
 export type Saving = 'saved' | 'saving' | 'waiting';
 
 /** Which frames a changed number gets a key on. */
-export type AutoKey = 'keyed' | 'all';
+export type Keying = 'keyed' | 'all';
 
 export interface PendingEdit {
   id: string;
@@ -41,7 +41,7 @@ export interface SequenceState {
   /** The camera the lens view looks through, unless it follows the cut. */
   camera: string;
   followCut: boolean;
-  autoKey: AutoKey;
+  keying: Keying;
   openLanes: string[];
   undo: Done[];
   redo: Done[];
@@ -67,7 +67,7 @@ export const useSequence = create<SequenceState>(() => ({
   selected: [],
   camera: '',
   followCut: false,
-  autoKey: 'keyed',
+  keying: 'keyed',
   openLanes: [],
   undo: [],
   redo: [],
@@ -272,4 +272,4 @@ export function newId(kind: string): string {
   return `${kind}-${crypto.randomUUID().slice(0, 8)}`;
 }
 
-export const mayKey = (): boolean => get().autoKey === 'all';
+export const mayKey = (): boolean => get().keying === 'all';

@@ -234,7 +234,7 @@ class SetViewer {
   }
 
   frameSelection(): void {
-    const o = stage.object(useSequence.getState().selected[0]);
+    const o = stage.drawnAs(useSequence.getState().selected[0]);
     if (!o) return;
     const b = new THREE.Box3().setFromObject(o);
     const at =
@@ -264,7 +264,7 @@ class SetViewer {
     const e = this.movable();
     if (!e) this.arrows.detach();
     else if (!this.grabbed) {
-      this.handle.position.setFromMatrixPosition(stage.object(e.id)!.matrixWorld);
+      this.handle.position.setFromMatrixPosition(stage.drawnAs(e.id)!.matrixWorld);
       this.handle.updateMatrixWorld();
       if (this.arrows.object !== this.handle) this.arrows.attach(this.handle);
     }

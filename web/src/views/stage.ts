@@ -350,7 +350,8 @@ export class Stage {
     }
   }
 
-  object(id: string): THREE.Object3D | undefined {
+  /** What stands for an entity in the scene. */
+  drawnAs(id: string): THREE.Object3D | undefined {
     return this.shown.get(id)?.object;
   }
 

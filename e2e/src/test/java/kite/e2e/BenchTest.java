@@ -46,13 +46,36 @@ class BenchTest extends Desk {
       Channels c = Channels.NONE;
       for (String n : List.of("x", "y", "z", "pan", "tilt", "roll")) {
         List<Key> keys = new ArrayList<>();
-        for (int k = 0; k < KEYS; k++) keys.add(Key.of(k * 55, (r.nextDouble() - 0.5) * (n.length() == 1 ? 4 : 90), KeyShape.STRAIGHT));
+        for (int k = 0; k < KEYS; k++)
+          keys.add(
+              Key.of(
+                  k * 55, (r.nextDouble() - 0.5) * (n.length() == 1 ? 4 : 90), KeyShape.STRAIGHT));
         c = c.with(n, new Channel.Curve(keys));
       }
       String parent = i % CHAIN == 0 ? null : String.format("n%02d", i - 1);
-      all.put(String.format("n%02d", i), new Piece(String.format("n%02d", i), "Node " + i, parent, new Shape.Group(), "#cccccc", true, false, AxisOrder.PAN_TILT_ROLL, c));
+      all.put(
+          String.format("n%02d", i),
+          new Piece(
+              String.format("n%02d", i),
+              "Node " + i,
+              parent,
+              new Shape.Group(),
+              "#cccccc",
+              true,
+              false,
+              AxisOrder.PAN_TILT_ROLL,
+              c));
     }
-    Header h = new Header("BENCH", "Bench", 0, FRAMES - 1, new Rate(24, 1), "m", 1, new CameraPackage(new FilmBack(24.89, 14, 1), 1920, 1080, Fit.WIDTH, 0));
+    Header h =
+        new Header(
+            "BENCH",
+            "Bench",
+            0,
+            FRAMES - 1,
+            new Rate(24, 1),
+            "m",
+            1,
+            new CameraPackage(new FilmBack(24.89, 14, 1), 1920, 1080, Fit.WIDTH, 0));
     return new Sequence(h, all);
   }
 
@@ -116,13 +139,32 @@ class BenchTest extends Desk {
       if (i >= 0) jvm[i] = (System.nanoTime() - t) / 1e6;
     }
     Arrays.sort(jvm);
-    page.route("**/bench/*", (Route r) -> r.fulfill(new Route.FulfillOptions().setPath(Path.of("../web/node_modules/three/build/" + r.request().url().replaceAll(".*/", ""))).setContentType("text/javascript")));
-    double[] in = ((List<?>) page.evaluate(IN_PAGE, List.of(SequenceJson.write(s), RUNS, FRAMES))).stream().mapToDouble(x -> ((Number) x).doubleValue()).toArray();
-    System.out.printf("%nEvaluating %d frames × %d nodes (6 curves of %d keys each, chains of %d), median of %d:%n", FRAMES, NODES, KEYS, CHAIN, RUNS);
+    page.route(
+        "**/bench/*",
+        (Route r) ->
+            r.fulfill(
+                new Route.FulfillOptions()
+                    .setPath(
+                        Path.of(
+                            "../web/node_modules/three/build/"
+                                + r.request().url().replaceAll(".*/", "")))
+                    .setContentType("text/javascript")));
+    double[] in =
+        ((List<?>) page.evaluate(IN_PAGE, List.of(SequenceJson.write(s), RUNS, FRAMES)))
+            .stream().mapToDouble(x -> ((Number) x).doubleValue()).toArray();
+    System.out.printf(
+        "%nEvaluating %d frames × %d nodes (6 curves of %d keys each, chains of %d), median of %d:%n",
+        FRAMES, NODES, KEYS, CHAIN, RUNS);
     System.out.printf("  JVM                              %7.2f ms%n", jvm[RUNS / 2]);
-    System.out.printf("  browser build                    %7.2f ms   %.2f × the JVM's time%n", in[0], in[0] / jvm[RUNS / 2]);
-    System.out.printf("  three.js AnimationMixer          %7.2f ms   %.2f × as long as our browser build%n", in[1], in[1] / in[0]);
-    System.out.printf("  largest difference of a matrix element: %.1e (their keys are single precision)%n", in[2]);
+    System.out.printf(
+        "  browser build                    %7.2f ms   %.2f × the JVM's time%n",
+        in[0], in[0] / jvm[RUNS / 2]);
+    System.out.printf(
+        "  three.js AnimationMixer          %7.2f ms   %.2f × as long as our browser build%n",
+        in[1], in[1] / in[0]);
+    System.out.printf(
+        "  largest difference of a matrix element: %.1e (their keys are single precision)%n",
+        in[2]);
     System.out.printf("  one frame in the browser build   %7.4f ms%n", in[3]);
   }
 
@@ -133,20 +175,26 @@ class BenchTest extends Desk {
     double[] bump = new double[12];
     for (int i = 0; i < 12; i++) bump[i] = r.nextDouble() * 6;
     float[][] p = new float[side * side][3];
-    for (int z = 0; z < side; z++) for (int x = 0; x < side; x++) {
-      double u = x / 20.0, v = z / 20.0, h = 0;
-      for (int i = 0; i < 6; i++) h += Math.sin(u * (i + 1) * 0.4 + bump[i]) * Math.cos(v * (i + 1) * 0.3 + bump[i + 6]) / (i + 1);
-      p[z * side + x] = new float[] {(float) u, (float) h, (float) v};
-    }
+    for (int z = 0; z < side; z++)
+      for (int x = 0; x < side; x++) {
+        double u = x / 20.0, v = z / 20.0, h = 0;
+        for (int i = 0; i < 6; i++)
+          h +=
+              Math.sin(u * (i + 1) * 0.4 + bump[i])
+                  * Math.cos(v * (i + 1) * 0.3 + bump[i + 6])
+                  / (i + 1);
+        p[z * side + x] = new float[] {(float) u, (float) h, (float) v};
+      }
     Triangles t = new Triangles();
     float[] n = {0, 1, 0};
-    for (int z = 0; z + 1 < side; z++) for (int x = 0; x + 1 < side; x++) {
-      int a = z * side + x;
-      for (int[] q : new int[][] {{a, a + side, a + 1}, {a + 1, a + side, a + side + 1}}) {
-        t.begin(0);
-        for (int k = 0; k < 3; k++) t.corner(k, p[q[k]], 0, n, 0, null, 0, null, 0);
+    for (int z = 0; z + 1 < side; z++)
+      for (int x = 0; x + 1 < side; x++) {
+        int a = z * side + x;
+        for (int[] q : new int[][] {{a, a + side, a + 1}, {a + 1, a + side, a + side + 1}}) {
+          t.begin(0);
+          for (int k = 0; k < 3; k++) t.corner(k, p[q[k]], 0, n, 0, null, 0, null, 0);
+        }
       }
-    }
     long began = System.nanoTime();
     Bvh bvh = new Bvh(t);
     double build = (System.nanoTime() - began) / 1e6;
@@ -160,8 +208,11 @@ class BenchTest extends Desk {
     }
     Arrays.sort(one);
     Arrays.sort(two);
-    System.out.printf("%nTracing a terrain of %,d triangles (hierarchy built in %.0f ms):%n", t.count(), build);
-    System.out.printf("  %.2f million rays a second on one core; two threads give %.2f × that%n", one[4] / 1e6, two[4] / one[4]);
+    System.out.printf(
+        "%nTracing a terrain of %,d triangles (hierarchy built in %.0f ms):%n", t.count(), build);
+    System.out.printf(
+        "  %.2f million rays a second on one core; two threads give %.2f × that%n",
+        one[4] / 1e6, two[4] / one[4]);
   }
 
   private static double raysPerSecond(Bvh bvh, int threads) throws InterruptedException {
@@ -169,13 +220,24 @@ class BenchTest extends Desk {
     Thread[] all = new Thread[threads];
     long t = System.nanoTime();
     for (int k = 0; k < threads; k++) {
-      all[k] = new Thread(() -> {
-        Bvh.Ray ray = new Bvh.Ray();
-        for (int y = 0; y < size; y++) for (int x = 0; x < size; x++) {
-          ray.set(8, 6, -4, (x - size / 2.0) / size, -0.35 - (y - size / 2.0) / size * 0.6, 1, 0, 1e6);
-          bvh.trace(ray, false);
-        }
-      });
+      all[k] =
+          new Thread(
+              () -> {
+                Bvh.Ray ray = new Bvh.Ray();
+                for (int y = 0; y < size; y++)
+                  for (int x = 0; x < size; x++) {
+                    ray.set(
+                        8,
+                        6,
+                        -4,
+                        (x - size / 2.0) / size,
+                        -0.35 - (y - size / 2.0) / size * 0.6,
+                        1,
+                        0,
+                        1e6);
+                    bvh.trace(ray, false);
+                  }
+              });
       all[k].start();
     }
     for (Thread a : all) a.join();

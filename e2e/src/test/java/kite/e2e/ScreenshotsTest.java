@@ -24,22 +24,27 @@ class ScreenshotsTest extends Desk {
     page.evaluate("() => document.fonts.ready");
     page.mouse().move(640, 20);
     page.waitForTimeout(900);
-    page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
+    page.screenshot(
+        new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
   }
 
   @Test
   void everyMainView() throws Exception {
-    Page door = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    Page door =
+        browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
     door.navigate(application.address());
     door.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).waitFor();
     door.waitForTimeout(500);
-    door.screenshot(new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/sign-in.png")));
+    door.screenshot(
+        new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/sign-in.png")));
     door.context().close();
 
     choose("Along the stalls");
     goTo(1096);
     keep("move");
-    page.getByLabel("Desks").getByText("Set", new Locator.GetByTextOptions().setExact(true)).click();
+    page.getByLabel("Desks")
+        .getByText("Set", new Locator.GetByTextOptions().setExact(true))
+        .click();
     choose("Pim");
     goTo(1090);
     keep("set");
