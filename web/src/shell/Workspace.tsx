@@ -17,10 +17,10 @@ import { Tip } from './Tip';
 /** Share of the width the set view has on each desk, and the height of the lanes. */
 const SHAPES: Record<Desk, { share: number; time: number }> = {
   set: { share: 0.62, time: 170 },
-  frame: { share: 0.34, time: 170 },
-  move: { share: 0.48, time: 260 },
-  cut: { share: 0.3, time: 210 },
-  deliver: { share: 0.34, time: 150 },
+  frame: { share: 0.36, time: 170 },
+  move: { share: 0.43, time: 260 },
+  cut: { share: 0.36, time: 210 },
+  deliver: { share: 0.36, time: 150 },
 };
 
 /** The one window: five desks over the same sequence. */

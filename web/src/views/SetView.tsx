@@ -60,7 +60,7 @@ export function SetView() {
         <span className="grow" />
         <Tip text="Bring the selection into view (Shift+V)">
           <button className="pill" onClick={() => view.current?.frameSelection()}>
-            Find selection
+            Find
           </button>
         </Tip>
       </div>

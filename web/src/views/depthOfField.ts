@@ -53,7 +53,8 @@ export class DepthOfFieldPass {
         }
         void main() {
           float here = inverseDepth(at), own = radius(here), reach = widest * 0.5 * size.y;
-          vec3 sum = texture2D(colour, at).rgb; float total = 1.0;
+          float total = 1.0 / max(1.0, 3.14159 * own * own); // the middle pixel counts for its share of its disc
+          vec3 sum = texture2D(colour, at).rgb * total;
           for (int i = 1; i <= ${SAMPLES}; i++) {
             float k = float(i) / ${SAMPLES}.0, r = sqrt(k) * reach, a = float(i) * 2.39996323;
             vec2 p = at + vec2(cos(a), sin(a)) * r / size;

@@ -140,16 +140,25 @@ public final class KiteCore {
   public static void evaluate(double frame, Float64Array world, Float64Array lens) {
     plan.evaluate(frame);
     world.set(plan.world(), 0);
-    lens.set(plan.lens(), 0);
+    copyLenses(lens, 0);
   }
 
   /** Evaluates a run of frames; row after row of what {@link #evaluate} gives. */
   @JSExport
   public static void evaluateRange(double first, int count, Float64Array world, Float64Array lens) {
+    int slots = plan.slots();
     for (int i = 0; i < count; i++) {
       plan.evaluate(first + i);
-      world.set(plan.world(), i * plan.world().length);
-      lens.set(plan.lens(), i * plan.lens().length);
+      world.set(plan.world(), i * slots * 16);
+      copyLenses(lens, i * slots * Plan.LENS);
+    }
+  }
+
+  private static void copyLenses(Float64Array lens, int at) {
+    double[] from = plan.lens();
+    for (int slot : plan.cameraSlots()) {
+      for (int k = 0; k < Plan.LENS; k++)
+        lens.set(at + slot * Plan.LENS + k, from[slot * Plan.LENS + k]);
     }
   }
 

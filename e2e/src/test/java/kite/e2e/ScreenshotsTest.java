@@ -22,7 +22,7 @@ class ScreenshotsTest extends Desk {
 
   private void keep(String name) {
     page.evaluate("() => document.fonts.ready");
-    page.mouse().move(640, 20);
+    page.mouse().move(330, 20);
     page.waitForTimeout(900);
     page.screenshot(
         new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));

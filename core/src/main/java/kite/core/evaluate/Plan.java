@@ -44,6 +44,7 @@ public final class Plan {
   private final Map<String, Node> nodes = new HashMap<>();
   private final Map<Path, PathTable> paths;
   private final Node[] order;
+  private final int[] cameras;
   final double[] world;
   final double[] lens;
   private double frame = Double.NaN;
@@ -64,6 +65,7 @@ public final class Plan {
     Set<String> done = new HashSet<>();
     for (Entity e : sequence.entities().values()) visit(e, sorted, done, earlier);
     order = sorted.toArray(new Node[0]);
+    cameras = sorted.stream().filter(n -> n instanceof CameraNode).mapToInt(n -> n.slot).toArray();
     world = new double[slots.size() * Matrix.SIZE];
     lens = new double[slots.size() * LENS];
     for (int i = 0; i < slots.size(); i++) Matrix.identity(world, i * Matrix.SIZE);
@@ -165,6 +167,11 @@ public final class Plan {
   /** The slot of an entity, or −1 when it has no place in space. */
   public int slot(String id) {
     return nodes.containsKey(id) ? slots.get(id) : -1;
+  }
+
+  /** Slots of the cameras, the only ones whose lens values mean something. */
+  public int[] cameraSlots() {
+    return cameras;
   }
 
   /** How many slots there are. */
