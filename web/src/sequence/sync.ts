@@ -52,6 +52,7 @@ async function load(id: string): Promise<void> {
   const fits: PendingEdit[] = [];
   for (const e of get().pending) {
     mine.add(e.id);
+    if (await taken(id, e.id)) continue; // stored before, only the answer was lost: the document has it
     try {
       reapply(e);
       fits.push(e);
@@ -62,6 +63,17 @@ async function load(id: string): Promise<void> {
   }
   set({ pending: fits });
   shelve();
+}
+
+/** Whether the server has an edit in its journal. */
+async function taken(id: string, edit: string): Promise<boolean> {
+  try {
+    await getJson(`/api/sequences/${id}/edits/${edit}`);
+    return true;
+  } catch (e) {
+    if (e instanceof ServerRefused && e.status === 404) return false;
+    throw e;
+  }
 }
 
 async function send(): Promise<void> {

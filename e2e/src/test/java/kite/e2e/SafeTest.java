@@ -51,6 +51,27 @@ class SafeTest extends Desk {
   }
 
   @Test
+  void anEditWhoseAnswerWasLostIsNotAppliedTwice() throws Exception {
+    choose("Lantern to Pim");
+    goTo(1175);
+    page.route(
+        "**/edits",
+        route -> {
+          route.fetch(); // the server takes it …
+          route.abort(); // … and the page never hears of it
+        });
+    page.getByTestId("lens").focus();
+    page.keyboard().press("ArrowRight"); // a relative edit: twice would be seen
+    page.getByText("1 kept here").waitFor();
+    page.unroute("**/edits");
+    page.reload();
+    ready(page);
+    saved();
+    assertEquals(-6, value("camC", "head/pan"), 1e-9);
+    assertEquals(-6, application.stored().get("camC").channel("head/pan").at(1175), 1e-9);
+  }
+
+  @Test
   void aSecondWindowSeesTheEditAndBothEditDifferentThings() throws Exception {
     Page second = context.newPage();
     second.navigate(application.address() + "#" + sequence);

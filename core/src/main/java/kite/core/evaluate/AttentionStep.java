@@ -7,6 +7,7 @@ import kite.core.curve.CompiledCurve;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.rig.Attention;
+import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
 
 /**
@@ -61,7 +62,7 @@ final class AttentionStep implements Step {
   public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
     track.shares(frame, shares);
     double total = attended(frame, plan, m);
-    double strength = Math.min(1, total) * c[3].value(frame);
+    double strength = Math.min(1, total) * Node.within(RigPart.STRENGTH, c[3].value(frame));
     if (strength <= 0) return;
     double l = Math.sqrt(point[0] * point[0] + point[1] * point[1] + point[2] * point[2]);
     if (l < AT_THE_LENS_M) return;

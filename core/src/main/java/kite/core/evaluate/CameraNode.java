@@ -4,11 +4,13 @@ import java.util.List;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
+import kite.core.document.ChannelSpec;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
 
 /** A camera: its lens first, then its stack from the ground up. */
 final class CameraNode extends Node {
+  private static final ChannelSpec[] LENS = Camera.LENS.toArray(new ChannelSpec[0]);
   private final CompiledCurve[] lens;
   private final Step[] steps;
   private final double unitLeft;
@@ -40,7 +42,7 @@ final class CameraNode extends Node {
   @Override
   void evaluate(double frame, Plan plan) {
     int o = slot * Plan.LENS;
-    for (int i = 0; i < lens.length; i++) plan.lens[o + i] = lens[i].value(frame);
+    for (int i = 0; i < lens.length; i++) plan.lens[o + i] = within(LENS[i], lens[i].value(frame));
     double f = plan.lens[o], sx = plan.lens[o + 6] * squeeze, sy = plan.lens[o + 7];
     left = (unitLeft + sx) / f;
     right = (unitRight + sx) / f;

@@ -30,4 +30,11 @@ abstract class Node {
     }
     return all.toArray(new CompiledCurve[0]);
   }
+
+  /**
+   * A value kept inside its channel's limits: free handles and runs beyond the keys may leave them.
+   */
+  static double within(ChannelSpec spec, double v) {
+    return Math.max(spec.least(), Math.min(spec.most(), v));
+  }
 }

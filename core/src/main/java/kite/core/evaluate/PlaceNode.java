@@ -84,7 +84,7 @@ final class PlaceNode extends Node {
           m,
           o);
       for (int axis = 0; axis < 3; axis++) {
-        double s = c[6 + axis].value(frame);
+        double s = within(Place.SCALE_X, c[6 + axis].value(frame));
         m[o + axis * 4] *= s;
         m[o + axis * 4 + 1] *= s;
         m[o + axis * 4 + 2] *= s;

@@ -5,6 +5,7 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.path.PathTable;
 import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
 
 /** A carriage on a path. */
 final class RailStep implements Step {
@@ -45,7 +46,7 @@ final class RailStep implements Step {
     for (int i = 0; i < 3; i++)
       p[i] += frameOf[i] * c[1].value(frame) + frameOf[4 + i] * c[2].value(frame);
     double bank = c[5].value(frame) == 0 ? 0 : bank(frame) * c[5].value(frame);
-    double strength = c[6].value(frame);
+    double strength = Node.within(RigPart.STRENGTH, c[6].value(frame));
     for (int i = 0; i < 3; i++) m[12 + i] += (p[i] - m[12 + i]) * strength;
     if (facing == Rail.Facing.TRAVEL) {
       rolled(frameOf, bank);

@@ -458,4 +458,26 @@ class EvaluateTest {
       }
     }
   }
+
+  @Test
+  void aCurveThatSwingsBeyondItsLimitsNeverReachesTheLens() {
+    Key low = Key.smooth(1, 10).free(0, 0, 5, -400, true),
+        high = Key.smooth(20, 30).free(5, -400, 0, 0, true);
+    Camera c =
+        new Camera(
+            "cam",
+            "Camera",
+            "A",
+            "#f0785a",
+            false,
+            false,
+            Channels.NONE.with("focalLength", Channel.curve(low, high)),
+            List.of(base(Channels.NONE)));
+    Sequence s = with(c);
+    Plan p = new Plan(s, Models.NONE);
+    p.evaluate(10);
+    assertTrue(c.channel("focalLength").at(10) < 0, "the curve itself does");
+    assertEquals(1, p.lens()[p.slot("cam") * Plan.LENS]);
+    assertTrue(Double.isFinite(p.lens()[p.slot("cam") * Plan.LENS + 9]));
+  }
 }

@@ -74,6 +74,12 @@ class SequenceApi {
         "[" + String.join(",", store.since(id, after).stream().map(EditMade::json).toList()) + "]");
   }
 
+  /** One edit by its id; 404 when it was never taken. A page asks before it sends one again. */
+  @GetMapping(path = "/{id}/edits/{edit}", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> one(@PathVariable UUID id, @PathVariable UUID edit) {
+    return json(store.made(id, edit).json());
+  }
+
   private static ResponseEntity<String> json(String body) {
     return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(body);
   }

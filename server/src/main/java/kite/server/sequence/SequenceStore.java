@@ -79,6 +79,14 @@ public class SequenceStore {
         .toList();
   }
 
+  @Transactional(readOnly = true)
+  EditMade made(UUID sequence, UUID edit) {
+    return edits
+        .findByIdAndSequenceId(edit, sequence)
+        .map(SequenceStore::made)
+        .orElseThrow(() -> Problem.missing("edit"));
+  }
+
   private static EditMade made(EditRow e) {
     return new EditMade(e.sequenceId, e.revision, e.id, e.author, e.label, e.change);
   }
