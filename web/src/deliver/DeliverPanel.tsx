@@ -168,6 +168,11 @@ function Job({ job, onStop }: { job: RenderShown; onStop: () => void }) {
             Film as MP4 · {job.width} × {job.height}
           </a>
         ) : null}
+        {job.total > 1 && job.done > 0 && !active ? (
+          <a href={`/api/renders/${job.id}/frames.zip`} download>
+            {job.done} frames as PNG, in one archive
+          </a>
+        ) : null}
         {job.done > 0 ? (
           <a href={`/api/renders/${job.id}/frames/${job.done}.png`} download={`${job.label}.png`}>
             {job.total > 1 ? 'Newest frame as PNG' : 'Frame as PNG'}

@@ -69,6 +69,12 @@ class DeliverTest extends Desk {
     assertEquals(192, film[0]);
     assertEquals(108, film[1]);
     assertEquals(6 / 24.0, film[2], 0.03);
+    var download =
+        page.waitForDownload(() -> page.getByText("6 frames as PNG, in one archive").click());
+    try (java.util.zip.ZipFile zip = new java.util.zip.ZipFile(download.path().toFile())) {
+      assertEquals(6, zip.size());
+      assertEquals(108, ImageIO.read(zip.getInputStream(zip.getEntry("00006.png"))).getHeight());
+    }
   }
 
   @Test

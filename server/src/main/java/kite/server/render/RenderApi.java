@@ -6,6 +6,8 @@ import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import kite.core.codec.SequenceJson;
 import kite.core.cut.Cut;
 import kite.core.document.Camera;
@@ -16,6 +18,8 @@ import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +29,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Asking for renders, watching, stopping and fetching them. */
 @RestController
@@ -185,6 +190,30 @@ class RenderApi {
             .findById(new RenderFrame.Key(id, number))
             .orElseThrow(() -> Problem.missing("frame"));
     return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
+  }
+
+  /** Every finished picture in one archive, in the order of the film. */
+  @GetMapping("/renders/{id}/frames.zip")
+  ResponseEntity<StreamingResponseBody> archive(@PathVariable UUID id) {
+    RenderJob j = job(id);
+    List<RenderFrame> finished = frames.findByJobIdOrderByNumber(id);
+    StreamingResponseBody body =
+        out -> {
+          try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (RenderFrame f : finished) {
+              zip.putNextEntry(new ZipEntry(f.file));
+              Files.copy(runner.folder(id).resolve(f.file), zip);
+              zip.closeEntry();
+            }
+          }
+        };
+    String name = j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + ".zip";
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name).build().toString())
+        .contentType(MediaType.parseMediaType("application/zip"))
+        .body(body);
   }
 
   /** The film; ranges are served, so that it can be scrubbed. */
