@@ -127,7 +127,17 @@ class SetViewer {
   private readonly handle = new THREE.Object3D();
   private readonly drawn = new THREE.Line(
     new THREE.BufferGeometry(),
-    new THREE.LineBasicMaterial({ color: '#f2b441', depthTest: false }),
+    new THREE.LineBasicMaterial({ color: '#f2b441', depthTest: false, transparent: true }),
+  );
+  private readonly drawnPoints = new THREE.Points(
+    this.drawn.geometry,
+    new THREE.PointsMaterial({
+      color: '#f6efe0',
+      size: 9,
+      sizeAttenuation: false,
+      depthTest: false,
+      transparent: true,
+    }),
   );
   private readonly ray = new THREE.Raycaster();
   private readonly leave: (() => void)[] = [];
@@ -155,8 +165,12 @@ class SetViewer {
     this.arrows.addEventListener('dragging-changed', (e) => this.drag(Boolean(e.value)));
     this.arrows.addEventListener('objectChange', () => this.moved());
     this.arrows.addEventListener('change', this.ask);
-    this.drawn.layers.set(AIDS);
-    this.drawn.frustumCulled = false;
+    for (const o of [this.drawn, this.drawnPoints]) {
+      o.layers.set(AIDS);
+      o.frustumCulled = false;
+      o.renderOrder = 9; // over everything, so that a path under an awning is seen
+    }
+    this.drawn.add(this.drawnPoints);
     stage.scene.add(this.arrows.getHelper(), this.handle, this.drawn);
     const size = new ResizeObserver(() => this.fit());
     size.observe(box);
@@ -215,6 +229,7 @@ class SetViewer {
     if (d) {
       this.drawn.geometry.dispose();
       this.drawn.geometry = new THREE.BufferGeometry().setFromPoints(d.map((p) => new THREE.Vector3(...p)));
+      this.drawnPoints.geometry = this.drawn.geometry;
     }
     this.renderer.render(stage.scene, this.camera);
     this.canvas.dataset.drawn = String(useSequence.getState().version);

@@ -99,7 +99,8 @@ export class Stage {
     (grid.material as THREE.Material).transparent = true;
     (grid.material as THREE.Material).opacity = 0.28;
     grid.position.y = 0.002;
-    (this.outline.material as THREE.LineBasicMaterial).depthTest = false;
+    Object.assign(this.outline.material, { depthTest: false, transparent: true });
+    this.outline.renderOrder = 8;
     this.outline.visible = false;
     this.aids.add(grid, this.outline);
     this.scene.add(this.sky, this.air, this.sun, this.sun.target, this.pieces, this.aids);

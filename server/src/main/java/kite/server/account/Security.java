@@ -15,6 +15,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Sessions, rights and the headers that keep the page to its own scripts. */
@@ -49,7 +50,10 @@ class Security {
 
   @Bean
   SecurityFilterChain rules(HttpSecurity http, SignInLimit limit) throws Exception {
-    http.csrf(c -> c.spa());
+    CookieCsrfTokenRepository token =
+        CookieCsrfTokenRepository.withHttpOnlyFalse(); // the page reads it
+    token.setCookieCustomizer(c -> c.sameSite("Strict"));
+    http.csrf(c -> c.spa().csrfTokenRepository(token));
     http.headers(
         h -> h.contentSecurityPolicy(c -> c.policyDirectives(POLICY)).referrerPolicy(r -> {}));
     http.authorizeHttpRequests(
