@@ -7,10 +7,20 @@ export interface Header {
   title: string;
   firstFrame: number;
   lastFrame: number;
-  rate: Rate;
   displayUnit: string;
   gridM: number;
+  gridLines: number;
+  standards: Standards;
+  own: Own;
+}
+
+export interface Standards {
+  rate: Rate;
   cameraPackage: CameraPackage;
+  nearClipM: number;
+  farClipM: number;
+  kits: LensKit[];
+  naming: Naming;
 }
 
 export interface Rate {
@@ -34,13 +44,48 @@ export interface FilmBack {
 
 export type Fit = 'width' | 'height' | 'fill' | 'showAll';
 
-export type Entity = Piece | Mark | Path | Camera | Light | CutEntry;
+export interface LensKit {
+  name: string;
+  squeeze: number;
+  lenses: Lens[];
+}
+
+export interface Lens {
+  shortestMm: number;
+  longestMm: number;
+  widestStop: number;
+  closestFocusM: number;
+}
+
+export interface Naming {
+  shots: string;
+  pieces: Style;
+  cameras: Style;
+}
+
+export type Style = 'asTyped' | 'sentence' | 'underscores' | 'joined';
+
+export interface Own {
+  rate: Rate | null;
+  delivery: Delivery | null;
+  filmBack: FilmBack | null;
+  fit: Fit | null;
+  circleOfConfusionMm: number | null;
+}
+
+export interface Delivery {
+  width: number;
+  height: number;
+}
+
+export type Entity = Piece | Mark | Path | Camera | Light | CutEntry | Layer | Measure | Air | Plate;
 
 export interface Piece {
   kind: 'piece';
   id: string;
   name: string;
   parent: string | null;
+  layer: string | null;
   shape: Shape;
   colour: string;
   shown: boolean;
@@ -49,7 +94,7 @@ export interface Piece {
   channels: Record<string, Channel>;
 }
 
-export type Shape = StandIn | Model | Group;
+export type Shape = StandIn | Model | Group | Instance;
 
 export interface StandIn {
   kind: 'standIn';
@@ -57,9 +102,31 @@ export interface StandIn {
   width: number;
   height: number;
   depth: number;
+  stance: Stance | null;
 }
 
-export type StandInKind = 'box' | 'sphere' | 'cylinder' | 'cone' | 'plane' | 'adult' | 'child';
+export type StandInKind =
+  | 'box'
+  | 'sphere'
+  | 'cylinder'
+  | 'cone'
+  | 'plane'
+  | 'ramp'
+  | 'stairs'
+  | 'arch'
+  | 'tree'
+  | 'vehicle'
+  | 'adult'
+  | 'child'
+  | 'sitting';
+
+export interface Stance {
+  headTurn: number;
+  headTilt: number;
+  leftArm: number;
+  rightArm: number;
+  lean: number;
+}
 
 export interface Model {
   kind: 'model';
@@ -69,13 +136,21 @@ export interface Model {
   clipSpeed: number;
   loops: boolean;
   unitM: number;
+  zUp: boolean;
+  text: string | null;
 }
 
 export interface Group {
   kind: 'group';
 }
 
-export type AxisOrder = 'panTiltRoll' | 'panRollTilt' | 'tiltPanRoll' | 'tiltRollPan' | 'rollPanTilt' | 'rollTiltPan';
+export interface Instance {
+  kind: 'instance';
+  of: string;
+}
+
+export type AxisOrder =
+  'panTiltRoll' | 'panRollTilt' | 'tiltPanRoll' | 'tiltRollPan' | 'rollPanTilt' | 'rollTiltPan';
 
 export type Channel = number | Curve;
 
@@ -105,6 +180,7 @@ export interface Mark {
   id: string;
   name: string;
   rides: string | null;
+  anchor: string | null;
   channels: Record<string, Channel>;
 }
 
@@ -132,10 +208,59 @@ export interface Camera {
   letter: string;
   colour: string;
   locked: boolean;
+  lockedChannels: string[];
   depthOfField: boolean;
+  filmBack: FilmBack | null;
+  fit: Fit | null;
+  iconSize: number;
+  focus: Focus | null;
+  guides: Guide[];
+  surround: number;
   channels: Record<string, Channel>;
   rig: RigPart[];
 }
+
+export interface Focus {
+  subjects: Subject[];
+  cues: Cue[];
+}
+
+export interface Subject {
+  entity: string;
+  anchor: string | null;
+  offset: Vec3;
+}
+
+export interface Cue {
+  frame: number;
+  travel: number;
+  ease: Ease;
+  mix: Record<string, number>;
+}
+
+export type Ease = 'even' | 'slowStart' | 'slowStop' | 'slowBoth';
+
+export interface Guide {
+  form: Rule;
+  across: number;
+  down: number;
+  turn: number;
+  colour: string;
+  strength: number;
+}
+
+export type Rule =
+  | 'thirds'
+  | 'goldenSection'
+  | 'goldenSpiral'
+  | 'diagonals'
+  | 'triangles'
+  | 'centre'
+  | 'grid'
+  | 'horizon'
+  | 'actionSafe'
+  | 'titleSafe'
+  | 'aspect';
 
 export type RigPart = Base | Rail | Slide | Head | Attention;
 
@@ -192,30 +317,26 @@ export type Up = 'world' | 'piece' | 'free';
 
 export type Blend = 'points' | 'directions';
 
-export interface Subject {
-  entity: string;
-  anchor: string | null;
-  offset: Vec3;
-}
-
-export interface Cue {
-  frame: number;
-  travel: number;
-  ease: Ease;
-  mix: Record<string, number>;
-}
-
-export type Ease = 'even' | 'slowStart' | 'slowStop' | 'slowBoth';
-
 export interface Light {
   kind: 'light';
   id: string;
   name: string;
+  form: Form;
+  parent: string | null;
+  layer: string | null;
   colour: string;
+  kelvin: number;
+  softShadow: boolean;
+  shadowTint: string;
+  specular: boolean;
   sky: string;
   horizon: string;
+  shown: boolean;
+  attention: Attention | null;
   channels: Record<string, Channel>;
 }
+
+export type Form = 'sun' | 'area' | 'spot' | 'point' | 'guide';
 
 export interface CutEntry {
   kind: 'cutEntry';
@@ -225,7 +346,103 @@ export interface CutEntry {
   firstFrame: number;
 }
 
-export type Command = Add | Remove | Rename | Show | Lock | Reshape | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | Ride | PutCue | MoveCue | RemoveCue | Walk | SetDepthOfField | Roll | Swap | Restore | SetHeader;
+export interface Layer {
+  kind: 'layer';
+  id: string;
+  name: string;
+  colour: string;
+  shown: boolean;
+  rendered: boolean;
+  locked: boolean;
+}
+
+export interface Measure {
+  kind: 'measure';
+  id: string;
+  name: string;
+  camera: string | null;
+  from: Vec3;
+  to: Vec3;
+}
+
+export interface Air {
+  kind: 'air';
+  id: string;
+  name: string;
+  colour: string;
+  background: string | null;
+  channels: Record<string, Channel>;
+}
+
+export interface Plate {
+  kind: 'plate';
+  id: string;
+  name: string;
+  camera: string | null;
+  frames: string[];
+  fit: PlateFit;
+  inFront: boolean;
+  shown: boolean;
+  firstFrame: number;
+  after: After;
+  channels: Record<string, Channel>;
+}
+
+export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
+
+export type After = 'hold' | 'loop';
+
+export type Command =
+  | Duplicate
+  | Add
+  | Remove
+  | Rename
+  | Show
+  | Lock
+  | LockChannels
+  | Reshape
+  | Replace
+  | Lay
+  | Substitute
+  | Nest
+  | Attach
+  | Reroute
+  | SetChannel
+  | SetValue
+  | InsertKey
+  | RemoveKeys
+  | MoveKeys
+  | ShapeKeys
+  | DragHandle
+  | AddPart
+  | RemovePart
+  | MovePart
+  | SwitchPart
+  | SetPart
+  | Ride
+  | PutCue
+  | MoveCue
+  | RemoveCue
+  | Walk
+  | PlaceCamera
+  | Orbit
+  | Level
+  | SetDepthOfField
+  | SetBack
+  | SetFocus
+  | SetLimits
+  | Roll
+  | Swap
+  | Restore
+  | SetHeader
+  | Follow;
+
+export interface Duplicate {
+  kind: 'duplicate';
+  ids: string[];
+  newIds: string[];
+  instances: boolean;
+}
 
 export interface Add {
   kind: 'add';
@@ -256,11 +473,35 @@ export interface Lock {
   locked: boolean;
 }
 
+export interface LockChannels {
+  kind: 'lockChannels';
+  camera: string;
+  channels: string[];
+  locked: boolean;
+}
+
 export interface Reshape {
   kind: 'reshape';
   id: string;
   shape: Shape;
   colour: string;
+}
+
+export interface Replace {
+  kind: 'replace';
+  entity: Entity;
+}
+
+export interface Lay {
+  kind: 'lay';
+  ids: string[];
+  layer: string | null;
+}
+
+export interface Substitute {
+  kind: 'substitute';
+  id: string;
+  mark: Mark;
 }
 
 export interface Nest {
@@ -275,6 +516,7 @@ export interface Attach {
   kind: 'attach';
   id: string;
   rides: string | null;
+  anchor: string | null;
   frame: number;
 }
 
@@ -421,10 +663,60 @@ export interface Walk {
   key: boolean;
 }
 
+export interface PlaceCamera {
+  kind: 'placeCamera';
+  camera: string;
+  frame: number;
+  at: Vec3;
+  pan: number;
+  tilt: number;
+  roll: number;
+  key: boolean;
+}
+
+export interface Orbit {
+  kind: 'orbit';
+  camera: string;
+  frame: number;
+  about: Vec3;
+  across: number;
+  up: number;
+  key: boolean;
+}
+
+export interface Level {
+  kind: 'level';
+  camera: string;
+  frame: number;
+  key: boolean;
+}
+
 export interface SetDepthOfField {
   kind: 'setDepthOfField';
   camera: string;
   on: boolean;
+}
+
+export interface SetBack {
+  kind: 'setBack';
+  camera: string;
+  filmBack: FilmBack | null;
+  fit: Fit | null;
+}
+
+export interface SetFocus {
+  kind: 'setFocus';
+  camera: string;
+  focus: Focus | null;
+}
+
+export interface SetLimits {
+  kind: 'setLimits';
+  camera: string;
+  frame: number;
+  nearM: number;
+  farM: number;
+  key: boolean;
 }
 
 export interface Roll {
@@ -451,6 +743,11 @@ export interface SetHeader {
   header: Header;
 }
 
+export interface Follow {
+  kind: 'follow';
+  standards: Standards;
+}
+
 export interface Change {
   before: Record<string, Entity>;
   after: Record<string, Entity>;
@@ -462,34 +759,72 @@ export type Unit = 'metres' | 'millimetres' | 'degrees' | 'percent' | 'fStop' | 
 
 /** The functions the core exports; KiteCore.java says what each gives. */
 export interface KiteCore {
+  air(frame: number): string;
+  align(ids: string, axes: string, by: string, frame: number, key: boolean): string;
   anchors(piece: string): string;
+  angles(transform: Float64Array, out: Float64Array): void;
   apply(commands: string): string;
   blurTable(camera: string, out: Float32Array): void;
+  bounds(id: string, out: Float64Array): boolean;
+  cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
   channels(id: string, frame: number): string;
   commandsOf(change: string, undo: boolean): string;
+  composition(camera: string, subject: string): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;
+  depthRuler(camera: string): string;
   document(): string;
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
-  focalLengthFor(degreesAcross: number): number;
+  filmBacks(): string;
+  focalLengthFor(camera: string, degrees: number, side: string): number;
+  guideLines(camera: string): string;
   handles(id: string, channel: string): string;
+  holdBoth(camera: string, aM: number, bM: number): string;
+  keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
   lensReport(camera: string): string;
+  lights(frame: number): string;
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
+  namingBreaches(): string;
+  nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
+  placeSubject(
+    camera: string,
+    subject: string,
+    anchor: string,
+    across: number,
+    down: number,
+    size: number,
+    by: string,
+    frame: number,
+    key: boolean,
+  ): string;
+  plateImage(plate: string, frame: number): string;
+  platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
+  pointSighting(camera: string, x: number, y: number, z: number): string;
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   readNumber(text: string, unit: string, current: number): string;
   registerModel(asset: string, rig: string): string;
+  seen(camera: string): string;
+  setDown(ids: string, heightM: number, frame: number, key: boolean): string;
+  settings(camera: string): string;
   shares(camera: string, part: string, first: number, step: number, out: Float64Array): void;
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;
+  size(ids: string, out: Float64Array): void;
   slot(id: string): number;
   slots(): number;
   standIn(piece: string): string;
+  standardsChange(standards: string): string;
+  subjects(): string;
   timecode(frame: number): string;
+  toGrid(ids: string, frame: number, key: boolean): string;
+  toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;
+  trackPlaces(track: string, unitM: number, zUp: boolean): string;
+  users(ids: string): string;
 }

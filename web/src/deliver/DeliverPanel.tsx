@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Camera } from '../core/types';
-import { Choice } from '../rig/RigStack';
+import { Choice } from '../rig/Choice';
+import { useSettings } from '../sequence/settings';
 import { cutSpans, lensCamera, say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
 
@@ -30,7 +31,6 @@ const POLL_MS = 800;
 /** Renders on the server, and files for other programs. */
 export function DeliverPanel() {
   const id = useSequence((s) => s.id);
-  const header = useSequence((s) => s.header);
   const client = useQueryClient();
   const [percent, setPercent] = useState('25');
   const [samples, setSamples] = useState('16');
@@ -65,7 +65,7 @@ export function DeliverPanel() {
   };
   const stop = (job: string) =>
     postJson(`/api/renders/${job}/stop`).then(renew, (e: Error) => say(e.message, true));
-  const p = header.cameraPackage;
+  const p = useSettings().cameraPackage;
   const size = (v: number) =>
     `${v} % · ${Math.round((p.deliveryWidth * v) / 100)} × ${Math.round((p.deliveryHeight * v) / 100)}`;
   return (

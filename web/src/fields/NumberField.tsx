@@ -17,6 +17,8 @@ export interface ChannelInfo {
   most: number;
   value: number;
   keyed: boolean;
+  /** Why it may not be changed; '' when it may. */
+  locked: string;
 }
 
 /** How much one pixel, wheel notch or arrow press changes each kind of number. */
@@ -62,6 +64,10 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
     const c = channelOf(s.entities[id], address);
     return typeof c === 'object' && c.keys.some((k) => k.frame === frame);
   });
+  const lockable = useSequence((s) => {
+    const e = s.entities[id];
+    return e?.kind === 'camera' && !e.locked;
+  });
   const clamp = (v: number) => Math.max(channel.least, Math.min(channel.most, v));
   const commit = () => {
     if (text === null) return;
@@ -87,7 +93,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   };
   return (
     <div
-      className={`field ${channel.keyed ? 'keyed' : ''}`}
+      className={`field ${channel.keyed ? 'keyed' : ''} ${channel.locked ? 'locked' : ''}`}
       onContextMenu={(e) => {
         e.preventDefault();
         setMenu({ left: e.clientX, top: e.clientY });
@@ -100,7 +106,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           drag.current = { x: e.clientX, value };
         }}
         onPointerMove={(e) => {
-          if (drag.current)
+          if (drag.current && !channel.locked)
             preview(
               `Set ${label}`,
               command(
@@ -118,8 +124,11 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         }}
       >
         {channel.label}
+        {channel.locked ? ' · locked' : ''}
       </span>
       <input
+        title={channel.locked || undefined}
+        readOnly={channel.locked !== ''}
         aria-label={label}
         aria-invalid={bad}
         data-channel={address}
@@ -180,6 +189,20 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         >
           Copy
         </MenuItem>
+        {lockable ? (
+          <MenuItem
+            onClick={choose(() =>
+              edit(`${channel.locked ? 'Unlock' : 'Lock'} ${label}`, {
+                kind: 'lockChannels',
+                camera: id,
+                channels: [address],
+                locked: !channel.locked,
+              }),
+            )}
+          >
+            {channel.locked ? 'Unlock' : 'Lock'}
+          </MenuItem>
+        ) : null}
         <MenuItem
           disabled={!channel.keyed}
           onClick={choose(() =>

@@ -1,56 +1,127 @@
-import { call } from '../shell/http';
-import { piece } from '../roster/create';
+import type { Command, Plate } from '../core/types';
 import { edit, newId, say, select, useSequence } from '../sequence/store';
+import { lensCamera } from '../sequence/store';
+import { call } from '../shell/http';
 import type { ModelReport } from '../views/models';
 
-/** Asks for a file and brings it in. */
-export function chooseModel(): void {
+const MODELS = /\.(glb|gltf|obj)$/i;
+const BESIDE_OBJ = /\.(mtl|png|jpe?g)$/i;
+const IMAGES = /\.(png|jpe?g)$/i;
+const TRACKS = /\.(usda|csv|tsv)$/i;
+
+function choose(accept: string, multiple: boolean, take: (files: File[]) => void): void {
   const input = document.createElement('input');
   input.type = 'file';
-  input.accept = '.glb,.gltf';
-  input.onchange = () => void bring([...(input.files ?? [])]);
+  input.accept = accept;
+  input.multiple = multiple;
+  input.onchange = () => take([...(input.files ?? [])]);
   input.click();
 }
 
-/** Brings models in: the server reads and keeps them, then each becomes a piece. */
+/** Asks for a model's file or files. */
+export const chooseModel = () => choose('.glb,.gltf,.obj,.mtl,.png,.jpg,.jpeg', true, (f) => void bring(f));
+
+/** Asks for the images of a plate. */
+export const choosePlate = () => choose('.png,.jpg,.jpeg', true, (f) => void bringPlate(f));
+
+/** Asks for a camera track's file. */
+export const chooseTrack = () =>
+  choose(
+    '.usda,.glb,.gltf,.csv,.tsv',
+    false,
+    ([file]) => file && useSequence.setState({ dialog: { kind: 'track', file } }),
+  );
+
+/** Takes whatever was dropped: models and tracks are looked at first, images become a plate. */
 export async function bring(files: File[]): Promise<void> {
-  for (const file of files) {
-    say(`Reading ${file.name} …`);
-    try {
-      const r = await call(
-        'POST',
-        `/api/assets?name=${encodeURIComponent(file.name)}`,
-        file,
-        'application/octet-stream',
-      );
-      place((await r.json()) as ModelReport, file.name);
-    } catch (e) {
-      say(`${file.name}: ${e instanceof Error ? e.message : e}`, true);
-    }
+  if (files.length === 0) return;
+  if (files.some((f) => MODELS.test(f.name))) {
+    useSequence.setState({ dialog: { kind: 'model', files } });
+    return;
   }
+  const track = files.find((f) => TRACKS.test(f.name));
+  if (track) useSequence.setState({ dialog: { kind: 'track', file: track } });
+  else if (files.every((f) => IMAGES.test(f.name))) await bringPlate(files);
+  else
+    say(
+      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG.`,
+      true,
+    );
 }
 
-/** Puts a kept model into the set under its file's name: the same model may have come before under another. */
-function place(report: ModelReport, file: string): void {
-  const { frame } = useSequence.getState();
-  const clip = report.clips[0] ?? null;
-  const name = file.replace(/\.(glb|gltf)$/i, '') || 'Model';
-  const id = newId('piece');
-  const shape = {
-    kind: 'model' as const,
-    asset: report.asset,
-    clip,
-    clipStart: Math.round(frame),
-    clipSpeed: 1,
-    loops: true,
-    unitM: 1,
-  };
-  if (!edit(`Bring in ${name}`, { kind: 'add', entity: piece(id, name, shape, '#cccccc') })) return;
-  select(id);
-  const [x0, y0, z0, x1, y1, z1] = report.bounds;
-  const size = [x1 - x0, y1 - y0, z1 - z0].map((v) => v.toFixed(2)).join(' × ');
-  const warned = report.warnings.length ? ` Note: ${report.warnings.join(' ')}` : '';
-  say(
-    `${name} is in: ${size} m, ${report.triangles} triangles, ${clip ? `playing “${clip}”` : 'no animation'}.${warned}`,
+/** Splits files into models: each .glb or .gltf alone, an .obj with everything that came beside it. */
+export function modelsOf(files: File[]): { name: string; files: File[] }[] {
+  const objs = files.filter((f) => /\.obj$/i.test(f.name));
+  const beside = files.filter((f) => BESIDE_OBJ.test(f.name));
+  return [
+    ...files.filter((f) => /\.(glb|gltf)$/i.test(f.name)).map((f) => ({ name: f.name, files: [f] })),
+    ...objs.map((f) => ({ name: f.name, files: [f, ...beside] })),
+  ];
+}
+
+/** Has the server read a model and keep it; gives its report. Nothing is in the set yet. */
+export async function readModel(
+  model: { name: string; files: File[] },
+  stop: AbortSignal,
+): Promise<ModelReport> {
+  if (/\.obj$/i.test(model.name)) {
+    const form = new FormData();
+    for (const f of model.files) form.append('files', f, f.name);
+    return (await (await call('POST', '/api/assets/obj', form, undefined, stop)).json()) as ModelReport;
+  }
+  const r = await call(
+    'POST',
+    `/api/assets?name=${encodeURIComponent(model.name)}`,
+    model.files[0],
+    'application/octet-stream',
+    stop,
   );
+  return (await r.json()) as ModelReport;
+}
+
+/** Makes images, in the order of their names, a plate of the camera looked through. */
+export async function bringPlate(files: File[]): Promise<void> {
+  const s = useSequence.getState();
+  if (!s.mayEdit) {
+    say('Your account may look but not change. Ask an artist to make this edit.', true);
+    return;
+  }
+  const sorted = [...files].sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+  const frames: string[] = [];
+  try {
+    for (const [i, f] of sorted.entries()) {
+      if (sorted.length > 1) say(`Bringing in images: ${i + 1} of ${sorted.length} …`);
+      const r = await call(
+        'POST',
+        `/api/assets/images?name=${encodeURIComponent(f.name)}`,
+        f,
+        'application/octet-stream',
+      );
+      frames.push(((await r.json()) as { asset: string }).asset);
+    }
+  } catch (e) {
+    say(`${sorted[frames.length].name}: ${e instanceof Error ? e.message : String(e)}`, true);
+    return;
+  }
+  if (!frames.length) return;
+  const plate: Plate = {
+    kind: 'plate',
+    id: newId('plate'),
+    name: sorted[0].name.replace(/[._-]?\d*\.[^.]+$/, '') || 'Plate',
+    camera: lensCamera(s) || null,
+    frames,
+    fit: 'fill',
+    inFront: false,
+    shown: true,
+    firstFrame: s.header.firstFrame,
+    after: 'hold',
+    channels: {},
+  };
+  const add: Command = { kind: 'add', entity: plate };
+  if (edit(`Bring in the plate ${plate.name}`, add)) {
+    select(plate.id);
+    say(
+      `${plate.name} is in: ${frames.length === 1 ? 'one image' : `${frames.length} images`}, behind everything.`,
+    );
+  }
 }

@@ -5,10 +5,22 @@ import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 
 const HEIGHT = 56;
+const LILACS = ['#b48af0', '#cdb3f7', '#8f6bd0', '#e0d2fb', '#a079dd', '#d3a7ea'];
 const SHADES = ['#37b6a8', '#7bd3c8', '#1f7f78', '#a8e0c4', '#2a9a6f', '#68b5d6'];
 
 /** Shares of attention as stacked areas that fill the lane, with the cues on top. */
-export function CueLane({ camera, part, scale }: { camera: Camera; part: Attention; scale: Scale }) {
+export function CueLane({
+  camera,
+  part,
+  name,
+  scale,
+}: {
+  camera: Camera;
+  part: Pick<Attention, 'id' | 'subjects' | 'cues'>;
+  name: 'Attention' | 'Focus';
+  scale: Scale;
+}) {
+  const shades = name === 'Focus' ? LILACS : SHADES;
   const entities = useSequence((s) => s.entities);
   const n = part.subjects.length;
   const steps = Math.max(2, Math.floor(scale.width / 3));
@@ -39,13 +51,17 @@ export function CueLane({ camera, part, scale }: { camera: Camera; part: Attenti
   return (
     <div className="lane">
       <div className="lane-head">
-        <span className="dot" style={{ background: 'var(--teal)' }} />
-        <span className="name">Attention</span>
+        <span className="dot" style={{ background: shades[0] }} />
+        <span className="name">{name}</span>
         <span className="muted">{part.cues.length} cues</span>
       </div>
-      <svg height={HEIGHT} aria-label="Attention lane" data-testid="cue-lane">
+      <svg
+        height={HEIGHT}
+        aria-label={`${name} lane`}
+        data-testid={name === 'Focus' ? 'focus-lane' : 'cue-lane'}
+      >
         {part.subjects.map((s, i) => (
-          <path key={s.entity} d={area(i)} fill={SHADES[i % SHADES.length]} opacity={0.85} />
+          <path key={s.entity} d={area(i)} fill={shades[i % shades.length]} opacity={0.85} />
         ))}
         {part.cues.map((cue, i) => {
           const x = toX(scale, cue.frame);

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { play } from '../sequence/playing';
+import { useSettings } from '../sequence/settings';
 import { goTo, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
@@ -49,9 +50,12 @@ export function Time() {
           onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
         />
         <CutLane scale={scale} />
+        {camera?.focus?.subjects.length ? (
+          <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
+        ) : null}
         {camera?.rig.map((p) =>
           p.kind === 'attention' && p.subjects.length > 0 ? (
-            <CueLane key={p.id} camera={camera} part={p} scale={scale} />
+            <CueLane key={p.id} camera={camera} part={p} name="Attention" scale={scale} />
           ) : null,
         )}
         {lanes.map((l) => (
@@ -80,7 +84,8 @@ export function Time() {
 
 function Transport() {
   const s = useSequence();
-  const fps = s.header.rate.numerator / s.header.rate.denominator;
+  const { rate } = useSettings();
+  const fps = rate.numerator / rate.denominator;
   const [text, setText] = useState<string | null>(null);
   const button = (tip: string, icon: React.ReactNode, work: () => void) => (
     <Tip text={tip}>
@@ -150,7 +155,7 @@ function Transport() {
 }
 
 function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: number) => void }) {
-  const rate = useSequence((s) => s.header.rate);
+  const { rate } = useSettings();
   const every = ruling(scale, rate.numerator / rate.denominator);
   const marks: number[] = [];
   for (let f = Math.ceil(scale.first / every) * every; f <= scale.last; f += every) marks.push(f);

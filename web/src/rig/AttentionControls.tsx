@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Cue } from '../core/types';
 import { edit, useSequence } from '../sequence/store';
-import { Choice } from './RigStack';
+import { Choice } from './Choice';
 
 /** Frames a new hand-over takes: half a second of film at 24. */
 const TRAVEL = 12;

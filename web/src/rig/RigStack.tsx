@@ -3,11 +3,16 @@ import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState, type ReactNode } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Entity, RigPart } from '../core/types';
+import { CameraCard } from '../frame/CameraCard';
+import { CompositionCard } from '../frame/CompositionCard';
+import { FocusCard } from '../frame/FocusCard';
+import { LensCard } from '../frame/LensCard';
 import { Fields, useChannels, type ChannelInfo } from '../fields/NumberField';
 import { edit, newId, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { AttentionControls } from './AttentionControls';
+import { Choice } from './Choice';
 import { drawPath } from '../roster/create';
 
 /** Part names with what each is for, and the accent each is drawn in. */
@@ -54,6 +59,7 @@ function fresh(kind: RigPart['kind']): RigPart {
 /** A camera's equipment from the lens at the top down to the ground. */
 export function RigStack({ camera }: { camera: Camera }) {
   const channels = useChannels(camera.id);
+  const desk = useSequence((s) => s.desk);
   const lens = channels.filter((c) => !c.address.includes('/'));
   const of = (p: RigPart) => channels.filter((c) => c.address.startsWith(`${p.id}/`));
   return (
@@ -67,6 +73,13 @@ export function RigStack({ camera }: { camera: Camera }) {
       </div>
       <div className="scroll">
         <LensCard camera={camera} channels={lens} />
+        {desk === 'frame' ? (
+          <>
+            <FocusCard camera={camera} />
+            <CompositionCard camera={camera} />
+            <CameraCard camera={camera} />
+          </>
+        ) : null}
         {[...camera.rig].reverse().map((p) => (
           <PartCard key={p.id} camera={camera} part={p} channels={of(p)} />
         ))}
@@ -76,60 +89,9 @@ export function RigStack({ camera }: { camera: Camera }) {
   );
 }
 
-function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[] }) {
-  const [more, setMore] = useState(false);
-  const frame = useSequence((s) => s.frame);
-  const first = ['focalLength', 'fStop', 'focusDistance', 'nearClip', 'farClip'];
-  const angle = (JSON.parse(theCore().lensReport(camera.id)) as { horizontalDegrees: number })
-    .horizontalDegrees;
-  return (
-    <div className="card" style={{ borderLeftColor: 'var(--lilac)' }}>
-      <div className="card-head">
-        <span className="card-name">Lens</span>
-        <button className="pill" aria-expanded={more} onClick={() => setMore(!more)}>
-          {more ? 'Less' : 'More'}
-        </button>
-      </div>
-      <div className="line">
-        <label htmlFor="angle">Sees across</label>
-        <input
-          id="angle"
-          type="text"
-          className="mono"
-          key={`${camera.id}${frame}${angle}`}
-          defaultValue={theCore().showNumber(angle, 'degrees')}
-          onKeyDown={(e) => {
-            e.stopPropagation();
-            if (e.key === 'Enter') e.currentTarget.blur();
-          }}
-          onBlur={(e) => {
-            const v =
-              (JSON.parse(theCore().readNumber(e.target.value, 'degrees', angle)) as { value?: number })
-                .value ?? 0;
-            if (v > 0 && v < 180 && Math.abs(v - angle) > 0.005)
-              edit('Set the angle of view', {
-                kind: 'setValue',
-                id: camera.id,
-                channel: 'focalLength',
-                frame,
-                value: theCore().focalLengthFor(v),
-                key: useSequence.getState().keying === 'all',
-              });
-            else e.target.value = theCore().showNumber(angle, 'degrees');
-          }}
-        />
-      </div>
-      <Fields
-        id={camera.id}
-        name={camera.name}
-        channels={channels.filter((c) => more || first.includes(c.address))}
-      />
-    </div>
-  );
-}
-
 function PartCard({ camera, part, channels }: { camera: Camera; part: RigPart; channels: ChannelInfo[] }) {
-  const [open, setOpen] = useState(true);
+  const desk = useSequence((s) => s.desk);
+  const [open, setOpen] = useState(desk !== 'frame');
   const about = PARTS[part.kind];
   const index = camera.rig.findIndex((p) => p.id === part.id);
   const button = (text: string, icon: ReactNode, work: () => void, disabled = false) => (
@@ -194,32 +156,6 @@ function PartCard({ camera, part, channels }: { camera: Camera; part: RigPart; c
           <Fields id={camera.id} name={camera.name} channels={channels} />
         </>
       ) : null}
-    </div>
-  );
-}
-
-/** A labelled choice in one line. */
-export function Choice({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: [string, string][];
-  onChange: (v: string) => void;
-}) {
-  return (
-    <div className="line">
-      <span className="line-label">{label}</span>
-      <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
-        {options.map(([v, name]) => (
-          <option key={v} value={v}>
-            {name}
-          </option>
-        ))}
-      </select>
     </div>
   );
 }

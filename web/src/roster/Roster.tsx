@@ -1,32 +1,84 @@
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { chooseModel } from '../importing/bring';
+import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { edit, select, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
-import { addCamera, addGroup, addMark, addStandIn, drawPath, STAND_INS } from './create';
+import {
+  addAir,
+  addCamera,
+  addGroup,
+  addLayer,
+  addLight,
+  addMark,
+  addMarkOnSurface,
+  addStandIn,
+  cameraFromView,
+  drawPath,
+  LIGHTS,
+  measure,
+  measureFromCamera,
+  STAND_INS,
+} from './create';
+import { MORE } from './selectionActions';
 
-const isSubject = (e: Entity) =>
-  e.kind === 'piece' &&
-  ((e.shape.kind === 'standIn' && (e.shape.form === 'adult' || e.shape.form === 'child')) ||
-    (e.shape.kind === 'model' && e.shape.clip !== null));
-const GROUPS: { name: string; holds: (e: Entity) => boolean }[] = [
+const GROUPS: { name: string; holds: (e: Entity, subjects: Set<string>) => boolean }[] = [
   { name: 'CAMERAS', holds: (e) => e.kind === 'camera' },
-  { name: 'SUBJECTS', holds: isSubject },
-  { name: 'SET', holds: (e) => e.kind === 'piece' && !isSubject(e) },
+  { name: 'SUBJECTS', holds: (e, s) => s.has(e.id) },
+  { name: 'SET', holds: (e, s) => e.kind === 'piece' && !s.has(e.id) },
   { name: 'MARKS', holds: (e) => e.kind === 'mark' },
   { name: 'PATHS', holds: (e) => e.kind === 'path' },
-  { name: 'LIGHTS', holds: (e) => e.kind === 'light' },
+  { name: 'LIGHTS', holds: (e) => e.kind === 'light' || e.kind === 'air' },
+  { name: 'PLATES', holds: (e) => e.kind === 'plate' },
+  { name: 'LAYERS', holds: (e) => e.kind === 'layer' },
+  { name: 'MEASURES', holds: (e) => e.kind === 'measure' },
 ];
+
+/** An entity with how deep it is nested. */
+interface Shown {
+  entity: Entity;
+  depth: number;
+}
+
+const byName = (a: Entity, b: Entity) =>
+  a.kind === 'camera' && b.kind === 'camera'
+    ? a.letter.localeCompare(b.letter)
+    : a.name.localeCompare(b.name, undefined, { numeric: true });
+
+/** A group's rows: nested pieces follow what they are nested in. */
+function nested(rows: Entity[]): Shown[] {
+  const here = new Set(rows.map((e) => e.id));
+  const parent = (e: Entity) => (e.kind === 'piece' && e.parent && here.has(e.parent) ? e.parent : '');
+  const children = new Map<string, Entity[]>();
+  for (const e of rows) children.set(parent(e), [...(children.get(parent(e)) ?? []), e]);
+  const out: Shown[] = [];
+  const visit = (id: string, depth: number) => {
+    for (const e of (children.get(id) ?? []).sort(byName)) {
+      out.push({ entity: e, depth });
+      visit(e.id, depth + 1);
+    }
+  };
+  visit('', 0);
+  return out;
+}
 
 /** What is here, in crew order. */
 export function Roster() {
   const entities = useSequence((s) => s.entities);
+  const isolated = useSequence((s) => s.isolated);
   const [find, setFind] = useState('');
+  const subjects = useMemo(
+    () => (entities ? new Set(JSON.parse(theCore().subjects()) as string[]) : new Set<string>()),
+    [entities],
+  );
   const all = Object.values(entities).filter(
     (e) => e.kind !== 'cutEntry' && e.name.toLowerCase().includes(find.toLowerCase()),
+  );
+  const order = GROUPS.flatMap((g) => nested(all.filter((e) => g.holds(e, subjects)))).map(
+    (x) => x.entity.id,
   );
   return (
     <aside className="left" aria-label="Roster">
@@ -41,20 +93,19 @@ export function Roster() {
         onChange={(e) => setFind(e.target.value)}
         aria-label="Find by name"
       />
+      {isolated ? (
+        <button className="pill isolated" onClick={() => useSequence.setState({ isolated: null })}>
+          Show everything again
+        </button>
+      ) : null}
       <div className="scroll">
         {GROUPS.map((g) => {
-          const rows = all
-            .filter(g.holds)
-            .sort((a, b) =>
-              a.kind === 'camera' && b.kind === 'camera'
-                ? a.letter.localeCompare(b.letter)
-                : a.name.localeCompare(b.name, undefined, { numeric: true }),
-            );
+          const rows = nested(all.filter((e) => g.holds(e, subjects)));
           return rows.length === 0 ? null : (
-            <div key={g.name}>
+            <div key={g.name} onDragOver={(e) => e.preventDefault()} onDrop={(e) => dropped(e, null)}>
               <div className="group-head">{g.name}</div>
-              {rows.map((e) => (
-                <Row key={e.id} entity={e} />
+              {rows.map((x) => (
+                <Row key={x.entity.id} entity={x.entity} depth={x.depth} order={order} />
               ))}
             </div>
           );
@@ -65,22 +116,66 @@ export function Roster() {
           </p>
         ) : null}
       </div>
+      <NamingNote />
     </aside>
   );
 }
 
-function Row({ entity: e }: { entity: Entity }) {
+const DRAGGED = 'application/x-roster';
+
+/** Nests what was dragged, or lays it on a layer. Alt gives up its place in the world. */
+function dropped(e: React.DragEvent, on: Entity | null): void {
+  const id = e.dataTransfer.getData(DRAGGED);
+  if (!id || id === on?.id) return;
+  e.preventDefault();
+  e.stopPropagation();
+  const { entities, frame, selected } = useSequence.getState();
+  const ids = selected.includes(id) ? selected : [id];
+  const pieces = ids.filter((x) => entities[x]?.kind === 'piece');
+  if (on?.kind === 'layer') {
+    const lay = ids.filter((x) => entities[x]?.kind === 'piece' || entities[x]?.kind === 'light');
+    if (lay.length) edit(`Lay on ${on.name}`, { kind: 'lay', ids: lay, layer: on.id });
+  } else if (pieces.length && (on === null || on.kind === 'piece'))
+    edit(
+      on ? `Nest in ${on.name}` : 'Take out',
+      ...pieces.map((x) => ({
+        kind: 'nest' as const,
+        id: x,
+        parent: on?.id ?? null,
+        keepPlace: !e.altKey,
+        frame,
+      })),
+    );
+}
+
+function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order: string[] }) {
   const on = useSequence((s) => s.selected.includes(e.id));
+  const layer = useSequence((s) => ('layer' in e && e.layer ? s.entities[e.layer] : undefined));
   const [naming, setNaming] = useState(false);
+  const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const colour =
-    e.kind === 'camera' || e.kind === 'piece' || e.kind === 'light'
+    e.kind === 'camera' || e.kind === 'piece' || e.kind === 'light' || e.kind === 'layer' || e.kind === 'air'
       ? e.colour
       : e.kind === 'path'
         ? 'var(--marigold)'
         : 'var(--teal)';
-  const locked = e.kind === 'camera' || e.kind === 'piece' ? e.locked : null;
+  const shown = 'shown' in e ? e.shown : null;
+  const locked = 'locked' in e ? e.locked : null;
+  const put = (label: string, next: Entity) => edit(label, { kind: 'replace', entity: next });
   return (
-    <div className={`row ${on ? 'on' : ''}`}>
+    <div
+      className={`row ${on ? 'on' : ''}`}
+      style={{ paddingLeft: 12 + depth * 12 }}
+      draggable={!naming}
+      onDragStart={(x) => x.dataTransfer.setData(DRAGGED, e.id)}
+      onDragOver={(x) => (e.kind === 'piece' || e.kind === 'layer') && x.preventDefault()}
+      onDrop={(x) => dropped(x, e)}
+      onContextMenu={(x) => {
+        x.preventDefault();
+        if (!useSequence.getState().selected.includes(e.id)) select(e.id);
+        setMenu({ left: x.clientX, top: x.clientY });
+      }}
+    >
       {e.kind === 'camera' ? (
         <span className="badge" style={{ background: e.colour }}>
           {e.letter}
@@ -110,7 +205,13 @@ function Row({ entity: e }: { entity: Entity }) {
           title={e.name}
           onClick={(x) => {
             const { selected } = useSequence.getState();
-            if (x.ctrlKey || x.metaKey)
+            if (x.shiftKey && selected.length) {
+              const [a, b] = [order.indexOf(selected[0]), order.indexOf(e.id)];
+              select(
+                selected[0],
+                ...order.slice(Math.min(a, b), Math.max(a, b) + 1).filter((i) => i !== selected[0]),
+              );
+            } else if (x.ctrlKey || x.metaKey)
               select(...(on ? selected.filter((i) => i !== e.id) : [...selected, e.id]));
             else select(e.id);
           }}
@@ -120,16 +221,36 @@ function Row({ entity: e }: { entity: Entity }) {
           {e.name}
         </button>
       )}
-      {e.kind === 'piece' ? (
-        <Tip text={e.shown ? 'Hide from the views and the render' : 'Show'}>
+      {layer ? (
+        <Tip text={`On the layer ${layer.name}`}>
+          <span className="layer-dot" style={{ background: layer.kind === 'layer' ? layer.colour : '' }} />
+        </Tip>
+      ) : null}
+      {e.kind === 'layer' ? (
+        <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
           <button
-            className={`icon small ${e.shown ? '' : 'lit'}`}
-            aria-label={`${e.shown ? 'Hide' : 'Show'} ${e.name}`}
+            className={`icon small ${e.rendered ? '' : 'lit'}`}
+            aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
             onClick={() =>
-              edit(`${e.shown ? 'Hide' : 'Show'} ${e.name}`, { kind: 'show', ids: [e.id], shown: !e.shown })
+              put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
             }
           >
-            {e.shown ? <Icon.Eye /> : <Icon.EyeShut />}
+            <Icon.Cut />
+          </button>
+        </Tip>
+      ) : null}
+      {shown !== null ? (
+        <Tip text={shown ? 'Hide from the views and the render' : 'Show'}>
+          <button
+            className={`icon small ${shown ? '' : 'lit'}`}
+            aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
+            onClick={() =>
+              e.kind === 'layer'
+                ? put(`${shown ? 'Hide' : 'Show'} ${e.name}`, { ...e, shown: !shown })
+                : edit(`${shown ? 'Hide' : 'Show'} ${e.name}`, { kind: 'show', ids: [e.id], shown: !shown })
+            }
+          >
+            {shown ? <Icon.Eye /> : <Icon.EyeShut />}
           </button>
         </Tip>
       ) : null}
@@ -139,13 +260,83 @@ function Row({ entity: e }: { entity: Entity }) {
             className={`icon small ${locked ? 'lit' : ''}`}
             aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
             onClick={() =>
-              edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { kind: 'lock', ids: [e.id], locked: !locked })
+              e.kind === 'layer'
+                ? put(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { ...e, locked: !locked })
+                : edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, {
+                    kind: 'lock',
+                    ids: [e.id],
+                    locked: !locked,
+                  })
             }
           >
             {locked ? <Icon.Lock /> : <Icon.Unlock />}
           </button>
         </Tip>
       ) : null}
+      <RowMenu at={menu} onClose={() => setMenu(null)} onRename={() => setNaming(true)} entity={e} />
+    </div>
+  );
+}
+
+function RowMenu({
+  at,
+  onClose,
+  onRename,
+  entity,
+}: {
+  at: { left: number; top: number } | null;
+  onClose: () => void;
+  onRename: () => void;
+  entity: Entity;
+}) {
+  if (!at) return null;
+  const choose = (work: () => void) => () => {
+    onClose();
+    work();
+  };
+  return (
+    <Menu open onClose={onClose} anchorReference="anchorPosition" anchorPosition={at}>
+      <MenuItem onClick={choose(onRename)}>Rename (F2)</MenuItem>
+      {MORE.filter((m) => m.fits(entity)).map((m) => (
+        <MenuItem key={m.name} onClick={choose(m.run)}>
+          {m.name}
+        </MenuItem>
+      ))}
+    </Menu>
+  );
+}
+
+/** Names that break the production's rules, with the fix. */
+function NamingNote() {
+  const entities = useSequence((s) => s.entities);
+  const header = useSequence((s) => s.header);
+  const breaches = useMemo(
+    () =>
+      entities && header
+        ? (JSON.parse(theCore().namingBreaches()) as { id: string; name: string; better: string }[])
+        : [],
+    [entities, header],
+  );
+  if (!breaches.length) return null;
+  const first = breaches[0];
+  return (
+    <div className="naming-note" data-testid="naming">
+      <span>
+        {breaches.length === 1
+          ? `“${first.name}” should be “${first.better}”.`
+          : `${breaches.length} names break the production’s rules, e.g. “${first.name}”.`}
+      </span>
+      <button
+        className="pill"
+        onClick={() =>
+          edit(
+            'Mend the names',
+            ...breaches.map((b) => ({ kind: 'rename' as const, id: b.id, name: b.better })),
+          )
+        }
+      >
+        Mend
+      </button>
     </div>
   );
 }
@@ -157,6 +348,11 @@ function AddMenu() {
     setOpen(false);
     work();
   };
+  const item = (name: string, work: () => void) => (
+    <MenuItem key={name} dense onClick={choose(work)}>
+      {name}
+    </MenuItem>
+  );
   return (
     <>
       <Tip text="Add to the sequence">
@@ -164,17 +360,28 @@ function AddMenu() {
           + Add
         </button>
       </Tip>
-      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
-        <MenuItem onClick={choose(addCamera)}>Camera</MenuItem>
-        {STAND_INS.map((s) => (
-          <MenuItem key={s.form} onClick={choose(() => addStandIn(s.form))}>
-            {s.name} stand-in
-          </MenuItem>
-        ))}
-        <MenuItem onClick={choose(chooseModel)}>Model from a file…</MenuItem>
-        <MenuItem onClick={choose(addMark)}>Mark</MenuItem>
-        <MenuItem onClick={choose(drawPath)}>Path, drawn in plan</MenuItem>
-        <MenuItem onClick={choose(addGroup)}>Group</MenuItem>
+      <Menu
+        open={open}
+        anchorEl={() => button.current}
+        onClose={() => setOpen(false)}
+        slotProps={{ list: { className: 'add-menu' } }}
+      >
+        {item('Camera', addCamera)}
+        {item('Camera from the set view', cameraFromView)}
+        {item('Camera track from a file…', chooseTrack)}
+        {STAND_INS.map((s) => item(`${s.name} stand-in`, () => addStandIn(s.form)))}
+        {item('Lettering…', () => useSequence.setState({ dialog: { kind: 'lettering', id: null } }))}
+        {item('Model from a file…', chooseModel)}
+        {item('Plate from images…', choosePlate)}
+        {item('Mark', addMark)}
+        {item('Mark on a surface…', addMarkOnSurface)}
+        {item('Path, drawn in plan', drawPath)}
+        {item('Group', addGroup)}
+        {LIGHTS.map((l) => item(`${l.name} light`, () => addLight(l.form)))}
+        {item('Haze and background', addAir)}
+        {item('Layer', addLayer)}
+        {item('Measure between points…', measure)}
+        {item('Measure from the camera…', measureFromCamera)}
       </Menu>
     </>
   );

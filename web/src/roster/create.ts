@@ -1,5 +1,8 @@
-import type { Camera, Command, Entity, Piece, RigPart, StandInKind } from '../core/types';
-import { edit, newId, say, select, useSequence } from '../sequence/store';
+import { theCore } from '../core/load';
+import type { Camera, Command, Entity, Form, Light, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
+import { edit, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
+import { evaluated } from '../sequence/evaluated';
+import { setViewPose } from '../views/setViewPose';
 
 const COLOURS = ['#f0785a', '#37b6a8', '#b48af0', '#f2b441', '#7fb2f0', '#e58fb8', '#9ecb6b', '#d8b08c'];
 
@@ -12,11 +15,25 @@ export const STAND_INS: {
 }[] = [
   { form: 'adult', name: 'Adult', size: [0.52, 1.83, 0.32], colour: '#5c8fbf' },
   { form: 'child', name: 'Child', size: [0.42, 1.2, 0.26], colour: '#e6a83c' },
+  { form: 'sitting', name: 'Sitting figure', size: [0.52, 1.34, 0.75], colour: '#7a8f5c' },
   { form: 'box', name: 'Box', size: [1, 1, 1], colour: '#c9b391' },
   { form: 'cylinder', name: 'Cylinder', size: [1, 1, 1], colour: '#a9b7c6' },
   { form: 'sphere', name: 'Sphere', size: [1, 1, 1], colour: '#d98b6a' },
   { form: 'cone', name: 'Cone', size: [1, 1, 1], colour: '#9ecb6b' },
   { form: 'plane', name: 'Plane', size: [4, 0, 4], colour: '#8f9b68' },
+  { form: 'ramp', name: 'Ramp', size: [1.2, 0.6, 3], colour: '#b9a58a' },
+  { form: 'stairs', name: 'Stairs', size: [1.2, 2.7, 4], colour: '#b0a69a' },
+  { form: 'arch', name: 'Arch', size: [3, 3.2, 0.6], colour: '#cbb89c' },
+  { form: 'tree', name: 'Tree', size: [3, 5, 3], colour: '#5f8f54' },
+  { form: 'vehicle', name: 'Vehicle', size: [1.8, 1.45, 4.4], colour: '#c4574a' },
+];
+
+export const LIGHTS: { form: Form; name: string; does: string }[] = [
+  { form: 'sun', name: 'Sun and sky', does: 'Parallel light with the sky around it' },
+  { form: 'spot', name: 'Spot', does: 'A cone; can be kept aimed at a subject' },
+  { form: 'point', name: 'Point', does: 'A bulb: light to all sides' },
+  { form: 'area', name: 'Area', does: 'A glowing rectangle, soft' },
+  { form: 'guide', name: 'Guide', does: 'Lights nothing; its place is handed over' },
 ];
 
 const all = () => Object.values(useSequence.getState().entities);
@@ -27,8 +44,10 @@ function freeName(base: string): string {
   for (let i = 2; ; i++) if (!names.has(`${base} ${i}`)) return `${base} ${i}`;
 }
 
-function add(label: string, entity: Entity): void {
-  if (edit(label, { kind: 'add', entity })) select(entity.id);
+function add(label: string, entity: Entity): boolean {
+  if (!edit(label, { kind: 'add', entity })) return false;
+  select(entity.id);
+  return true;
 }
 
 export function piece(
@@ -43,6 +62,7 @@ export function piece(
     id,
     name,
     parent: null,
+    layer: null,
     shape,
     colour,
     shown: true,
@@ -52,49 +72,300 @@ export function piece(
   };
 }
 
+/** Where the set view looks, on the ground; the origin when it looks at the sky. */
+function groundAhead(): { x: number; z: number } {
+  const { at, pan, tilt } = setViewPose();
+  const [a, b] = [(pan * Math.PI) / 180, (tilt * Math.PI) / 180];
+  const down = Math.sin(b);
+  const reach = down < -0.05 ? at[1] / -down : 0;
+  if (reach <= 0 || reach > 60) return { x: 0, z: 0 };
+  const round = (v: number) => Math.round(v * 10) / 10;
+  return {
+    x: round(at[0] - Math.sin(a) * Math.cos(b) * reach),
+    z: round(at[2] - Math.cos(a) * Math.cos(b) * reach),
+  };
+}
+
 export function addStandIn(form: StandInKind): void {
   const s = STAND_INS.find((x) => x.form === form)!;
   const [width, height, depth] = s.size;
   add(
     `Add ${s.name.toLowerCase()}`,
-    piece(newId('piece'), freeName(s.name), { kind: 'standIn', form, width, height, depth }, s.colour),
+    piece(
+      newId('piece'),
+      freeName(s.name),
+      { kind: 'standIn', form, width, height, depth, stance: null },
+      s.colour,
+      groundAhead(),
+    ),
   );
 }
 
 export const addGroup = () =>
   add('Add a group', piece(newId('piece'), freeName('Group'), { kind: 'group' }, '#cccccc'));
 
-export const addMark = () =>
-  add('Add a mark', {
-    kind: 'mark',
-    id: newId('mark'),
-    name: freeName('Mark'),
-    rides: null,
-    channels: { y: 1.6 },
+/** Nests the selected pieces in a new group, where they stay in place. */
+export function groupSelected(): void {
+  const { selected, entities, frame } = useSequence.getState();
+  const ids = selected.filter((id) => entities[id]?.kind === 'piece');
+  if (!ids.length) {
+    say('Select the pieces that shall be grouped first.');
+    return;
+  }
+  const id = newId('piece');
+  const nest = ids.map((x): Command => ({ kind: 'nest', id: x, parent: id, keepPlace: true, frame }));
+  const group = piece(id, freeName('Group'), { kind: 'group' }, '#cccccc');
+  if (edit('Group the selection', { kind: 'add', entity: group }, ...nest)) select(id);
+}
+
+export const addLayer = () =>
+  add('Add a layer', {
+    kind: 'layer',
+    id: newId('layer'),
+    name: freeName('Layer'),
+    colour: COLOURS[all().filter((e) => e.kind === 'layer').length % COLOURS.length],
+    shown: true,
+    rendered: true,
+    locked: false,
   });
 
-/** A camera on a tripod with a head, at eye height, three metres back. */
-export function addCamera(): void {
+export function addAir(): void {
+  const have = all().find((e) => e.kind === 'air');
+  if (have) select(have.id);
+  else
+    add('Add haze and background', {
+      kind: 'air',
+      id: newId('air'),
+      name: 'Air',
+      colour: '#c9d3dc',
+      background: null,
+      channels: { density: 0.006 },
+    });
+}
+
+/** A light with its usual settings. */
+export function lightOf(form: Form, name: string, channels: Light['channels']): Light {
+  return {
+    kind: 'light',
+    id: newId('light'),
+    name: freeName(name),
+    form,
+    parent: null,
+    layer: null,
+    colour: form === 'sun' ? '#fff1dc' : '#ffffff',
+    kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
+    softShadow: true,
+    shadowTint: '#000000',
+    specular: true,
+    sky: '#6f9fcf',
+    horizon: '#dfe6ea',
+    shown: true,
+    attention: null,
+    channels,
+  };
+}
+
+export function addLight(form: Form): void {
+  const { x, z } = groundAhead();
+  const placed: Record<string, number> =
+    form === 'sun' ? {} : { x, y: form === 'area' ? 2.4 : 2.6, z, tilt: form === 'point' ? 0 : -60 };
+  add(
+    `Add ${LIGHTS.find((l) => l.form === form)!.name.toLowerCase()}`,
+    lightOf(form, LIGHTS.find((l) => l.form === form)!.name, placed),
+  );
+}
+
+/** Key, fill and rim about a subject, set up relative to the camera, in one edit. */
+export function addThreeLights(subject: string): void {
+  const s = useSequence.getState();
+  const camera = lensCamera(s);
+  if (!s.entities[subject] || theCore().slot(camera) < 0) {
+    say('Choose a subject and look through a camera first.', true);
+    return;
+  }
+  evaluated();
+  const to = JSON.parse(theCore().sighting(camera, subject, '')) as { x: number; y: number; z: number };
+  const slot = theCore().slot(camera);
+  const { world } = evaluated();
+  const toward = Math.atan2(world[slot * 16 + 12] - to.x, world[slot * 16 + 14] - to.z);
+  const size = new Float64Array(3);
+  theCore().size(JSON.stringify([subject]), size);
+  const reach = Math.max(1.6, Math.hypot(size[0], size[1], size[2]) * 1.2);
+  const lamp = (name: string, turn: number, up: number, power: number, kelvin: number): Light => {
+    const a = toward + (turn * Math.PI) / 180;
+    const light = lightOf('spot', name, {
+      x: to.x + Math.sin(a) * reach,
+      y: to.y + up * reach,
+      z: to.z + Math.cos(a) * reach,
+      power: power * reach * reach,
+      cone: 70,
+      edge: 0.5,
+      radius: 0.25,
+    });
+    return {
+      ...light,
+      kelvin,
+      attention: {
+        kind: 'attention',
+        id: 'look',
+        on: true,
+        up: 'world',
+        upPiece: null,
+        blend: 'points',
+        subjects: [{ entity: subject, anchor: null, offset: [0, 0, 0] }],
+        cues: [{ frame: s.header.firstFrame, travel: 0, ease: 'even', mix: { [subject]: 1 } }],
+        channels: {},
+      },
+    };
+  };
+  const three = [
+    lamp('Key', 40, 0.5, 3, 4800),
+    lamp('Fill', -50, 0.2, 0.9, 5600),
+    lamp('Rim', 165, 0.7, 2.6, 6200),
+  ];
+  if (
+    edit(
+      `Key, fill and rim for ${s.entities[subject].name}`,
+      ...three.map((entity): Command => ({ kind: 'add', entity })),
+    )
+  )
+    select(three[0].id);
+}
+
+function mark(name: string, at: Vec3, rides: string | null = null, anchor: string | null = null): Entity {
+  return {
+    kind: 'mark',
+    id: newId('mark'),
+    name: freeName(name),
+    rides,
+    anchor,
+    channels: { x: at[0], y: at[1], z: at[2] },
+  };
+}
+
+export const addMark = () => add('Add a mark', mark('Mark', [0, 1.6, 0]));
+
+const pick = (prompt: string, take: (hit: Hit) => boolean | void) =>
+  useSequence.setState({ picking: { prompt, take } });
+
+/** A mark where a surface is clicked, in either view. */
+export const addMarkOnSurface = () =>
+  pick('Click the surface where the mark shall be', (hit) => {
+    add('Add a mark on a surface', mark('Mark', hit.point));
+  });
+
+/** A mark that rides on a piece, at its anchor or centre. */
+export function addMarkOn(id: string, anchor: string | null): void {
+  const name = useSequence.getState().entities[id]?.name ?? '';
+  add(`Mark ${name}`, mark(`${name} ${anchor ?? 'mark'}`.trim(), [0, 0, 0], id, anchor ?? 'centre'));
+}
+
+/** A mark where the lens view's axis meets the set. */
+export function addMarkAhead(point: Vec3 | null): void {
+  if (point) add('Mark where the axis meets the set', mark('Mark', point));
+  else say('The axis meets nothing. Turn the camera to the set first.', true);
+}
+
+/** Two clicks measure between points; a measurement stays in the set until it is removed. */
+export function measure(): void {
+  pick('Measure: click the first point', (first) => {
+    pick('Measure: click the second point', (second) => {
+      add('Measure', {
+        kind: 'measure',
+        id: newId('measure'),
+        name: freeName('Measure'),
+        camera: null,
+        from: first.point,
+        to: second.point,
+      });
+    });
+    return true;
+  });
+}
+
+/** One click measures from the camera looked through: along its axis and straight. */
+export function measureFromCamera(): void {
+  const camera = lensCamera(useSequence.getState());
+  pick('Measure from the camera: click a point', (hit) => {
+    add('Measure from the camera', {
+      kind: 'measure',
+      id: newId('measure'),
+      name: freeName('Measure'),
+      camera,
+      from: hit.point,
+      to: hit.point,
+    });
+  });
+}
+
+function cameraEntity(channels: Record<string, number>): Camera {
   const cameras = all().filter((e): e is Camera => e.kind === 'camera');
   const used = new Set(cameras.map((c) => c.letter));
   let letter = 'A';
   for (let i = 0; used.has(letter); i++)
     letter = i < 26 ? String.fromCharCode(65 + i) : 'A' + String.fromCharCode(65 + (i % 26));
   const rig: RigPart[] = [
-    { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels: { y: 1.6, z: 3 } },
+    { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels },
     { kind: 'head', id: 'head', on: true, channels: {} },
   ];
-  add('Add a camera', {
+  return {
     kind: 'camera',
     id: newId('camera'),
     name: freeName(`Camera ${letter}`),
     letter,
     colour: COLOURS[cameras.length % COLOURS.length],
     locked: false,
+    lockedChannels: [],
     depthOfField: false,
+    filmBack: null,
+    fit: null,
+    iconSize: 1,
+    focus: null,
+    guides: [],
+    surround: 1,
     channels: {},
     rig,
+  };
+}
+
+/** A camera on a tripod with a head, at eye height, three metres back. */
+export const addCamera = () => add('Add a camera', cameraEntity({ y: 1.6, z: 3 }));
+
+/** A camera where the set view looks from. */
+export function cameraFromView(): void {
+  const { at, pan, tilt } = setViewPose();
+  const c = cameraEntity({ x: at[0], y: at[1], z: at[2] });
+  c.rig[1].channels = { pan, tilt };
+  add('A camera from the set view', c);
+}
+
+/** A camera standing on a mark, looking the way the set view does. */
+export function cameraAt(point: Vec3): void {
+  const c = cameraEntity({ x: point[0], y: point[1], z: point[2] });
+  c.rig[1].channels = { pan: setViewPose().pan };
+  add('A camera at a mark', c);
+}
+
+/** A copy of a camera, with its lens, rig and motion. */
+export function cameraFrom(id: string): void {
+  const copy = newId('camera');
+  if (edit('A camera from another', { kind: 'duplicate', ids: [id], newIds: [copy], instances: false }))
+    select(copy);
+}
+
+/** Copies what is selected; instances keep the shape of their originals. */
+export function duplicateSelected(instances: boolean): void {
+  const { selected, entities } = useSequence.getState();
+  const ids = selected.filter((id) => entities[id]);
+  if (!ids.length) return;
+  const newIds = ids.map((id) => newId(entities[id].kind));
+  const done = edit(instances ? 'Make instances' : 'Duplicate', {
+    kind: 'duplicate',
+    ids,
+    newIds,
+    instances,
   });
+  if (done) select(...newIds);
 }
 
 export function drawPath(): void {
@@ -105,11 +376,19 @@ export function drawPath(): void {
   say('Click the places the path goes through, then finish it.');
 }
 
-/** Takes the selected entities away; what refers to them lets go, after saying so. */
+/** What uses an entity, by name and in the core's words; empty when nothing does. */
+export function usersOf(ids: string[]): string[] {
+  return JSON.parse(theCore().users(JSON.stringify(ids))) as string[];
+}
+
+/** Takes the selected entities away; asks once when something uses them. */
 export function removeSelected(): void {
   const { selected, entities } = useSequence.getState();
   if (!selected.length) return;
+  if (usersOf(selected).length) {
+    useSequence.setState({ dialog: { kind: 'remove', ids: selected } });
+    return;
+  }
   const names = selected.map((id) => `“${entities[id]?.name}”`).join(', ');
-  const remove: Command = { kind: 'remove', ids: selected, letGo: true };
-  if (edit(`Remove ${names}`, remove)) say(`Removed ${names}. Whatever used it let go; undo brings it back.`);
+  if (edit(`Remove ${names}`, { kind: 'remove', ids: selected, letGo: true })) say(`Removed ${names}.`);
 }

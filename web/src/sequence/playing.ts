@@ -1,3 +1,4 @@
+import { framesPerSecond } from './settings';
 import { useSequence } from './store';
 
 let running = 0;
@@ -13,7 +14,7 @@ export function play(on: boolean): void {
   set({ playing: on, ...(on ? { dropped: 0 } : {}) });
   if (!on) return;
   const { header } = get();
-  const fps = header.rate.numerator / header.rate.denominator;
+  const fps = framesPerSecond();
   const length = header.lastFrame - header.firstFrame + 1;
   const from = get().frame >= header.lastFrame ? header.firstFrame : Math.round(get().frame);
   const began = performance.now();

@@ -17,6 +17,31 @@ export type Saving = 'saved' | 'saving' | 'waiting';
 /** Which frames a changed number gets a key on. */
 export type Keying = 'keyed' | 'all';
 
+/** What a drag in the lens view does. */
+export type LensTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
+
+/** A click that is waited for, in the set view or the lens view. */
+export interface Picking {
+  prompt: string;
+  /** Takes what was clicked; the picking ends unless it returns true. */
+  take: (hit: Hit) => boolean | void;
+}
+
+/** What a click met: a thing, and the point on its surface. */
+export interface Hit {
+  id: string;
+  point: [number, number, number];
+  normal: [number, number, number] | null;
+}
+
+/** A window over the desks. */
+export type Dialog =
+  | { kind: 'standards' }
+  | { kind: 'model'; files: File[] }
+  | { kind: 'track'; file: File }
+  | { kind: 'remove'; ids: string[] }
+  | { kind: 'lettering'; id: string | null };
+
 export interface PendingEdit {
   id: string;
   label: string;
@@ -49,6 +74,17 @@ export interface SequenceState {
   saving: Saving;
   message: { text: string; bad: boolean; at: number } | null;
   mayEdit: boolean;
+  lensTool: LensTool;
+  /** The subject that orbiting, composition and placing are about; '' for the nearest. */
+  about: string;
+  /** Whether what is sharp is tinted in the lens view. */
+  sharpTint: boolean;
+  contactSheet: boolean;
+  fourViews: boolean;
+  /** Pieces shown alone in the views, or null. */
+  isolated: string[] | null;
+  picking: Picking | null;
+  dialog: Dialog | null;
   /** Set while a path is being drawn in the plan view. */
   drawing: [number, number, number][] | null;
   /** Grows with every change of the document or its preview. */
@@ -75,6 +111,14 @@ export const useSequence = create<SequenceState>(() => ({
   saving: 'saved',
   message: null,
   mayEdit: true,
+  lensTool: 'turn',
+  about: '',
+  sharpTint: false,
+  contactSheet: false,
+  fourViews: false,
+  isolated: null,
+  picking: null,
+  dialog: null,
   drawing: null,
   version: 0,
 }));
@@ -270,6 +314,28 @@ export function lensCamera(s: SequenceState): string {
 /** A new id that says what it is for. */
 export function newId(kind: string): string {
   return `${kind}-${crypto.randomUUID().slice(0, 8)}`;
+}
+
+/** Commands the core proposes, or undefined after saying why it cannot. */
+export function proposed(text: string): Command[] | undefined {
+  return attempt(() => answer<{ commands: Command[] }>(text).commands);
+}
+
+/** Makes what the core proposes an edit. */
+export function editProposed(label: string, text: string): boolean {
+  const commands = proposed(text);
+  if (!commands) return false;
+  if (commands.length === 0) {
+    say('There is nothing to change.');
+    return false;
+  }
+  return edit(label, ...commands);
+}
+
+/** Shows what the core proposes while a handle is dragged. */
+export function previewProposed(label: string, text: string): void {
+  const commands = proposed(text);
+  if (commands?.length) preview(label, ...commands);
 }
 
 export const mayKey = (): boolean => get().keying === 'all';

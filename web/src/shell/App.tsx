@@ -6,7 +6,7 @@ import { useSequence } from '../sequence/store';
 import { SignIn, type Session } from '../signin/SignIn';
 import { getJson } from './http';
 import { Said } from './Said';
-import { Workspace } from './Workspace';
+import { LensWindow, Workspace } from './Workspace';
 
 interface Listed {
   id: string;
@@ -84,5 +84,6 @@ function Opening({ id, mayEdit, onLeave }: { id: string; mayEdit: boolean; onLea
         <button onClick={onLeave}>Back to the sequences</button>
       </main>
     );
-  return ready ? <Workspace /> : <p className="empty">Opening the sequence …</p>;
+  const lensOnly = new URLSearchParams(location.search).get('view') === 'lens';
+  return ready ? lensOnly ? <LensWindow /> : <Workspace /> : <p className="empty">Opening the sequence …</p>;
 }

@@ -2,7 +2,14 @@ import { useEffect, useRef, useState } from 'react';
 import { DeliverPanel } from '../deliver/DeliverPanel';
 import { bring, chooseModel } from '../importing/bring';
 import { Time } from '../lanes/Time';
-import { PiecePanel } from '../rig/PiecePanel';
+import { ContactSheet } from '../frame/ContactSheet';
+import { LetteringDialog } from '../importing/LetteringDialog';
+import { ModelDialog } from '../importing/ModelDialog';
+import { TrackDialog } from '../importing/TrackDialog';
+import { RemoveDialog } from '../roster/RemoveDialog';
+import { followMain, tellOthers } from '../sequence/together';
+import { ThingPanel } from '../setting/ThingPanel';
+import { StandardsDialog } from '../standards/StandardsDialog';
 import { RigStack } from '../rig/RigStack';
 import { Roster } from '../roster/Roster';
 import { DESKS, redo, undo, useSequence, type Desk } from '../sequence/store';
@@ -27,12 +34,14 @@ const SHAPES: Record<Desk, { share: number; time: number }> = {
 export function Workspace() {
   const desk = useSequence((s) => s.desk);
   const [share, setShare] = useState(SHAPES[desk].share);
+  const sheet = useSequence((s) => s.contactSheet);
   const [dropping, setDropping] = useState(false);
   const [box, setBox] = useState(false);
   const views = useRef<HTMLDivElement>(null);
   useEffect(() => setShare(SHAPES[desk].share), [desk]);
   useEffect(() => {
     theHelper();
+    const leave = tellOthers();
     const key = (e: KeyboardEvent) => {
       if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
         e.preventDefault();
@@ -40,7 +49,10 @@ export function Workspace() {
       } else runShortcut(e);
     };
     document.addEventListener('keydown', key);
-    return () => document.removeEventListener('keydown', key);
+    return () => {
+      leave();
+      document.removeEventListener('keydown', key);
+    };
   }, []);
   return (
     <div
@@ -59,7 +71,13 @@ export function Workspace() {
     >
       <Top onCommands={() => setBox(true)} />
       <Roster />
-      <div className="views" ref={views} style={{ gridTemplateColumns: `${share}fr 6px ${1 - share}fr` }}>
+      {sheet ? <ContactSheet /> : null}
+      <div
+        className="views"
+        hidden={sheet}
+        ref={views}
+        style={{ gridTemplateColumns: `${share}fr 6px ${1 - share}fr` }}
+      >
         <SetView />
         <div
           className="divider"
@@ -84,8 +102,39 @@ export function Workspace() {
         {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
       </aside>
       <Time />
-      {dropping ? <div className="dropping">Let go to bring the model into the set</div> : null}
+      {dropping ? <div className="dropping">Let go to bring it in: models, images, camera tracks</div> : null}
+      <Dialogs />
       {box ? <CommandBox actions={actions()} onClose={() => setBox(false)} /> : null}
+    </div>
+  );
+}
+
+function Dialogs() {
+  const d = useSequence((s) => s.dialog);
+  if (!d) return null;
+  switch (d.kind) {
+    case 'standards':
+      return <StandardsDialog />;
+    case 'model':
+      return <ModelDialog files={d.files} />;
+    case 'track':
+      return <TrackDialog file={d.file} />;
+    case 'remove':
+      return <RemoveDialog ids={d.ids} />;
+    case 'lettering':
+      return <LetteringDialog id={d.id} />;
+  }
+}
+
+/** A lens view in a window of its own: what the main window shows, on its frame. */
+export function LensWindow() {
+  useEffect(() => {
+    theHelper();
+    return followMain();
+  }, []);
+  return (
+    <div className="lens-window">
+      <LensView alone />
     </div>
   );
 }
@@ -94,7 +143,7 @@ function Selection() {
   const e = useSequence((s) => s.entities[s.selected[0]]);
   if (!e || e.kind === 'cutEntry')
     return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
-  return e.kind === 'camera' ? <RigStack key={e.id} camera={e} /> : <PiecePanel key={e.id} entity={e} />;
+  return e.kind === 'camera' ? <RigStack key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;
 }
 
 function Top({ onCommands }: { onCommands: () => void }) {
@@ -142,6 +191,25 @@ function Top({ onCommands }: { onCommands: () => void }) {
       <Tip text={s.redo.length ? `Redo: ${s.redo.at(-1)!.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>
         <button className="icon" aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
           <Icon.Redo />
+        </button>
+      </Tip>
+      <Tip text="Every camera's view of this frame, live">
+        <button
+          className={`icon ${s.contactSheet ? 'lit' : ''}`}
+          aria-label="Contact sheet"
+          aria-pressed={s.contactSheet}
+          onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
+        >
+          <Icon.Sheet />
+        </button>
+      </Tip>
+      <Tip text="Standards: camera package, lens kits, names, units">
+        <button
+          className="icon"
+          aria-label="Standards"
+          onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
+        >
+          <Icon.Standards />
         </button>
       </Tip>
       <Tip text="Bring in a model (or drop the file anywhere)">

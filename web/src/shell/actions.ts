@@ -1,14 +1,25 @@
-import { chooseModel } from '../importing/bring';
+import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { cutHere } from '../lanes/CutLane';
 import {
+  addAir,
   addCamera,
   addGroup,
+  addLayer,
+  addLight,
   addMark,
+  addMarkOnSurface,
   addStandIn,
+  cameraFromView,
   drawPath,
+  duplicateSelected,
+  groupSelected,
+  LIGHTS,
+  measure,
+  measureFromCamera,
   removeSelected,
   STAND_INS,
 } from '../roster/create';
+import { MORE } from '../roster/selectionActions';
 import { play } from '../sequence/playing';
 import { DESKS, edit, goTo, redo, select, undo, useSequence } from '../sequence/store';
 import { call } from './http';
@@ -39,6 +50,33 @@ export function actions(): Action[] {
       run: () => useSequence.setState({ desk: d.id }),
     })),
     { name: 'Bring in a model from a file', run: chooseModel },
+    { name: 'Bring in a camera track from a file', run: chooseTrack },
+    { name: 'Bring in a plate from images', run: choosePlate },
+    {
+      name: 'Standards: camera package, kits, names, units',
+      run: () => useSequence.setState({ dialog: { kind: 'standards' } }),
+    },
+    {
+      name: s.contactSheet ? 'Close the contact sheet' : 'Contact sheet',
+      run: () => useSequence.setState({ contactSheet: !get().contactSheet }),
+    },
+    {
+      name: s.fourViews ? 'One set view' : 'Four set views',
+      run: () => useSequence.setState({ fourViews: !get().fourViews }),
+    },
+    {
+      name: s.sharpTint ? 'Stop tinting what is sharp' : 'Tint what is sharp',
+      run: () => useSequence.setState({ sharpTint: !get().sharpTint }),
+    },
+    ...LIGHTS.map((l) => ({ name: `Add ${l.name.toLowerCase()} light`, run: () => addLight(l.form) })),
+    { name: 'Add haze and background', run: addAir },
+    { name: 'Add a layer', run: addLayer },
+    { name: 'Add lettering', run: () => useSequence.setState({ dialog: { kind: 'lettering', id: null } }) },
+    { name: 'Add a mark on a surface', run: addMarkOnSurface },
+    { name: 'Add a camera from the set view', run: cameraFromView },
+    { name: 'Measure between points', run: measure },
+    { name: 'Measure from the camera', run: measureFromCamera },
+    ...selectionActions(s),
     { name: 'Add a camera', run: addCamera },
     ...STAND_INS.map((x) => ({
       name: `Add ${x.name.toLowerCase()} stand-in`,
@@ -66,6 +104,14 @@ export function actions(): Action[] {
   ];
 }
 
+/** What fits the selection's first thing. */
+function selectionActions(s: ReturnType<typeof get>): Action[] {
+  const first = s.entities[s.selected[0]];
+  return first
+    ? MORE.filter((m) => m.fits(first)).map((m) => ({ name: `${m.name}: ${first.name}`, run: m.run }))
+    : [];
+}
+
 /** Runs what a key stands for, unless someone is typing. */
 export function runShortcut(e: KeyboardEvent): void {
   const at = e.target as HTMLElement;
@@ -76,6 +122,8 @@ export function runShortcut(e: KeyboardEvent): void {
   const frame = Math.round(s.frame);
   let done = true;
   if (ctrl && e.key.toLowerCase() === 'z') (e.shiftKey ? redo : undo)();
+  else if (ctrl && e.key.toLowerCase() === 'd') duplicateSelected(false);
+  else if (ctrl && e.key.toLowerCase() === 'g') groupSelected();
   else if (ctrl) done = false;
   else if (e.altKey && /^[1-5]$/.test(e.key)) useSequence.setState({ desk: DESKS[Number(e.key) - 1].id });
   else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
@@ -84,6 +132,7 @@ export function runShortcut(e: KeyboardEvent): void {
   else if (e.key === 'Home') goTo(s.header.firstFrame);
   else if (e.key === 'End') goTo(s.header.lastFrame);
   else if (e.key === 'Enter' && s.drawing) finishPath();
+  else if (e.key === 'Escape' && s.picking) useSequence.setState({ picking: null });
   else if (e.key === 'Escape' && s.drawing) useSequence.setState({ drawing: null });
   else if (e.key === 'Delete' || e.key === 'Backspace') removeSelected();
   else done = false;

@@ -22,12 +22,19 @@ function csrf(): string {
 }
 
 /** Calls the server; a refusal becomes {@link ServerRefused}, silence {@link Unreachable}. */
-export async function call(method: string, path: string, body?: BodyInit, type?: string): Promise<Response> {
+export async function call(
+  method: string,
+  path: string,
+  body?: BodyInit,
+  type?: string,
+  signal?: AbortSignal,
+): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
       body,
+      signal,
       headers: { 'X-XSRF-TOKEN': csrf(), ...(type ? { 'Content-Type': type } : {}) },
     });
   } catch {

@@ -40,3 +40,17 @@ export const Cut = draw('M4 6h7v12H4zM15 6h5v12h-5zM13 3v18');
 export const Out = draw('M14 4h6v16h-6M3 12h11M10 8l4 4-4 4');
 /** A key: a small kite. */
 export const KiteKey = draw('M12 3 18 11 12 19 6 11zM12 19c2 1-2 2 0 4', false);
+export const Turn = draw('M12 5v14M5 12h14M9 7l3-3 3 3M9 17l3 3 3-3M7 9l-3 3 3 3M17 9l3 3-3 3');
+export const Orbit = draw(
+  'M12 9a3 3 0 1 0 0 6 3 3 0 0 0 0-6zM20 8c2 3-1 8-7 10s-11 0-11-3M20 8l.5 4M20 8l-4 .6',
+);
+export const Truck = draw('M4 8h12v8H4zM16 10l4-2v8l-4-2M7 20h8M5 18l-2 2 2 2M17 18l2 2-2 2');
+export const Dolly = draw('M4 19 10 7h4l6 12M12 19v-6M9.5 15.5 12 13l2.5 2.5');
+export const Roll = draw('M5 9a8 8 0 0 1 14 0M19 9l1-4M19 9l-4-.5M5 15a8 8 0 0 0 14 0M5 15l-1 4M5 15l4 .5');
+export const Zoom = draw('M4 6v12M20 4v16M4 12h16M8 9v6M14 7v10');
+export const Level = draw('M3 12h18M12 8a4 4 0 0 1 4 4M8 12a4 4 0 0 1 4-4M3 17h4M17 17h4');
+export const Back = draw('M20 17a8 8 0 0 0-14-6M5 5v6h6');
+export const Forward = draw('M4 17a8 8 0 0 1 14-6M19 5v6h-6');
+export const Sheet = draw('M4 5h7v6H4zM13 5h7v6h-7zM4 13h7v6H4zM13 13h7v6h-7z');
+export const Standards = draw('M5 4h11l3 3v13H5zM9 10h6M9 13.5h6M9 17h4');
+export const Apart = draw('M10 5H5v14h14v-5M13 5h6v6M19 5l-8 8');

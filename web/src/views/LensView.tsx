@@ -1,25 +1,45 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
-import * as THREE from 'three';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type * as THREE from 'three';
 import { theCore } from '../core/load';
-import type { Camera, Command } from '../core/types';
+import type { Camera } from '../core/types';
+import { DepthRuler } from '../frame/DepthRuler';
+import { GuideLines } from '../frame/GuideLines';
+import { LensTools } from '../frame/LensTools';
+import { useWalking } from '../frame/walking';
 import { evaluated, LENS } from '../sequence/evaluated';
-import { commitPreview, edit, lensCamera, mayKey, preview, useSequence } from '../sequence/store';
+import { useSettings } from '../sequence/settings';
+import { edit, lensCamera, useSequence } from '../sequence/store';
+import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
-import { DepthOfFieldPass } from './depthOfField';
-import { lookThrough } from './lensCamera';
+import { LensPicture, type Seen } from './LensPicture';
 import { rendererFor, stage } from './stage';
 
-const WHEEL_PAUSE_MS = 350;
+/** The delivery frame inside the view, in pixels. */
+interface Frame {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+const SETTLE_MS = 400;
 
 /** What the camera delivers, and walking it about. */
-export function LensView() {
+export function LensView({ alone = false }: { alone?: boolean }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLDivElement>(null);
+  const picture = useRef<LensPicture | null>(null);
   const [failed, setFailed] = useState('');
+  const [seen, setSeen] = useState<Seen | null>(null);
+  const [inside, setInside] = useState('');
+  const [frame, setFrame] = useState<Frame>({ left: 0, top: 0, width: 16, height: 9 });
+  const id = useSequence(lensCamera);
   const camera = useSequence((s) => s.entities[lensCamera(s)] as Camera | undefined);
-  const followCut = useSequence((s) => s.followCut);
-  const header = useSequence((s) => s.header);
-  const aspect = header.cameraPackage.deliveryWidth / header.cameraPackage.deliveryHeight;
+  const desk = useSequence((s) => s.desk);
+  const picking = useSequence((s) => s.picking);
+  const { deliveryWidth, deliveryHeight } = useSettings().cameraPackage;
+  const aspect = deliveryWidth / deliveryHeight;
+  const whole = !camera || camera.surround >= 1;
 
   useEffect(() => {
     let renderer: THREE.WebGLRenderer;
@@ -31,32 +51,32 @@ export function LensView() {
       );
       return;
     }
-    let shadows = -1;
-    const eye = new THREE.PerspectiveCamera();
-    const blur = new DepthOfFieldPass();
     let asked = 0;
+    let settle = 0;
+    let wider: [number, number] = [1, 1];
+    const look = () => setInside(useSequence.getState().playing ? '' : (picture.current?.inside() ?? ''));
     const draw = () => {
       asked = 0;
       const s = useSequence.getState();
-      const id = lensCamera(s);
-      stage.update();
-      renderer.shadowMap.needsUpdate = shadows !== stage.shadows;
-      shadows = stage.shadows;
-      const c = s.entities[id] as Camera | undefined;
-      if (!c || !lookThrough(id, eye)) {
-        renderer.setClearColor('#000000');
-        renderer.clear();
-      } else if (c.depthOfField) blur.render(renderer, stage.scene, eye, id);
-      else renderer.render(stage.scene, eye);
+      const now = picture.current!.draw(lensCamera(s), wider);
+      setSeen((old) => (JSON.stringify(old) === JSON.stringify(now) ? old : now));
       canvas.current!.dataset.drawn = `${s.frame}/${s.version}`;
+      clearTimeout(settle);
+      settle = globalThis.setTimeout(look, SETTLE_MS) as unknown as number;
     };
     const ask = () => {
       if (!asked) asked = requestAnimationFrame(draw);
     };
+    picture.current = new LensPicture(renderer, ask);
     const fit = () => {
       const r = box.current!.getBoundingClientRect();
-      const w = Math.max(16, Math.floor(Math.min(r.width, r.height * aspect)));
-      renderer.setSize(w, Math.max(9, Math.round(w / aspect)));
+      const room = whole ? 1 : 0.8; // leave some of the surround to be seen
+      const w = Math.max(16, Math.floor(Math.min(r.width, r.height * aspect) * room));
+      const h = Math.max(9, Math.round(w / aspect));
+      setFrame({ left: (r.width - w) / 2, top: (r.height - h) / 2, width: w, height: h });
+      const size = whole ? [w, h] : [Math.max(16, Math.floor(r.width)), Math.max(9, Math.floor(r.height))];
+      wider = [size[0] / w, size[1] / h];
+      renderer.setSize(size[0], size[1]);
       ask();
     };
     const size = new ResizeObserver(fit);
@@ -67,23 +87,117 @@ export function LensView() {
       leave();
       size.disconnect();
       cancelAnimationFrame(asked);
-      renderer.dispose();
+      clearTimeout(settle);
+      picture.current?.dispose();
     };
-  }, [aspect]);
+  }, [aspect, whole]);
 
-  useWalking(canvas);
-  const held = camera?.rig.some((p) => p.kind === 'attention' && p.on && p.subjects.length > 0);
+  const click = useCallback((e: PointerEvent) => {
+    const s = useSequence.getState();
+    const r = canvas.current!.getBoundingClientRect();
+    const hit = picture.current?.pick(
+      ((e.clientX - r.left) / r.width) * 2 - 1,
+      1 - ((e.clientY - r.top) / r.height) * 2,
+    );
+    if (!s.picking || !hit) return;
+    if (!s.picking.take(hit) && useSequence.getState().picking === s.picking)
+      useSequence.setState({ picking: null });
+  }, []);
+  useWalking(canvas, click);
+
+  const problem = inside
+    ? `The camera is inside “${inside}”. Dolly back, or move the near clip out past it.`
+    : (seen?.whyEmpty ?? '');
   return (
     <section className="view lens-view" aria-label="Lens view">
-      <div className="view-bar">
-        {camera ? (
-          <span className="badge" style={{ background: camera.colour }}>
-            {camera.letter}
-          </span>
+      <LensBar camera={camera} alone={alone} />
+      {camera && !alone && desk !== 'deliver' && desk !== 'cut' ? <LensTools camera={camera} /> : null}
+      <div className={`view-ground ${picking ? 'picking' : ''}`} ref={box}>
+        {failed ? (
+          <p className="empty">{failed}</p>
+        ) : (
+          <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" />
+        )}
+        {camera ? <GuideLines camera={camera} frame={frame} /> : null}
+        {picking ? <PickPrompt /> : null}
+        {problem ? (
+          <p className="view-note" role="status" data-testid="why-empty">
+            {problem}
+          </p>
+        ) : seen?.cut.length ? (
+          <CutNote seen={seen} camera={id} />
         ) : null}
-        <strong>{camera ? camera.name : followCut ? 'Gap in the cut' : 'No camera'}</strong>
-        <span className="grow" />
-        {camera ? (
+      </div>
+      {camera && !alone && (desk === 'frame' || desk === 'move' || desk === 'set') ? (
+        <DepthRuler camera={camera} />
+      ) : null}
+      <div className="view-foot">
+        <LensLine />
+      </div>
+    </section>
+  );
+}
+
+function PickPrompt() {
+  const picking = useSequence((s) => s.picking)!;
+  return (
+    <div className="pick-prompt">
+      <span>{picking.prompt}</span>
+      <button className="pill" onClick={() => useSequence.setState({ picking: null })}>
+        Let it be
+      </button>
+    </div>
+  );
+}
+
+/** Which plane cuts what, with the way out. */
+function CutNote({ seen, camera }: { seen: Seen; camera: string }) {
+  const first = seen.cut[0];
+  const plane = first.near ? 'near' : 'far';
+  const more = seen.cut.length > 1 ? ` and ${seen.cut.length - 1} more` : '';
+  return (
+    <p className="view-note small" role="status" data-testid="cut-note">
+      <span>{`Cut off by the ${plane} clip: ${first.name}${more}`}</span>
+      <button
+        className="pill"
+        onClick={() => {
+          const { header } = useSequence.getState();
+          const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
+          edit(
+            'Nothing is cut off',
+            ...(JSON.parse(text) as { commands: Parameters<typeof edit>[1][] }).commands,
+          );
+        }}
+      >
+        Nothing is cut off
+      </button>
+    </p>
+  );
+}
+
+function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean }) {
+  const followCut = useSequence((s) => s.followCut);
+  const sharpTint = useSequence((s) => s.sharpTint);
+  return (
+    <div className="view-bar">
+      {camera ? (
+        <span className="badge" style={{ background: camera.colour }}>
+          {camera.letter}
+        </span>
+      ) : null}
+      <strong>{camera ? camera.name : followCut ? 'Gap in the cut' : 'No camera'}</strong>
+      <span className="grow" />
+      {camera ? (
+        <>
+          <Tip text="Tint what is sharp enough">
+            <button
+              className={`pill lilac ${sharpTint ? 'on' : ''}`}
+              aria-pressed={sharpTint}
+              onClick={() => useSequence.setState({ sharpTint: !sharpTint })}
+            >
+              Sharp
+            </button>
+          </Tip>
           <Tip text="Depth-of-field blur for this camera, here and in the render">
             <button
               className={`pill lilac ${camera.depthOfField ? 'on' : ''}`}
@@ -99,35 +213,30 @@ export function LensView() {
               Blur
             </button>
           </Tip>
-        ) : null}
-        <Tip text="Show the camera that the cut has live on each frame">
-          <button
-            className={`pill ${followCut ? 'on' : ''}`}
-            aria-pressed={followCut}
-            onClick={() => useSequence.setState({ followCut: !followCut })}
-          >
-            Follow the cut
+        </>
+      ) : null}
+      <Tip text="Show the camera that the cut has live on each frame">
+        <button
+          className={`pill ${followCut ? 'on' : ''}`}
+          aria-pressed={followCut}
+          onClick={() => useSequence.setState({ followCut: !followCut })}
+        >
+          Follow the cut
+        </button>
+      </Tip>
+      {alone ? null : (
+        <Tip text="Open this lens view in a window of its own, live">
+          <button className="icon small" aria-label="Open in a window of its own" onClick={openWindow}>
+            <Icon.Apart />
           </button>
         </Tip>
-      </div>
-      <div className="view-ground" ref={box}>
-        {failed ? (
-          <p className="empty">{failed}</p>
-        ) : (
-          <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" />
-        )}
-      </div>
-      <div className="view-foot">
-        <LensLine />
-        <span className="grow" />
-        <span>
-          {held
-            ? 'Attention holds the aim · Shift+drag trucks · wheel dollies'
-            : 'Drag turns · Shift+drag trucks · wheel dollies · Alt+wheel changes the lens'}
-        </span>
-      </div>
-    </section>
+      )}
+    </div>
   );
+}
+
+function openWindow(): void {
+  window.open(`/?view=lens${location.hash}`, 'jolly-kite-lens', 'width=960,height=620');
 }
 
 /** Lens and limits of the camera in one line, as the core gives them. */
@@ -137,131 +246,17 @@ function LensLine() {
   const version = useSequence((s) => s.version);
   const text = useMemo(() => {
     const slot = theCore().slot(id);
-    if (slot < 0 || version < 0 || frame < 0) return '';
+    if (slot < 0 || version < 0 || !Number.isFinite(frame)) return '';
     const { lens } = evaluated();
     const r = JSON.parse(theCore().lensReport(id)) as {
       horizontalDegrees: number;
       nearLimitM: number;
       farLimitM: number | null;
+      reach: string;
     };
     const show = (v: number, unit: string) => theCore().showNumber(v, unit);
     const sharp = `${show(r.nearLimitM, 'metres')} – ${r.farLimitM === null ? '∞' : show(r.farLimitM, 'metres')}`;
-    return `${show(lens[slot * LENS], 'millimetres')} · ${show(r.horizontalDegrees, 'degrees')} · f/${show(lens[slot * LENS + 1], 'fStop')} · sharp ${sharp}`;
+    return `${show(lens[slot * LENS], 'millimetres')} ${r.reach} · ${show(r.horizontalDegrees, 'degrees')} · f/${show(lens[slot * LENS + 1], 'fStop')} · sharp ${sharp}`;
   }, [id, frame, version]);
   return <span className="mono muted lens-line">{text}</span>;
-}
-
-/** Moves the camera itself: drags, wheel and arrow keys become one walk each. */
-function useWalking(canvas: React.RefObject<HTMLCanvasElement | null>) {
-  useEffect(() => {
-    const el = canvas.current;
-    if (!el) return;
-    let from: { x: number; y: number; shift: boolean } | null = null;
-    let wheel = { dolly: 0, lens: 1, timer: 0 };
-    const state = useSequence.getState;
-    const walk = (
-      by: Partial<Record<'truck' | 'pedestal' | 'dolly' | 'pan' | 'tilt' | 'roll', number>>,
-    ): Command => ({
-      kind: 'walk',
-      camera: lensCamera(state()),
-      frame: state().frame,
-      truck: 0,
-      pedestal: 0,
-      dolly: 0,
-      pan: 0,
-      tilt: 0,
-      roll: 0,
-      ...by,
-      key: mayKey(),
-    });
-    const window = () => {
-      const o = theCore().slot(lensCamera(state())) * LENS;
-      return evaluated().lens.slice(o, o + LENS);
-    };
-    const ready = () => {
-      if (theCore().slot(lensCamera(state())) < 0) return false;
-      if (state().playing) useSequence.setState({ playing: false });
-      return true;
-    };
-    const down = (e: PointerEvent) => {
-      if (!ready()) return;
-      el.setPointerCapture(e.pointerId);
-      from = { x: e.clientX, y: e.clientY, shift: e.shiftKey || e.button === 1 };
-    };
-    const move = (e: PointerEvent) => {
-      if (!from) return;
-      const l = window();
-      const dx = (e.clientX - from.x) / el.clientWidth;
-      const dy = (e.clientY - from.y) / el.clientHeight;
-      if (from.shift)
-        preview('Truck', walk({ truck: -dx * (l[9] - l[8]) * l[2], pedestal: dy * (l[11] - l[10]) * l[2] }));
-      else {
-        const across = (Math.atan(l[9]) - Math.atan(l[8])) * (180 / Math.PI);
-        const up = (Math.atan(l[11]) - Math.atan(l[10])) * (180 / Math.PI);
-        preview('Turn the camera', walk({ pan: dx * across, tilt: dy * up }));
-      }
-    };
-    const release = () => {
-      if (from) commitPreview();
-      from = null;
-    };
-    const turn = (e: WheelEvent) => {
-      e.preventDefault();
-      if (!ready()) return;
-      clearTimeout(wheel.timer);
-      const id = lensCamera(state());
-      const l = window();
-      if (e.altKey) {
-        const c = JSON.parse(theCore().channels(id, state().frame)) as { address: string; value: number }[];
-        if (wheel.lens === 1) wheel.lens = c.find((x) => x.address === 'focalLength')!.value;
-        wheel.lens *= Math.exp(-Math.sign(e.deltaY) * 0.04);
-        preview('Change the lens', {
-          kind: 'setValue',
-          id,
-          channel: 'focalLength',
-          frame: state().frame,
-          value: Math.round(wheel.lens * 100) / 100,
-          key: mayKey(),
-        });
-      } else {
-        wheel.dolly -= Math.sign(e.deltaY) * Math.min(5, Math.max(0.05, l[2] * 0.04));
-        preview('Dolly', walk({ dolly: wheel.dolly }));
-      }
-      wheel.timer = globalThis.setTimeout(() => {
-        commitPreview();
-        wheel = { dolly: 0, lens: 1, timer: 0 };
-      }, WHEEL_PAUSE_MS) as unknown as number;
-    };
-    const key = (e: KeyboardEvent) => {
-      const arrows: Record<string, [number, number]> = {
-        ArrowLeft: [1, 0],
-        ArrowRight: [-1, 0],
-        ArrowUp: [0, 1],
-        ArrowDown: [0, -1],
-      };
-      const a = arrows[e.key];
-      if (!a || !ready()) return;
-      e.preventDefault();
-      e.stopPropagation();
-      const step = window()[2] * 0.02;
-      const c = e.shiftKey
-        ? walk({ truck: -a[0] * step, pedestal: a[1] * step })
-        : walk({ pan: a[0], tilt: a[1] });
-      edit(e.shiftKey ? 'Truck' : 'Turn the camera', c);
-    };
-    el.addEventListener('pointerdown', down);
-    el.addEventListener('pointermove', move);
-    el.addEventListener('pointerup', release);
-    el.addEventListener('pointercancel', release);
-    el.addEventListener('wheel', turn, { passive: false });
-    el.addEventListener('keydown', key);
-    return () => {
-      el.removeEventListener('pointerdown', down);
-      el.removeEventListener('pointermove', move);
-      el.removeEventListener('pointerup', release);
-      el.removeEventListener('pointercancel', release);
-      el.removeEventListener('wheel', turn);
-      el.removeEventListener('keydown', key);
-    };
-  }, [canvas]);
 }

@@ -7,7 +7,11 @@ import type { Command, Entity } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
 import { commitPreview, edit, mayKey, newId, preview, say, select, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
-import { AIDS, rendererFor, stage } from './stage';
+import { poseOf } from '../frame/history';
+import { measure } from '../roster/create';
+import { AIDS, ARROWS } from './layers';
+import { whenAskedForPose } from './setViewPose';
+import { rendererFor, stage } from './stage';
 
 type Side = 'free' | 'top' | 'front' | 'side';
 const SIDES: { id: Side; name: string; tip: string }[] = [
@@ -21,51 +25,81 @@ const SIDES: { id: Side; name: string; tip: string }[] = [
 const PATH_HEIGHT_M = 1.5;
 const CLICK_PX = 4;
 
-/** A free view of the world. Moving in it never moves a camera. */
+/** A free view of the world, or four at once. Moving in it never moves a camera. */
 export function SetView() {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const box = useRef<HTMLDivElement>(null);
   const [side, setSide] = useState<Side>('free');
-  const view = useRef<SetViewer | null>(null);
+  const four = useSequence((s) => s.fourViews);
   const drawing = useSequence((s) => s.drawing);
+  const picking = useSequence((s) => s.picking);
   const drawingNow = drawing !== null;
-
-  useEffect(() => {
-    const v = new SetViewer(canvas.current!, box.current!);
-    view.current = v;
-    return () => v.dispose();
-  }, []);
-  useEffect(() => view.current?.look(side), [side]);
+  const shown = useRef<SetViewer[]>([]);
   useEffect(() => {
     if (drawingNow) setSide('top');
   }, [drawingNow]);
-
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      if (!e.shiftKey || e.target instanceof HTMLInputElement) return;
+      if (e.code === 'KeyV') for (const v of shown.current) v.frameSelection();
+      if (e.code === 'KeyA') for (const v of shown.current) v.frameAll();
+    };
+    document.addEventListener('keydown', key);
+    return () => document.removeEventListener('keydown', key);
+  }, []);
+  const find = (all: boolean) => {
+    for (const v of shown.current) (all ? v.frameAll : v.frameSelection).call(v);
+  };
   return (
     <section className="view set-view" aria-label="Set view">
       <div className="view-bar">
         <strong>Set</strong>
-        <div className="segments" role="group" aria-label="Direction">
-          {SIDES.map((s) => (
-            <Tip key={s.id} text={s.tip}>
-              <button
-                className={side === s.id ? 'on' : ''}
-                aria-pressed={side === s.id}
-                onClick={() => setSide(s.id)}
-              >
-                {s.name}
-              </button>
-            </Tip>
-          ))}
-        </div>
+        {four ? null : (
+          <div className="segments" role="group" aria-label="Direction">
+            {SIDES.map((s) => (
+              <Tip key={s.id} text={s.tip}>
+                <button
+                  className={side === s.id ? 'on' : ''}
+                  aria-pressed={side === s.id}
+                  onClick={() => setSide(s.id)}
+                >
+                  {s.name}
+                </button>
+              </Tip>
+            ))}
+          </div>
+        )}
+        <Tip text={four ? 'One view again' : 'Free, plan, front and side at once'}>
+          <button
+            className={`pill ${four ? 'on' : ''}`}
+            aria-pressed={four}
+            onClick={() => useSequence.setState({ fourViews: !four })}
+          >
+            Four
+          </button>
+        </Tip>
         <span className="grow" />
+        <Tip text="Bring everything into view (Shift+A)">
+          <button className="pill" onClick={() => find(true)}>
+            All
+          </button>
+        </Tip>
         <Tip text="Bring the selection into view (Shift+V)">
-          <button className="pill" onClick={() => view.current?.frameSelection()}>
+          <button className="pill" onClick={() => find(false)}>
             Find
           </button>
         </Tip>
       </div>
-      <div className="view-ground" ref={box}>
-        <canvas ref={canvas} tabIndex={0} data-testid="set" aria-label="The set" />
+      <div className={`set-panes ${four ? 'four' : ''} ${picking ? 'picking' : ''}`}>
+        {(four ? SIDES.map((s) => s.id) : [side]).map((s, i) => (
+          <SetPane key={four ? s : 'one'} side={s} index={i} named={four} shown={shown} />
+        ))}
+        {picking ? (
+          <div className="drawing-bar">
+            <span>{picking.prompt}</span>
+            <button className="pill" onClick={() => useSequence.setState({ picking: null })}>
+              Let it be
+            </button>
+          </div>
+        ) : null}
         {drawing ? (
           <div className="drawing-bar">
             <span>
@@ -80,10 +114,110 @@ export function SetView() {
           </div>
         ) : null}
       </div>
-      <div className="view-foot">
-        Drag orbits · right-drag slides · wheel nears · click selects · drag the arrows to move a piece
-      </div>
+      <SetFoot />
     </section>
+  );
+}
+
+/** The grid's cell and the unit, both to be changed here; neither changes the scene. */
+function SetFoot() {
+  const header = useSequence((s) => s.header);
+  useSequence((s) => s.version);
+  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const put = (label: string, by: Partial<typeof header>) =>
+    edit(label, { kind: 'setHeader', header: { ...header, ...by } });
+  const grids: [string, number, number][] = header.displayUnit.startsWith('ft')
+    ? [
+        ['3 ft, 1 ft lines', 0.9144, 3],
+        ['10 ft, 1 ft lines', 3.048, 10],
+        ['1 ft, 1 in lines', 0.3048, 12],
+      ]
+    : [
+        ['1 m, 10 cm lines', 1, 10],
+        ['5 m, 1 m lines', 5, 5],
+        ['10 cm, 1 cm lines', 0.1, 10],
+      ];
+  const now = `${header.gridM}/${header.gridLines}`;
+  return (
+    <div className="view-foot set-foot">
+      <label>
+        <span className="word">Lengths in </span>
+        <select
+          aria-label="Display unit"
+          value={header.displayUnit}
+          onChange={(e) => put(`Show lengths in ${e.target.value}`, { displayUnit: e.target.value })}
+        >
+          {['m', 'cm', 'mm', 'ft', 'in', 'ft+in'].map((u) => (
+            <option key={u}>{u}</option>
+          ))}
+        </select>
+      </label>
+      <label>
+        <span className="word">Grid </span>
+        <select
+          aria-label="Grid"
+          value={grids.some(([, m, l]) => `${m}/${l}` === now) ? now : ''}
+          onChange={(e) => {
+            const g = grids.find(([, m, l]) => `${m}/${l}` === e.target.value);
+            if (g) put(`Grid of ${g[0]}`, { gridM: g[1], gridLines: g[2] });
+          }}
+        >
+          {grids.map(([name, m, l]) => (
+            <option key={name} value={`${m}/${l}`}>
+              {name}
+            </option>
+          ))}
+          {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
+            <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)} lines`}</option>
+          )}
+        </select>
+      </label>
+      <span className="grow" />
+      <Tip text="Two clicks measure between points of surfaces">
+        <button className="pill small" onClick={measure}>
+          Measure
+        </button>
+      </Tip>
+    </div>
+  );
+}
+
+/** One pane: a canvas with its own way of looking. */
+function SetPane({
+  side,
+  index,
+  named,
+  shown,
+}: {
+  side: Side;
+  index: number;
+  named: boolean;
+  shown: React.RefObject<SetViewer[]>;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const view = useRef<SetViewer | null>(null);
+  useEffect(() => {
+    const v = new SetViewer(canvas.current!, box.current!, index);
+    view.current = v;
+    const all = shown.current;
+    all.push(v);
+    return () => {
+      v.dispose();
+      all.splice(all.indexOf(v), 1);
+    };
+  }, [index, shown]);
+  useEffect(() => view.current?.look(side), [side]);
+  return (
+    <div className="view-ground" ref={box}>
+      <canvas
+        ref={canvas}
+        tabIndex={0}
+        data-testid={index === 0 ? 'set' : `set-${side}`}
+        aria-label={named ? `The set, ${SIDES.find((s) => s.id === side)!.name}` : 'The set'}
+      />
+      {named ? <span className="pane-name">{SIDES.find((s) => s.id === side)!.name}</span> : null}
+    </div>
   );
 }
 
@@ -147,21 +281,26 @@ class SetViewer {
   private shadows = -1;
   private pressed: { x: number; y: number } | null = null;
   private grabbed: THREE.Matrix4 | null = null;
+  private readonly offset = new THREE.Vector3();
 
   constructor(
     private readonly canvas: HTMLCanvasElement,
     private readonly box: HTMLElement,
+    index: number,
   ) {
     this.renderer = rendererFor(canvas);
-    for (const c of [this.free, this.flat]) c.layers.enable(AIDS);
+    for (const c of [this.free, this.flat]) {
+      c.layers.enable(AIDS);
+      c.layers.enable(ARROWS + index);
+    }
     this.free.position.set(13, 9, 12);
     this.orbit = new OrbitControls(this.free, canvas);
     this.orbit.target.set(0.5, 0.8, -7);
     this.orbit.addEventListener('change', this.ask);
     this.arrows = new TransformControls(this.free, canvas);
     this.arrows.setSize(0.8);
-    this.arrows.getRaycaster().layers.set(AIDS);
-    this.arrows.getHelper().traverse((o) => o.layers.set(AIDS));
+    this.arrows.getRaycaster().layers.set(ARROWS + index);
+    this.arrows.getHelper().traverse((o) => o.layers.set(ARROWS + index));
     this.arrows.addEventListener('dragging-changed', (e) => this.drag(Boolean(e.value)));
     this.arrows.addEventListener('objectChange', () => this.moved());
     this.arrows.addEventListener('change', this.ask);
@@ -177,13 +316,9 @@ class SetViewer {
     this.leave.push(stage.listen(this.ask), () => size.disconnect());
     const down = (e: PointerEvent) => (this.pressed = { x: e.clientX, y: e.clientY });
     const up = (e: PointerEvent) => this.released(e);
-    const key = (e: KeyboardEvent) => {
-      if (e.shiftKey && e.code === 'KeyV' && !(e.target instanceof HTMLInputElement)) this.frameSelection();
-    };
     canvas.addEventListener('pointerdown', down);
     canvas.addEventListener('pointerup', up);
-    document.addEventListener('keydown', key);
-    this.leave.push(() => document.removeEventListener('keydown', key));
+    if (index === 0) whenAskedForPose(() => this.pose());
     this.fit();
   }
 
@@ -239,6 +374,7 @@ class SetViewer {
     const t = this.orbit.target;
     const far = { free: [13, 9, 12], top: [0, 200, 0.001], front: [0, 0, 200], side: [200, 0, 0] }[side];
     this.camera = side === 'free' ? this.free : this.flat;
+    this.orbit.enableZoom = true;
     if (side !== 'free') this.camera.position.set(t.x + far[0], t.y + far[1], t.z + far[2]);
     this.orbit.object = this.camera;
     this.orbit.enableRotate = side === 'free';
@@ -248,10 +384,50 @@ class SetViewer {
     this.fit();
   }
 
+  /** Where the free camera looks from. */
+  private pose(): ReturnType<typeof poseOf> {
+    this.free.updateMatrixWorld();
+    return poseOf(Float64Array.from(this.free.matrixWorld.elements));
+  }
+
+  /** Brings all pieces near the middle of things into view; a sea or sky does not count. */
+  frameAll(): void {
+    const boxes = stage.pieces.children
+      .filter((o) => o.visible)
+      .map((o) => new THREE.Box3().setFromObject(o))
+      .filter((b) => !b.isEmpty());
+    const size = (b: THREE.Box3) => b.getSize(new THREE.Vector3()).length();
+    const sizes = boxes.map(size).sort((a, b) => a - b);
+    const usual = sizes[Math.floor(sizes.length * 0.8)] ?? 1;
+    const all = new THREE.Box3();
+    for (const b of boxes) if (size(b) <= usual * 12) all.union(b);
+    if (!all.isEmpty()) this.frameBox(all);
+  }
+
+  private frameBox(b: THREE.Box3): void {
+    const at = b.getCenter(new THREE.Vector3());
+    const by = at.clone().sub(this.orbit.target);
+    this.camera.position.add(by);
+    this.orbit.target.copy(at);
+    const r = Math.max(2.5, b.getSize(new THREE.Vector3()).length());
+    if (this.camera === this.free)
+      this.free.position.copy(at).addScaledVector(this.free.position.clone().sub(at).normalize(), r * 1.1);
+    else {
+      this.flat.zoom = Math.min(8, this.span / (r * 1.05));
+      this.flat.updateProjectionMatrix();
+    }
+    this.orbit.update();
+    this.ask();
+  }
+
   frameSelection(): void {
     const o = stage.drawnAs(useSequence.getState().selected[0]);
     if (!o) return;
     const b = new THREE.Box3().setFromObject(o);
+    if (!b.isEmpty() && useSequence.getState().entities[o.userData.id as string]?.kind === 'piece') {
+      this.frameBox(b);
+      return;
+    }
     const at =
       b.isEmpty() || useSequence.getState().entities[o.userData.id as string]?.kind !== 'piece'
         ? new THREE.Vector3().setFromMatrixPosition(o.matrixWorld)
@@ -270,9 +446,13 @@ class SetViewer {
   private movable(): Entity | undefined {
     const s = useSequence.getState();
     const e = s.entities[s.selected[0]];
-    return s.mayEdit && (e?.kind === 'mark' || (e?.kind === 'piece' && !e.locked)) && s.drawing === null
-      ? e
-      : undefined;
+    const layer = e && 'layer' in e && e.layer ? s.entities[e.layer] : undefined;
+    const held = layer?.kind === 'layer' && layer.locked;
+    const moves =
+      e?.kind === 'mark' ||
+      (e?.kind === 'piece' && !e.locked) ||
+      (e?.kind === 'light' && e.form !== 'sun' && e.shown);
+    return s.mayEdit && moves && !held && s.drawing === null && s.picking === null ? e : undefined;
   }
 
   private followSelection(): void {
@@ -290,10 +470,18 @@ class SetViewer {
     const e = this.movable();
     if (on && e) {
       // the axes its position is given in: those of what carries it
-      const carrier = e.kind === 'piece' ? e.parent : e.kind === 'mark' ? e.rides : null;
+      const carrier = e.kind === 'mark' ? e.rides : 'parent' in e ? e.parent : null;
       const slot = carrier ? theCore().slot(carrier) : -1;
       this.grabbed =
         slot < 0 ? new THREE.Matrix4() : new THREE.Matrix4().fromArray(evaluated().world, slot * 16).invert();
+      // a mark may be measured from an anchor: what its own numbers leave of its place
+      const own = new Float64Array(1);
+      const here = this.handle.position.clone().applyMatrix4(this.grabbed);
+      const read = (c: string) => {
+        theCore().curve(e.id, c, useSequence.getState().frame, 1, own);
+        return own[0];
+      };
+      this.offset.set(here.x - read('x'), here.y - read('y'), here.z - read('z'));
     } else {
       this.grabbed = null;
       commitPreview();
@@ -303,7 +491,7 @@ class SetViewer {
   private moved(): void {
     const e = this.movable();
     if (!e || !this.grabbed) return;
-    const p = this.handle.position.clone().applyMatrix4(this.grabbed);
+    const p = this.handle.position.clone().applyMatrix4(this.grabbed).sub(this.offset);
     const { frame } = useSequence.getState();
     const channels = ['x', 'y', 'z'] as const;
     preview(
@@ -344,7 +532,16 @@ class SetViewer {
       if (at) useSequence.setState({ drawing: [...drawing, [at.x, at.y, at.z]] });
       return;
     }
+    const { picking, selected } = useSequence.getState();
+    if (picking) {
+      const met = stage.pick(this.ray, true);
+      if (met && !picking.take(met) && useSequence.getState().picking === picking)
+        useSequence.setState({ picking: null });
+      return;
+    }
     const hit = stage.pick(this.ray);
-    select(...(hit ? [hit.id] : []));
+    if (hit && (e.ctrlKey || e.shiftKey))
+      select(...(selected.includes(hit.id) ? selected.filter((i) => i !== hit.id) : [...selected, hit.id]));
+    else select(...(hit ? [hit.id] : []));
   }
 }

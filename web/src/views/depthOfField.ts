@@ -2,10 +2,23 @@ import * as THREE from 'three';
 import { theCore } from '../core/load';
 
 const TABLE = 1024;
-const SAMPLES = 64;
+const SAMPLES = 96;
 
 /** Blur wider than this share of the picture's height is drawn at this width. */
 const WIDEST = 0.09;
+
+/** How a picture is drawn through the pass. */
+export interface Look {
+  blurred: boolean;
+  /** Whether what is sharp enough is tinted. */
+  tinted: boolean;
+  /** Whether a plate stands behind everything: it lies in the frame, where no lens blurs it. */
+  still: boolean;
+  /** How many times higher than the delivery frame the picture is. */
+  wider: number;
+  /** Draws more into the picture before it is blurred. */
+  more: () => void;
+}
 
 /**
  * Depth-of-field blur for the lens view. How wide each depth blurs is a table made by the core; this
@@ -35,16 +48,19 @@ export class DepthOfFieldPass {
         size: { value: new THREE.Vector2() },
         clips: { value: new THREE.Vector2() },
         widest: { value: 0 },
+        still: { value: 0 },
+        sharp: { value: 0 },
       },
       vertexShader: 'varying vec2 at; void main() { at = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       fragmentShader: `
         uniform sampler2D colour; uniform sampler2D depth; uniform sampler2D blur;
-        uniform vec2 size; uniform vec2 clips; uniform float widest; varying vec2 at;
+        uniform vec2 size; uniform vec2 clips; uniform float widest; uniform float still; uniform float sharp; varying vec2 at;
         float inverseDepth(vec2 p) {
           float d = texture2D(depth, p).r;
           return (clips.y - d * (clips.y - clips.x)) / (clips.x * clips.y);
         }
         float radius(float inverse) { // in pixels
+          if (still > 0.5 && inverse * clips.y < 1.0002) return 0.0;
           float x = clamp(inverse * clips.x, 0.0, 1.0) * ${(TABLE - 1).toFixed(1)};
           float i = floor(x);
           float a = texelFetch(blur, ivec2(int(i), 0), 0).r;
@@ -63,7 +79,13 @@ export class DepthOfFieldPass {
             float w = smoothstep(r - 1.0, r + 1.0, spread) * (reach * reach) / max(1.0, spread * spread) / ${SAMPLES}.0;
             sum += texture2D(colour, p).rgb * w; total += w;
           }
-          gl_FragColor = vec4(sum / total, 1.0);
+          vec3 seen = sum / total;
+          if (sharp > 0.0 && texture2D(depth, at).r < 1.0) {
+            float x = clamp(here * clips.x, 0.0, 1.0) * ${(TABLE - 1).toFixed(1)};
+            float wide = texelFetch(blur, ivec2(int(x + 0.5), 0), 0).r;
+            if (wide <= sharp) seen = mix(seen, vec3(0.42, 0.22, 0.86), 0.34);
+          }
+          gl_FragColor = vec4(seen, 1.0);
           #include <colorspace_fragment>
         }`,
     });
@@ -76,17 +98,23 @@ export class DepthOfFieldPass {
     scene: THREE.Scene,
     camera: THREE.PerspectiveCamera,
     id: string,
+    look: Look,
   ): void {
     const size = renderer.getDrawingBufferSize(this.material.uniforms.size.value as THREE.Vector2);
     if (this.target.width !== size.x || this.target.height !== size.y) this.target.setSize(size.x, size.y);
     theCore().blurTable(id, this.table);
+    for (let i = 0; look.wider !== 1 && i < TABLE; i++) this.table[i] /= look.wider;
     this.texture.needsUpdate = true;
     let widest = 0;
     for (const b of this.table) widest = Math.max(widest, b);
-    this.material.uniforms.widest.value = Math.min(WIDEST, widest);
+    this.material.uniforms.widest.value = look.blurred ? Math.min(WIDEST, widest) : 0;
+    this.material.uniforms.still.value = look.still ? 1 : 0;
+    const { circleShare } = JSON.parse(theCore().lensReport(id)) as { circleShare: number };
+    this.material.uniforms.sharp.value = look.tinted ? circleShare / look.wider : 0;
     (this.material.uniforms.clips.value as THREE.Vector2).set(camera.near, camera.far);
     renderer.setRenderTarget(this.target);
     renderer.render(scene, camera);
+    look.more();
     renderer.setRenderTarget(null);
     renderer.render(this.scene, this.flat);
   }

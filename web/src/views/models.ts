@@ -4,6 +4,7 @@ import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
 import { forget } from '../sequence/evaluated';
 import { say } from '../sequence/store';
+import { hazed } from './air';
 
 /** What the server found when the model came in. */
 export interface ModelReport {
@@ -62,6 +63,7 @@ async function fetchModel(asset: string): Promise<Model> {
     if (node !== undefined) o.userData.node = report.fileNodes.indexOf(node);
     if (o instanceof THREE.Mesh) {
       o.castShadow = o.receiveShadow = true;
+      for (const m of Array.isArray(o.material) ? o.material : [o.material]) hazed(m as THREE.Material);
       o.frustumCulled = !(o instanceof THREE.SkinnedMesh);
     }
   });
@@ -82,9 +84,11 @@ export class ModelInstance {
   constructor(
     private readonly model: Model,
     unitM: number,
+    zUp: boolean,
   ) {
     this.root = clone(model.scene);
     this.root.scale.setScalar(unitM);
+    if (zUp) this.root.rotation.x = -Math.PI / 2;
     this.root.traverse((o) => {
       const node = o.userData.node as number | undefined;
       if (node !== undefined && node >= 0) {

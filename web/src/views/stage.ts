@@ -1,42 +1,23 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import type { Camera, Entity, Light, Mark, Path, Piece } from '../core/types';
-import { evaluated, LENS } from '../sequence/evaluated';
-import { lensCamera, useSequence } from '../sequence/store';
+import type { Entity, Piece, Shape } from '../core/types';
+import { evaluated } from '../sequence/evaluated';
+import { lensCamera, useSequence, type Hit } from '../sequence/store';
+import { SkyDome, hazed } from './air';
+import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
+import { AIDS } from './layers';
+import { Lighting } from './lighting';
 import { ModelInstance, needModel } from './models';
-
-/** Layer of what only the set view shows: icons, paths, the grid. */
-export const AIDS = 1;
 
 interface Shown {
   entity: Entity;
   object: THREE.Object3D;
   model?: ModelInstance;
+  /** The piece it repeats, when it is an instance. */
+  like?: Entity;
+  /** Where a measurement was drawn from. */
+  from?: [number, number, number];
 }
-
-/** A label drawn on a small canvas, always facing the viewer. */
-function label(text: string, colour: string): THREE.Sprite {
-  const c = document.createElement('canvas');
-  c.width = c.height = 64;
-  const g = c.getContext('2d')!;
-  g.fillStyle = colour;
-  g.beginPath();
-  g.arc(32, 32, 30, 0, 7);
-  g.fill();
-  g.fillStyle = '#101b2d';
-  g.font = `bold ${text.length > 1 ? 30 : 40}px "Nunito Sans Variable", sans-serif`;
-  g.textAlign = 'center';
-  g.textBaseline = 'middle';
-  g.fillText(text, 32, 34);
-  const s = new THREE.Sprite(
-    new THREE.SpriteMaterial({ map: new THREE.CanvasTexture(c), depthTest: false, sizeAttenuation: false }),
-  );
-  s.scale.setScalar(0.045);
-  s.renderOrder = 10;
-  return s;
-}
-
-const KITE_LINE = (colour: string) => new THREE.LineBasicMaterial({ color: colour, depthTest: true });
 
 /**
  * A renderer for one view. Where drawing is done in software (a machine with no graphics card), edges
@@ -62,48 +43,25 @@ export class Stage {
   readonly pieces = new THREE.Group();
   readonly aids = new THREE.Group();
   private readonly shown = new Map<string, Shown>();
-  private readonly sun = new THREE.DirectionalLight();
-  private readonly air = new THREE.HemisphereLight();
-  private readonly sky: THREE.Mesh<THREE.SphereGeometry, THREE.ShaderMaterial>;
+  private readonly dome = new SkyDome();
+  private readonly lighting = new Lighting(this.dome);
+  private grid = new THREE.Group();
+  private gridSeen = '';
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
   private seenVersion = -1;
+  private seenIsolated: string[] | null = null;
 
   /** Grows whenever shadows may fall elsewhere: a renderer that drew an older one draws them anew. */
   shadows = 0;
   private posed = '';
 
   constructor() {
-    this.sky = new THREE.Mesh(
-      new THREE.SphereGeometry(1, 32, 16),
-      new THREE.ShaderMaterial({
-        side: THREE.BackSide,
-        depthWrite: false,
-        uniforms: { zenith: { value: new THREE.Color() }, horizon: { value: new THREE.Color() } },
-        vertexShader: `varying vec3 d; void main() { d = position; vec4 p = projectionMatrix * vec4(mat3(viewMatrix) * position, 1.0); gl_Position = p.xyww; }`,
-        fragmentShader: `uniform vec3 zenith; uniform vec3 horizon; varying vec3 d;
-          void main() { float y = normalize(d).y; vec3 c = mix(horizon, zenith, sqrt(max(0.0, y))) * (y < 0.0 ? max(0.35, 1.0 + y * 2.0) : 1.0);
-          gl_FragColor = vec4(c, 1.0);
-          #include <colorspace_fragment>
-          }`,
-      }),
-    );
-    this.sky.frustumCulled = false;
-    this.sky.renderOrder = -1;
-    this.sun.castShadow = true;
-    this.sun.shadow.mapSize.set(1024, 1024);
-    Object.assign(this.sun.shadow.camera, { left: -32, right: 32, top: 32, bottom: -32, near: 1, far: 220 });
-    this.sun.shadow.bias = -0.0012;
-    this.sun.shadow.normalBias = 0.03;
-    const grid = new THREE.GridHelper(60, 60, 0x8fa3bf, 0x5d6f8a);
-    (grid.material as THREE.Material).transparent = true;
-    (grid.material as THREE.Material).opacity = 0.28;
-    grid.position.y = 0.002;
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
-    this.aids.add(grid, this.outline);
-    this.scene.add(this.sky, this.air, this.sun, this.sun.target, this.pieces, this.aids);
+    this.aids.add(this.outline);
+    this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
       if (
@@ -112,7 +70,10 @@ export class Stage {
         s.selected !== old.selected ||
         s.camera !== old.camera ||
         s.followCut !== old.followCut ||
-        s.drawing !== old.drawing
+        s.drawing !== old.drawing ||
+        s.isolated !== old.isolated ||
+        s.picking !== old.picking ||
+        s.sharpTint !== old.sharpTint
       )
         this.draw();
     });
@@ -135,8 +96,10 @@ export class Stage {
   /** Brings the scene to the present frame. Cheap when nothing changed. */
   update(): void {
     const s = useSequence.getState();
-    if (s.version !== this.seenVersion) {
+    if (s.version !== this.seenVersion || s.isolated !== this.seenIsolated) {
+      if (s.isolated !== this.seenIsolated) this.posed = '';
       this.seenVersion = s.version;
+      this.seenIsolated = s.isolated;
       this.reconcile(s.entities);
     }
     const { world, lens } = evaluated();
@@ -147,18 +110,56 @@ export class Stage {
       object.matrixWorldNeedsUpdate = true;
       model?.pose(entity.id);
       if (entity.kind === 'camera')
-        this.frustum(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
-      if (entity.kind === 'light') this.lightUp(entity, world, slot);
+        shapeCamera(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
     }
+    this.measureFromCameras(world);
+    this.lighting.update(s.entities, s.frame, world);
+    this.ruleGrid(s.header.gridM, s.header.gridLines);
     this.scene.updateMatrixWorld();
     if (this.posed !== `${s.frame}/${s.version}/${this.shown.size}`) this.shadows++;
     this.posed = `${s.frame}/${s.version}/${this.shown.size}`;
     this.outlineSelected(s.selected);
   }
 
+  /** A measurement from a camera follows it. */
+  private measureFromCameras(world: Float64Array): void {
+    for (const [id, s] of this.shown) {
+      if (s.entity.kind !== 'measure' || !s.entity.camera) continue;
+      const o = theCore().slot(s.entity.camera) * 16;
+      const from: [number, number, number] = [world[o + 12], world[o + 13], world[o + 14]];
+      if (s.from?.every((v, i) => v === from[i])) continue;
+      s.object.removeFromParent();
+      const object = measureLine(s.entity, from);
+      object.userData.id = id;
+      this.toAids(object);
+      this.aids.add(object);
+      this.shown.set(id, { entity: s.entity, object, from });
+    }
+  }
+
+  /** Heavy lines a cell apart, fine lines between them near the middle. */
+  private ruleGrid(cellM: number, lines: number): void {
+    const key = `${cellM}/${lines}`;
+    if (key === this.gridSeen) return;
+    this.gridSeen = key;
+    this.aids.remove(this.grid);
+    this.grid = new THREE.Group();
+    const rule = (cells: number, step: number, opacity: number) => {
+      const g = new THREE.GridHelper(cells * step, cells, 0x8fa3bf, 0x5d6f8a);
+      Object.assign(g.material, { transparent: true, opacity, depthWrite: false });
+      g.position.y = 0.002;
+      this.grid.add(g);
+    };
+    const cells = Math.max(8, Math.min(200, 2 * Math.round(30 / cellM)));
+    rule(cells, cellM, 0.3);
+    if (lines > 1) rule(Math.min(240, Math.max(2, Math.round(6 / cellM) * 2) * lines), cellM / lines, 0.11);
+    this.aids.add(this.grid);
+    this.toAids(this.grid);
+  }
+
   private reconcile(entities: Record<string, Entity>): void {
     for (const [id, s] of this.shown) {
-      if (entities[id] === s.entity) continue;
+      if (entities[id] === s.entity && (!s.like || entities[s.like.id] === s.like)) continue;
       s.object.removeFromParent();
       this.shown.delete(id);
     }
@@ -167,178 +168,104 @@ export class Stage {
       const s = this.build(e);
       if (!s) continue;
       s.object.userData.id = e.id;
-      if (e.kind === 'path') {
+      if (e.kind === 'path' || e.kind === 'measure') {
         s.object.updateMatrix();
       } else s.object.matrixAutoUpdate = false;
       (e.kind === 'piece' ? this.pieces : this.aids).add(s.object);
       if (e.kind !== 'piece') this.toAids(s.object);
       this.shown.set(e.id, s);
     }
-    for (const s of this.shown.values())
+    for (const s of this.shown.values()) {
       if (s.entity.kind === 'piece') s.object.visible = this.visible(s.entity, entities);
+      if (s.entity.kind === 'light') s.object.visible = s.entity.shown;
+    }
   }
 
   private visible(p: Piece, entities: Record<string, Entity>): boolean {
+    const { isolated } = useSequence.getState();
+    const layer = p.layer ? entities[p.layer] : undefined;
+    if (layer?.kind === 'layer' && !layer.shown) return false;
+    let alone = isolated === null;
     for (
       let q: Piece | undefined = p;
       q;
       q = q.parent ? (entities[q.parent] as Piece | undefined) : undefined
-    )
+    ) {
       if (!q.shown) return false;
-    return true;
+      alone ||= isolated!.includes(q.id);
+    }
+    return alone;
   }
 
   private build(e: Entity): Shown | null {
-    if (e.kind === 'piece') return this.piece(e);
-    if (e.kind === 'camera') return { entity: e, object: this.cameraIcon(e) };
-    if (e.kind === 'mark') return { entity: e, object: this.markIcon(e) };
-    if (e.kind === 'path') return { entity: e, object: this.pathLine(e) };
-    if (e.kind === 'light') return { entity: e, object: new THREE.Object3D() };
-    return null;
+    switch (e.kind) {
+      case 'piece':
+        return this.piece(e);
+      case 'camera':
+        return { entity: e, object: cameraIcon(e) };
+      case 'mark':
+        return { entity: e, object: markIcon(e) };
+      case 'path':
+        return { entity: e, object: pathLine(e) };
+      case 'light':
+        return { entity: e, object: lightIcon(e) };
+      case 'measure':
+        return { entity: e, object: measureLine(e, e.from), from: e.from };
+      default:
+        return null;
+    }
   }
 
   private piece(p: Piece): Shown {
+    const entities = useSequence.getState().entities;
+    const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
+    const shape = like?.shape ?? p.shape;
     const object = new THREE.Group();
-    if (p.shape.kind === 'standIn') {
-      const m = JSON.parse(theCore().standIn(p.id)) as {
-        positions: number[];
-        normals: number[];
-        colours: number[];
-        indices: number[];
-      };
-      const g = new THREE.BufferGeometry();
-      g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
-      g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
-      g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));
-      g.setIndex(m.indices);
-      const mesh = new THREE.Mesh(
-        g,
-        new THREE.MeshStandardMaterial({ vertexColors: true, roughness: 0.85, side: THREE.DoubleSide }),
-      );
-      mesh.castShadow = mesh.receiveShadow = true;
-      object.add(mesh);
-    } else if (p.shape.kind === 'model') {
-      const { asset, unitM } = p.shape;
-      const model = needModel(asset, () => {
-        for (const [id, s] of this.shown) {
-          if (
-            s.entity.kind !== 'piece' ||
-            s.entity.shape.kind !== 'model' ||
-            s.entity.shape.asset !== asset ||
-            s.model
-          )
-            continue;
-          s.object.removeFromParent();
-          this.shown.delete(id);
-        }
-        this.seenVersion = -1;
-        this.posed = '';
-        this.draw();
-      });
+    if (shape.kind === 'standIn') object.add(this.standIn(p.id));
+    if (shape.kind === 'model') {
+      const model = needModel(shape.asset, () => this.modelCame(shape.asset));
       if (model) {
-        const instance = new ModelInstance(model, unitM);
+        const instance = new ModelInstance(model, shape.unitM, shape.zUp);
         object.add(instance.root);
-        return { entity: p, object, model: instance };
+        return { entity: p, object, model: instance, like };
       }
     }
-    return { entity: p, object };
+    return { entity: p, object, like };
   }
 
-  private cameraIcon(c: Camera): THREE.Object3D {
-    const o = new THREE.Group();
-    const lines = new THREE.LineSegments(new THREE.BufferGeometry(), KITE_LINE(c.colour));
-    lines.geometry.setAttribute('position', new THREE.Float32BufferAttribute(new Float32Array(16 * 3), 3));
-    lines.frustumCulled = false;
-    o.add(lines, label(c.letter, c.colour));
-    return o;
-  }
-
-  /** The frustum to a fixed display distance, with a tick that says which way is up. */
-  private frustum(
-    o: THREE.Object3D,
-    c: Camera,
-    lens: Float64Array,
-    slot: number,
-    selected: boolean,
-    live: boolean,
-  ): void {
-    const [l, r, b, t] = lens.subarray(slot * LENS + 8, slot * LENS + 12);
-    const d = selected ? 2.2 : 0.9;
-    const p = [
-      [l, t],
-      [r, t],
-      [r, b],
-      [l, b],
-    ].map(([x, y]) => [x * d, y * d, -d]);
-    const all: number[] = [];
-    for (let i = 0; i < 4; i++) all.push(0, 0, 0, ...p[i], ...p[i], ...p[(i + 1) % 4]);
-    const lines = o.children[0] as THREE.LineSegments<THREE.BufferGeometry, THREE.LineBasicMaterial>;
-    (lines.geometry.attributes.position as THREE.BufferAttribute).copyArray(all).needsUpdate = true;
-    lines.material.color.set(selected ? '#f4ecdd' : c.colour);
-    lines.material.opacity = live || selected ? 1 : 0.6;
-  }
-
-  private markIcon(m: Mark): THREE.Object3D {
-    const o = new THREE.Group();
-    const g = new THREE.BufferGeometry();
-    const k = 0.25;
-    g.setAttribute(
-      'position',
-      new THREE.Float32BufferAttribute([-k, 0, 0, k, 0, 0, 0, -k, 0, 0, k, 0, 0, 0, -k, 0, 0, k], 3),
-    );
-    const lines = new THREE.LineSegments(g, KITE_LINE('#37b6a8'));
-    lines.userData.name = m.name;
-    o.add(lines);
-    return o;
-  }
-
-  private pathLine(p: Path): THREE.Object3D {
-    const places = new Float64Array(3 * Math.max(2, Math.min(600, p.points.length * 24)));
-    theCore().pathPlaces(p.id, places);
-    const o = new THREE.Group();
-    const g = new THREE.BufferGeometry();
-    g.setAttribute('position', new THREE.Float32BufferAttribute(places, 3));
-    const points = new THREE.BufferGeometry();
-    points.setAttribute(
-      'position',
-      new THREE.Float32BufferAttribute(
-        p.points.flatMap((q) => q.at),
-        3,
-      ),
-    );
-    o.add(
-      new THREE.Line(g, KITE_LINE('#f2b441')),
-      new THREE.Points(
-        points,
-        new THREE.PointsMaterial({ color: '#f2b441', size: 8, sizeAttenuation: false }),
-      ),
-    );
-    return o;
-  }
-
-  private lightUp(l: Light, world: Float64Array, slot: number): void {
-    const value = (name: string) => {
-      const c = l.channels[name];
-      return typeof c === 'number'
-        ? c
-        : (
-            JSON.parse(theCore().channels(l.id, useSequence.getState().frame)) as {
-              address: string;
-              value: number;
-            }[]
-          ).find((x) => x.address === name)!.value;
+  private standIn(id: string): THREE.Mesh {
+    const m = JSON.parse(theCore().standIn(id)) as {
+      positions: number[];
+      normals: number[];
+      colours: number[];
+      indices: number[];
     };
-    const toSun = new THREE.Vector3(world[slot * 16 + 8], world[slot * 16 + 9], world[slot * 16 + 10]);
-    this.sun.target.position.set(0, 0, -14);
-    this.sun.position.copy(this.sun.target.position).addScaledVector(toSun, 100);
-    this.sun.color.set(l.colour);
-    this.sun.intensity = value('intensity') ?? 3;
-    const air = value('skyIntensity') ?? 1;
-    this.sky.material.uniforms.zenith.value.set(l.sky).multiplyScalar(air);
-    this.sky.material.uniforms.horizon.value.set(l.horizon).multiplyScalar(air);
-    this.air.color.set(l.sky).lerp(new THREE.Color(l.horizon), 0.5);
-    this.air.groundColor.set(l.horizon).multiplyScalar(0.3);
-    this.air.intensity = air * Math.PI * 0.8;
+    const g = new THREE.BufferGeometry();
+    g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
+    g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
+    g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));
+    g.setIndex(m.indices);
+    const mesh = new THREE.Mesh(
+      g,
+      hazed(new THREE.MeshStandardMaterial({ vertexColors: true, roughness: 0.85, side: THREE.DoubleSide })),
+    );
+    mesh.castShadow = mesh.receiveShadow = true;
+    return mesh;
+  }
+
+  /** Builds anew whatever waited for a model. */
+  private modelCame(asset: string): void {
+    const shapeOf = (e: Entity, like?: Entity): Shape | null =>
+      like?.kind === 'piece' ? like.shape : e.kind === 'piece' ? e.shape : null;
+    for (const [id, s] of this.shown) {
+      const shape = shapeOf(s.entity, s.like);
+      if (shape?.kind !== 'model' || shape.asset !== asset || s.model) continue;
+      s.object.removeFromParent();
+      this.shown.delete(id);
+    }
+    this.seenVersion = -1;
+    this.posed = '';
+    this.draw();
   }
 
   private outlineSelected(selected: string[]): void {
@@ -357,17 +284,26 @@ export class Stage {
   }
 
   /** The entity under a ray: an icon if one is hit, else the nearest piece. */
-  pick(ray: THREE.Raycaster): { id: string; point: THREE.Vector3 } | null {
+  pick(ray: THREE.Raycaster, surfaces = false): Hit | null {
     ray.layers.set(AIDS);
     ray.params.Line.threshold = 0.15;
-    const icons = ray.intersectObjects(
-      this.aids.children.filter((o) => o.userData.id),
-      true,
-    );
+    const icons = surfaces
+      ? []
+      : ray.intersectObjects(
+          this.aids.children.filter((o) => o.userData.id),
+          true,
+        );
     ray.layers.set(0);
     const hit = icons[0] ?? ray.intersectObject(this.pieces, true).find((h) => this.shownAll(h.object));
     for (let o: THREE.Object3D | null = hit?.object ?? null; o; o = o.parent)
-      if (o.userData.id) return { id: o.userData.id as string, point: hit.point };
+      if (o.userData.id)
+        return {
+          id: o.userData.id as string,
+          point: hit!.point.toArray(),
+          normal: hit!.face
+            ? hit!.face.normal.clone().transformDirection(hit!.object.matrixWorld).toArray()
+            : null,
+        };
     return null;
   }
 

@@ -4,13 +4,13 @@ import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import kite.core.codec.Words;
+import kite.core.command.Locks;
 import kite.core.command.Refusal;
 import kite.core.cue.CueTrack;
+import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.Handles;
 import kite.core.cut.Cut;
@@ -18,20 +18,23 @@ import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Entity;
+import kite.core.document.Focus;
 import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Unit;
 import kite.core.evaluate.Plan;
-import kite.core.math.Matrix;
+import kite.core.frame.Eye;
+import kite.core.frame.HoldBoth;
+import kite.core.math.Vec3;
 import kite.core.model.ModelRig;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
+import kite.core.optics.FilmBacks;
 import kite.core.path.PathTable;
 import kite.core.rig.Attention;
-import kite.core.rig.Subject;
 import kite.core.shape.Mesh;
 import kite.core.shape.StandIns;
 import org.teavm.jso.typedarrays.Float32Array;
@@ -60,22 +63,27 @@ final class Answers {
     throw new IllegalArgumentException("no unit " + word);
   }
 
-  static String channels(Entity e, double frame) {
+  static String channels(Sequence s, Entity e, double frame) {
     JsonArray all = new JsonArray();
     if (e == null) return all.toString();
     for (Map.Entry<String, ChannelSpec> c : e.channelSpecs().entrySet()) {
-      ChannelSpec s = c.getValue();
-      Channel channel = e.channel(c.getKey());
+      ChannelSpec spec = c.getValue();
+      Channel channel =
+          e instanceof Camera k && c.getKey().indexOf('/') < 0
+              ? s.header().channel(k, spec)
+              : e.channel(c.getKey());
+      String why = Locks.why(s, e, c.getKey());
       all.add(
           new JsonObject()
               .add("address", c.getKey())
-              .add("label", s.label())
-              .add("unit", Words.of(s.unit()))
-              .add("initial", s.initial())
-              .add("least", s.least())
-              .add("most", s.most())
+              .add("label", spec.label())
+              .add("unit", Words.of(spec.unit()))
+              .add("initial", spec.initial())
+              .add("least", spec.least())
+              .add("most", spec.most())
               .add("value", channel.at(frame))
-              .add("keyed", channel instanceof Channel.Curve));
+              .add("keyed", channel instanceof Channel.Curve)
+              .add("locked", why == null ? "" : why));
     }
     return all.toString();
   }
@@ -90,7 +98,7 @@ final class Answers {
     return all.toString();
   }
 
-  private static JsonArray numbers(double[] all) {
+  static JsonArray numbers(double[] all) {
     JsonArray a = new JsonArray();
     for (double d : all) a.add(d);
     return a;
@@ -103,11 +111,11 @@ final class Answers {
   }
 
   static void shares(Entity camera, String part, double first, double step, Float64Array out) {
-    if (!(camera instanceof Camera c) || !(c.part(part) instanceof Attention a)) return;
-    List<String> order = new ArrayList<>();
-    for (Subject s : a.subjects()) order.add(s.entity());
-    CueTrack track = new CueTrack(a.cues(), order);
-    double[] row = new double[order.size()];
+    if (!(camera instanceof Camera c)) return;
+    Cued cued = part.equals(Focus.ID) ? c.focus() : c.part(part) instanceof Attention a ? a : null;
+    if (cued == null) return;
+    CueTrack track = cued.track();
+    double[] row = new double[track.subjects()];
     int rows = row.length == 0 ? 0 : out.getLength() / row.length;
     for (int i = 0; i < rows; i++) {
       track.shares(first + i * step, row);
@@ -142,13 +150,15 @@ final class Answers {
     return new JsonObject().add("lengthM", t.length()).add("tightestRadiusM", orNull(r)).toString();
   }
 
-  private static JsonValue orNull(double d) {
+  static JsonValue orNull(double d) {
     return Double.isFinite(d) ? Json.value(d) : Json.NULL;
   }
 
-  static String standIn(Entity e) {
-    if (!(e instanceof Piece p) || !(p.shape() instanceof Shape.StandIn s)) return "null";
-    Mesh m = StandIns.mesh(s, p.colour());
+  static String standIn(Sequence q, Entity e) {
+    if (!(e instanceof Piece p) || !(Plan.shapeOf(q, p) instanceof Shape.StandIn s)) return "null";
+    String colour =
+        p.shape() instanceof Shape.Instance i ? ((Piece) q.get(i.of())).colour() : p.colour();
+    Mesh m = StandIns.mesh(s, colour);
     JsonArray indices = new JsonArray();
     for (int i : m.indices()) indices.add(i);
     return new JsonObject()
@@ -159,16 +169,17 @@ final class Answers {
         .toString();
   }
 
-  private static DepthOfField dof(Sequence s, Plan plan, int o) {
+  static DepthOfField dof(Sequence s, Plan plan, Camera c) {
     double[] l = plan.lens();
-    return new DepthOfField(l[o], l[o + 1], s.header().cameraPackage().circleMm(), l[o + 2]);
+    int o = plan.slot(c.id()) * Plan.LENS;
+    return new DepthOfField(l[o], l[o + 1], s.header().packageOf(c).circleMm(), l[o + 2]);
   }
 
   static String lens(Sequence s, Plan plan, Camera c) {
     int o = plan.slot(c.id()) * Plan.LENS;
     double[] l = plan.lens();
-    CameraPackage p = s.header().cameraPackage();
-    DepthOfField d = dof(s, plan, o);
+    CameraPackage p = s.header().packageOf(c);
+    DepthOfField d = dof(s, plan, c);
     double w = (l[o + 9] - l[o + 8]) * l[o], h = (l[o + 11] - l[o + 10]) * l[o];
     return new JsonObject()
         .add("horizontalDegrees", AngleOfView.degrees(w, l[o]))
@@ -178,13 +189,18 @@ final class Answers {
         .add("nearLimitM", d.nearLimitM())
         .add("farLimitM", orNull(d.farLimitM()))
         .add("circleMm", d.circleMm())
-        .add("filmBack", p.filmBack().widthMm() + " × " + p.filmBack().heightMm() + " mm")
+        .add("circleShare", d.circleMm() / h)
+        .add("filmBack", FilmBacks.nameOf(p.filmBack()))
+        .add("squeeze", p.filmBack().squeeze())
+        .add("fit", Words.of(p.fit()))
+        .add("reach", HoldBoth.reach(plan, c))
+        .add("note", HoldBoth.lensNote(s, plan, c))
         .toString();
   }
 
   static void blurTable(Sequence s, Plan plan, String camera, Float32Array out) {
     int o = plan.slot(camera) * Plan.LENS, n = out.getLength();
-    DepthOfField d = dof(s, plan, o);
+    DepthOfField d = dof(s, plan, (Camera) s.get(camera));
     double[] l = plan.lens();
     double heightMm = (l[o + 11] - l[o + 10]) * l[o], most = 1 / l[o + 3];
     for (int i = 0; i < n; i++) {
@@ -195,45 +211,32 @@ final class Answers {
   }
 
   static String sighting(Plan plan, String camera, String subject, String anchor) {
-    int slot = plan.slot(camera);
-    if (slot < 0 || plan.slot(subject) < 0) return "null";
+    if (plan.slot(camera) < 0 || plan.slot(subject) < 0) return "null";
     double[] p = new double[3];
     plan.anchor(subject, anchor, p);
-    double[] m = plan.world();
-    int o = slot * Matrix.SIZE;
-    double dx = p[0] - m[o + 12], dy = p[1] - m[o + 13], dz = p[2] - m[o + 14];
-    double x = m[o] * dx + m[o + 1] * dy + m[o + 2] * dz,
-        y = m[o + 4] * dx + m[o + 5] * dy + m[o + 6] * dz;
-    double z = m[o + 8] * dx + m[o + 9] * dy + m[o + 10] * dz;
-    DeliveryWindow w = window(plan, slot);
+    return sighting(plan, camera, new Vec3(p[0], p[1], p[2]));
+  }
+
+  static String sighting(Plan plan, String camera, Vec3 p) {
+    Eye eye = Eye.of(plan, camera);
+    Vec3 seen = eye.seen(p);
     return new JsonObject()
-        .add("x", p[0])
-        .add("y", p[1])
-        .add("z", p[2])
-        .add("alongM", -z)
-        .add("straightM", Math.sqrt(dx * dx + dy * dy + dz * dz))
-        .add("across", orNull(w.across(x, z)))
-        .add("down", orNull(w.down(y, z)))
+        .add("x", p.x())
+        .add("y", p.y())
+        .add("z", p.z())
+        .add("alongM", -seen.z())
+        .add("straightM", seen.length())
+        .add("across", orNull(eye.window().across(seen.x(), seen.z())))
+        .add("down", orNull(eye.window().down(seen.y(), seen.z())))
         .toString();
   }
 
-  private static DeliveryWindow window(Plan plan, int slot) {
-    double[] l = plan.lens();
-    int o = slot * Plan.LENS;
-    return new DeliveryWindow(l[o + 8], l[o + 9], l[o + 10], l[o + 11]);
-  }
-
   static void project(Plan plan, String camera, double px, double py, double pz, Float64Array out) {
-    int slot = plan.slot(camera), o = slot * Matrix.SIZE;
-    double[] m = plan.world();
-    double dx = px - m[o + 12], dy = py - m[o + 13], dz = pz - m[o + 14];
-    double x = m[o] * dx + m[o + 1] * dy + m[o + 2] * dz,
-        y = m[o + 4] * dx + m[o + 5] * dy + m[o + 6] * dz;
-    double z = m[o + 8] * dx + m[o + 9] * dy + m[o + 10] * dz;
-    DeliveryWindow w = window(plan, slot);
-    out.set(0, w.across(x, z));
-    out.set(1, w.down(y, z));
-    out.set(2, -z);
+    Eye eye = Eye.of(plan, camera);
+    Vec3 seen = eye.seen(new Vec3(px, py, pz));
+    out.set(0, eye.window().across(seen.x(), seen.z()));
+    out.set(1, eye.window().down(seen.y(), seen.z()));
+    out.set(2, -seen.z());
   }
 
   static String cut(Sequence s) {
@@ -250,17 +253,24 @@ final class Answers {
     return all.toString();
   }
 
-  static double focalLengthFor(Sequence s, double degreesAcross) {
-    CameraPackage p = s.header().cameraPackage();
+  static double focalLengthFor(Sequence s, Camera c, double degrees, String side) {
+    CameraPackage p = s.header().packageOf(c);
     DeliveryWindow unit = DeliveryWindow.of(1, p.filmBack(), p.aspect(), p.fit(), 0, 0);
-    return AngleOfView.focalLengthMm(unit.width(), degreesAcross);
+    double size =
+        switch (side) {
+          case "up" -> unit.height();
+          case "diagonal" -> Math.hypot(unit.width(), unit.height());
+          default -> unit.width();
+        };
+    return AngleOfView.focalLengthMm(size, degrees);
   }
 
-  static String anchors(Entity e, Map<String, ModelRig> rigs) {
+  static String anchors(Sequence q, Entity e, Map<String, ModelRig> rigs) {
     JsonArray names = new JsonArray();
-    if (e instanceof Piece p && p.shape() instanceof Shape.StandIn s)
+    if (!(e instanceof Piece p)) return names.toString();
+    if (Plan.shapeOf(q, p) instanceof Shape.StandIn s)
       for (String n : StandIns.anchors(s.form())) names.add(n);
-    if (e instanceof Piece p && p.shape() instanceof Shape.Model m && rigs.get(m.asset()) != null)
+    if (Plan.shapeOf(q, p) instanceof Shape.Model m && rigs.get(m.asset()) != null)
       for (ModelRig.Node n : rigs.get(m.asset()).nodes())
         if (!n.name().isEmpty()) names.add(n.name());
     return names.toString();

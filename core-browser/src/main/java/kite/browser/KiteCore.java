@@ -3,19 +3,32 @@ package kite.browser;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import kite.core.bake.CameraTrack;
 import kite.core.codec.CommandJson;
 import kite.core.codec.ModelJson;
 import kite.core.codec.SequenceJson;
+import kite.core.codec.StandardsJson;
+import kite.core.codec.TrackJson;
 import kite.core.command.Change;
 import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand;
+import kite.core.command.References;
 import kite.core.command.Refusal;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Plate;
 import kite.core.document.Sequence;
+import kite.core.document.StandardsChange;
 import kite.core.document.Unit;
 import kite.core.evaluate.Plan;
+import kite.core.frame.Arranging;
+import kite.core.frame.Clips;
+import kite.core.frame.PlaceSubject;
+import kite.core.math.Matrix;
+import kite.core.math.Rotation;
+import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.core.number.NumberText;
@@ -183,7 +196,7 @@ public final class KiteCore {
   /** Channels of an entity: address, label, unit, limits, value at the frame, and whether keyed. */
   @JSExport
   public static String channels(String id, double frame) {
-    return Answers.channels(shown.get(id), frame);
+    return Answers.channels(shown, shown.get(id), frame);
   }
 
   /** Values of a channel at {@code first}, {@code first + step} …, as many as {@code out} holds. */
@@ -228,7 +241,7 @@ public final class KiteCore {
   /** A stand-in's mesh: positions, normals, colours, indices. */
   @JSExport
   public static String standIn(String piece) {
-    return Answers.standIn(shown.get(piece));
+    return Answers.standIn(shown, shown.get(piece));
   }
 
   /** Angles of view and depth of field of a camera at the frame last evaluated. */
@@ -290,19 +303,266 @@ public final class KiteCore {
   public static String showNumber(double value, String unit) {
     Unit u = Answers.unit(unit);
     String length = shown.header().displayUnit();
-    return NumberText.shown(value, u, length)
-        + (u == Unit.METRES ? " " + length : NumberText.suffix(u));
+    return u == Unit.METRES
+        ? NumberText.length(value, length)
+        : NumberText.shown(value, u, length) + NumberText.suffix(u);
   }
 
-  /** The focal length in mm for an angle of view in degrees across the delivered width. */
+  /**
+   * The focal length in mm for an angle of view in degrees.
+   *
+   * @param side across, up or diagonal of the delivered frame
+   */
   @JSExport
-  public static double focalLengthFor(double degreesAcross) {
-    return Answers.focalLengthFor(shown, degreesAcross);
+  public static double focalLengthFor(String camera, double degrees, String side) {
+    return Answers.focalLengthFor(shown, (Camera) shown.get(camera), degrees, side);
   }
 
   /** Names of the points of a piece that can be looked at, its usual one first. */
   @JSExport
   public static String anchors(String piece) {
-    return Answers.anchors(shown.get(piece), RIGS);
+    return Answers.anchors(shown, shown.get(piece), RIGS);
+  }
+
+  /** Rate and camera package in force, for a camera or ("") for the sequence. */
+  @JSExport
+  public static String settings(String camera) {
+    return FrameAnswers.settings(shown.header(), shown.get(camera));
+  }
+
+  /** Film backs in common use: name, widthMm, heightMm, squeeze. */
+  @JSExport
+  public static String filmBacks() {
+    return FrameAnswers.filmBacks();
+  }
+
+  /** What new standards (as JSON) would change here, in short sentences; or a refusal. */
+  @JSExport
+  public static String standardsChange(String standards) {
+    return Answers.of(
+        () ->
+            "{\"changes\":"
+                + FrameAnswers.sentences(
+                    StandardsChange.sentences(shown, StandardsJson.read(standards)))
+                + "}");
+  }
+
+  /** Names that break the production's rules: id, name, better. */
+  @JSExport
+  public static String namingBreaches() {
+    return FrameAnswers.breaches(shown);
+  }
+
+  /** Ids of the pieces that are subjects. */
+  @JSExport
+  public static String subjects() {
+    return FrameAnswers.subjects(shown);
+  }
+
+  /** What uses things (ids as a JSON list), one sentence each. */
+  @JSExport
+  public static String users(String ids) {
+    return FrameAnswers.sentences(References.users(shown, FrameAnswers.ids(ids)));
+  }
+
+  /** Clips, focus, sharp limits and the subjects' extents along a camera's axis, metres. */
+  @JSExport
+  public static String depthRuler(String camera) {
+    return FrameAnswers.depthRuler(shown, plan, (Camera) shown.get(camera));
+  }
+
+  /** Which pieces in frame the clips cut, and why the picture is empty ("" when it is not). */
+  @JSExport
+  public static String seen(String camera) {
+    return FrameAnswers.seen(shown, plan, (Camera) shown.get(camera));
+  }
+
+  /** Where a world point stands to a camera at the frame last evaluated; see sighting. */
+  @JSExport
+  public static String pointSighting(String camera, double x, double y, double z) {
+    return Answers.sighting(plan, camera, new Vec3(x, y, z));
+  }
+
+  /** Whether two distances along the axis can be sharp at once: can, says, focusM, fStop. */
+  @JSExport
+  public static String holdBoth(String camera, double aM, double bM) {
+    return FrameAnswers.holdBoth(shown, plan, (Camera) shown.get(camera), aM, bM);
+  }
+
+  /** Headroom and lead room of a piece, as shares of the frame; null when it is not ahead. */
+  @JSExport
+  public static String composition(String camera, String subject) {
+    return FrameAnswers.composition(shown, plan, camera, subject);
+  }
+
+  /** A camera's guides as polylines in shares of the frame. */
+  @JSExport
+  public static String guideLines(String camera) {
+    return FrameAnswers.guideLines(shown, plan, (Camera) shown.get(camera));
+  }
+
+  /** Lights at a frame: colour linear, power, cone half angles in radians, sizes in metres. */
+  @JSExport
+  public static String lights(double frame) {
+    return FrameAnswers.lights(shown, frame);
+  }
+
+  /** Haze and background at a frame, or null. */
+  @JSExport
+  public static String air(double frame) {
+    return FrameAnswers.air(shown, frame);
+  }
+
+  /** Writes a plate's left, top, width and height in shares of the frame, opacity and depth. */
+  @JSExport
+  public static void platePlace(String plate, double frame, double imageAspect, Float64Array out) {
+    FrameAnswers.platePlace(shown, plate, frame, imageAspect, out);
+  }
+
+  /** The image asset of a plate on a frame. */
+  @JSExport
+  public static String plateImage(String plate, double frame) {
+    return ((Plate) shown.get(plate)).at(frame);
+  }
+
+  /** Pan, tilt and roll in degrees of a rigid transform of 16 numbers. */
+  @JSExport
+  public static void angles(Float64Array transform, Float64Array out) {
+    double[] m = new double[16];
+    for (int i = 0; i < 16; i++) m[i] = transform.get(i);
+    Matrix.makeRigid(m, 0);
+    double[] a = Rotation.newPanTiltRoll(m, 0);
+    for (int i = 0; i < 3; i++) out.set(i, Math.toDegrees(a[i]));
+  }
+
+  /** Width, height and depth in metres of pieces (ids as a JSON list) together. */
+  @JSExport
+  public static void size(String ids, Float64Array out) {
+    out.set(arranging(0, false).size(FrameAnswers.ids(ids)), 0);
+  }
+
+  /** Bounds of a thing in the world: least x, y, z, most x, y, z. False when it has no place. */
+  @JSExport
+  public static boolean bounds(String id, Float64Array out) {
+    double[] b = arranging(0, false).bounds(id);
+    if (b != null) out.set(b, 0);
+    return b != null;
+  }
+
+  private static Arranging arranging(double frame, boolean key) {
+    return new Arranging(shown, plan, frame, key);
+  }
+
+  /** The commands that set both clips so that nothing in frame is cut off over a run of frames. */
+  @JSExport
+  public static String nothingCutOff(String camera, int first, int last) {
+    Camera c = (Camera) shown.get(camera);
+    return FrameAnswers.commands(Clips.nothingCutOff(shown, RIGS::get, c, first, last));
+  }
+
+  /**
+   * The commands that put a subject at a place and size of the frame; or a refusal.
+   *
+   * @param anchor "" for its usual point
+   * @param size share of the frame's height, or 0 to leave it
+   * @param by move, turn or lens
+   */
+  @JSExport
+  public static String placeSubject(
+      String camera,
+      String subject,
+      String anchor,
+      double across,
+      double down,
+      double size,
+      String by,
+      double frame,
+      boolean key) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                placing(camera, frame, key)
+                    .at(
+                        shown.get(subject),
+                        anchor.isEmpty() ? null : anchor,
+                        across,
+                        down,
+                        size,
+                        FrameAnswers.by(by))));
+  }
+
+  private static PlaceSubject placing(String camera, double frame, boolean key) {
+    return new PlaceSubject(shown, RIGS::get, (Camera) shown.get(camera), frame, key);
+  }
+
+  /** The commands that change the lens and dolly so that a subject keeps its size. */
+  @JSExport
+  public static String keepSize(
+      String camera, String subject, double focalLengthMm, double frame, boolean key) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                placing(camera, frame, key).keepingSize(shown.get(subject), null, focalLengthMm)));
+  }
+
+  /**
+   * The commands that align things (ids as a JSON list) with the first.
+   *
+   * @param axes any of x, y and z
+   * @param by least, centre or most
+   */
+  @JSExport
+  public static String align(String ids, String axes, String by, double frame, boolean key) {
+    return FrameAnswers.commands(
+        arranging(frame, key)
+            .align(
+                FrameAnswers.ids(ids),
+                axes.contains("x"),
+                axes.contains("y"),
+                axes.contains("z"),
+                FrameAnswers.edge(by)));
+  }
+
+  /** The commands that set things' lowest points on a height in metres. */
+  @JSExport
+  public static String setDown(String ids, double heightM, double frame, boolean key) {
+    return FrameAnswers.commands(arranging(frame, key).setDown(FrameAnswers.ids(ids), heightM));
+  }
+
+  /** The commands that put things on the nearest crossing of the grid's lines. */
+  @JSExport
+  public static String toGrid(String ids, double frame, boolean key) {
+    double line = shown.header().gridM() / shown.header().gridLines();
+    return FrameAnswers.commands(arranging(frame, key).toGrid(FrameAnswers.ids(ids), line));
+  }
+
+  /** The commands that put a thing's origin at a world point. */
+  @JSExport
+  public static String toPoint(String id, double x, double y, double z, double frame, boolean key) {
+    return FrameAnswers.commands(arranging(frame, key).toPoint(id, new Vec3(x, y, z)));
+  }
+
+  /** Places of a camera track (as JSON) in metres, x, y, z each: {@code {"places": […]}}. */
+  @JSExport
+  public static String trackPlaces(String track, double unitM, boolean zUp) {
+    return Answers.of(
+        () -> {
+          double[] m = TrackJson.read(track).metres(new CameraTrack.Taken(zUp, unitM, 0));
+          double[] places = new double[m.length / 16 * 3];
+          for (int i = 0; i < places.length; i++) places[i] = m[i / 3 * 16 + 12 + i % 3];
+          return "{\"places\":" + Answers.numbers(places) + "}";
+        });
+  }
+
+  /** The commands that add a camera which moves as a track (as JSON) says. */
+  @JSExport
+  public static String cameraFromTrack(
+      String track, double unitM, boolean zUp, double firstFrame, String id) {
+    return Answers.of(
+        () -> {
+          CameraTrack.Taken taken = new CameraTrack.Taken(zUp, unitM, firstFrame);
+          Camera c = TrackJson.read(track).camera(shown, taken, id);
+          return FrameAnswers.commands(List.of(new EntityCommand.Add(c)));
+        });
   }
 }

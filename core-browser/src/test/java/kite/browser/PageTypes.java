@@ -8,6 +8,7 @@ import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import org.teavm.jso.JSExport;
 /** Writes the page's TypeScript types from the core's records and the bridge's functions. */
 final class PageTypes {
   private final Map<String, String> types = new LinkedHashMap<>();
+  private final Map<String, Class<?>> named = new HashMap<>();
 
   static String generate() {
     PageTypes p = new PageTypes();
@@ -49,6 +51,9 @@ final class PageTypes {
         name(Channel.Curve.class);
       return "Channel";
     }
+    Class<?> other = named.putIfAbsent(n, c);
+    if (other != null && other != c)
+      throw new IllegalStateException(c + " and " + other + " would share a name in the page");
     if (types.containsKey(n)) return n;
     types.put(n, "");
     if (c.isEnum()) {

@@ -14,15 +14,21 @@ import kite.core.curve.Beyond;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
+import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
+import kite.core.document.Focus;
+import kite.core.document.Guide;
 import kite.core.document.Header;
+import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
 import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -106,6 +112,27 @@ public final class RandomDocuments {
                 "#88aacc",
                 "#ddeeff",
                 Channels.NONE.with("heading", channel(90)))));
+    all.add(new Add(new Layer("layer", "Layer", "#a0b0c0", true, r.nextBoolean(), false)));
+    all.add(
+        new Add(
+            new Piece(
+                "repeat",
+                "Again",
+                "piece1",
+                "layer",
+                new Shape.Instance("piece0"),
+                "#a0b0c0",
+                true,
+                false,
+                AxisOrder.PAN_TILT_ROLL,
+                pose(3, 40))));
+    all.add(
+        new Add(
+            new Mark("rider", "On head", "piece2", "head", Channels.NONE.with("y", channel(1)))));
+    all.add(new Add(spot(pieces)));
+    all.add(
+        new Add(
+            new Air("air", "Air", "#c0c8d0", null, Channels.NONE.with("density", r.nextDouble()))));
     List<PathPoint> points = new ArrayList<>();
     for (int i = 0; i < 5; i++)
       points.add(new PathPoint(vec(6).plus(new Vec3(i * 4, 0, 0)), vec(1), vec(1)));
@@ -118,6 +145,20 @@ public final class RandomDocuments {
                 r.nextBoolean(),
                 points)));
     for (int i = 0; i < 3; i++) all.add(new Add(camera("cam" + i, i, pieces)));
+    all.add(
+        new Add(
+            new Plate(
+                "plate",
+                "Plate",
+                "cam0",
+                List.of("ab".repeat(32), "cd".repeat(32)),
+                Plate.PlateFit.values()[r.nextInt(5)],
+                r.nextBoolean(),
+                true,
+                3,
+                Plate.After.values()[r.nextInt(2)],
+                Channels.NONE.with("across", channel(1)))));
+    all.add(new Add(new Measure("measure", "Measure", "cam1", vec(3), vec(3))));
     all.add(new Add(new CutEntry("cut0", "RND_0010", "cam0", 1)));
     all.add(new Add(new CutEntry("cut1", "RND_0020", r.nextBoolean() ? "cam1" : null, 20)));
     return Edit.apply(new Sequence(header(), Map.of()), all);
@@ -163,8 +204,42 @@ public final class RandomDocuments {
             .with("focalLength", 20 + r.nextInt(60))
             .with("focusDistance", 3 + r.nextDouble() * 10)
             .with("shiftX", r.nextInt(3));
+    Attention looked = (Attention) rig.get(rig.size() - 1);
     return new Camera(
-        id, "Camera " + i, "" + (char) ('A' + i), "#f0785a", false, r.nextBoolean(), lens, rig);
+        id,
+        "Camera " + i,
+        "" + (char) ('A' + i),
+        "#f0785a",
+        false,
+        List.of("fStop"),
+        r.nextBoolean(),
+        r.nextBoolean() ? new FilmBack(36, 24, 1) : null,
+        r.nextBoolean() ? Fit.values()[r.nextInt(4)] : null,
+        0.5 + r.nextDouble(),
+        r.nextBoolean() ? new Focus(looked.subjects(), looked.cues()) : null,
+        List.of(new Guide(Guide.Rule.values()[r.nextInt(11)], 0.9, 0.9, 2, "#f6efe0", 0.5)),
+        r.nextDouble(),
+        lens,
+        rig);
+  }
+
+  private Light spot(List<String> pieces) {
+    return new Light(
+        "spot",
+        "Spot",
+        Light.Form.SPOT,
+        pieces.get(3),
+        "layer",
+        "#ffffff",
+        3200,
+        r.nextBoolean(),
+        "#102030",
+        r.nextBoolean(),
+        "#000000",
+        "#000000",
+        true,
+        attention(pieces),
+        pose(4, 60).with("power", 20));
   }
 
   private Attention attention(List<String> pieces) {

@@ -242,7 +242,7 @@ public final class SaltWind {
         "Crane down",
         "A",
         "#f0785a",
-        channels("focalLength", 27, "fStop", 5.6, "focusDistance", 7, "farClip", 400),
+        channels("focalLength", 27, "fStop", 5.6, "focusDistance", 7, "farClip", 1200),
         true,
         base,
         head(),
@@ -275,7 +275,7 @@ public final class SaltWind {
         "Along the stalls",
         "B",
         "#37b6a8",
-        channels("focalLength", 32, "fStop", 4, "focusDistance", 6, "farClip", 400),
+        channels("focalLength", 32, "fStop", 4, "focusDistance", 6, "farClip", 1200),
         false,
         base,
         rail,
@@ -285,7 +285,7 @@ public final class SaltWind {
 
   private void lantern() {
     Channels lens =
-        channels("focalLength", 65, "fStop", 2, "farClip", 400)
+        channels("focalLength", 65, "fStop", 2, "farClip", 1200)
             .with("focusDistance", keys(KeyShape.SMOOTH, 1150, 1.75, 1172, 12.9));
     Base base =
         new Base(
@@ -309,7 +309,7 @@ public final class SaltWind {
   private void dollyZoom() {
     double near = 2.4, far = 7.2;
     Channels lens =
-        channels("fStop", 4, "farClip", 400)
+        channels("fStop", 4, "farClip", 1200)
             .with("focalLength", keys(KeyShape.STRAIGHT, 1195, 21, 1236, 21 * far / near))
             .with("focusDistance", keys(KeyShape.STRAIGHT, 1195, near, 1236, far));
     Base base =

@@ -26,8 +26,7 @@ public record CameraView(
     int o = plan.slot(c.id()) * Plan.LENS;
     double[] l = plan.lens(), m = new double[Matrix.SIZE];
     System.arraycopy(plan.world(), plan.slot(c.id()) * Matrix.SIZE, m, 0, Matrix.SIZE);
-    DepthOfField d =
-        new DepthOfField(l[o], l[o + 1], s.header().cameraPackage().circleMm(), l[o + 2]);
+    DepthOfField d = new DepthOfField(l[o], l[o + 1], s.header().packageOf(c).circleMm(), l[o + 2]);
     DeliveryWindow w = new DeliveryWindow(l[o + 8], l[o + 9], l[o + 10], l[o + 11]);
     return new CameraView(
         m, w, l[o + 3], l[o + 4], l[o + 2], c.depthOfField() ? d.pupilRadiusM() : 0);

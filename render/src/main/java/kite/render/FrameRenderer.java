@@ -2,6 +2,7 @@ package kite.render;
 
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.DoubleSupplier;
 
 /**
  * Renders one frame with lens rays: every sample starts on the lens opening and passes through the
@@ -14,13 +15,22 @@ public final class FrameRenderer {
   /** Shadow and sky rays start this share of the distance off the surface, against self-shadow. */
   private static final double LIFT = 1e-5;
 
+  /** The way through the haze to where there is only sky. */
+  private static final double BEYOND_M = 1e5;
+
   private final Triangles scene;
   private final Bvh bvh;
+  private final Surroundings around;
   private final Sky sky;
 
   public FrameRenderer(Triangles scene, Sky sky) {
+    this(scene, Surroundings.of(sky));
+  }
+
+  public FrameRenderer(Triangles scene, Surroundings around) {
     this.scene = scene;
-    this.sky = sky;
+    this.around = around;
+    sky = around.sky();
     bvh = new Bvh(scene);
   }
 
@@ -76,6 +86,8 @@ public final class FrameRenderer {
     private final double[] air = new double[3];
     private final double[] n = new double[3];
     private final double[] dir = new double[3];
+    private final double[] lamp = new double[5];
+    private final DoubleSupplier chance = this::next;
     private long random;
 
     Worker(CameraView view, int width, int height, int samples) {
@@ -140,12 +152,39 @@ public final class FrameRenderer {
           oz = m[14] + m[2] * lx + m[6] * ly;
       ray.set(ox, oy, oz, dir[0], dir[1], dir[2], view.nearM(), view.farM());
       double l = Math.sqrt(dir[0] * dir[0] + dir[1] * dir[1] + dir[2] * dir[2]);
-      if (!bvh.trace(ray, false)) {
-        sky.radiance(dir[1] / l, colour);
+      boolean hit = bvh.trace(ray, false);
+      double depth = hit ? ray.far : Double.POSITIVE_INFINITY;
+      for (int i = 0; i < 3; i++) dir[i] /= l;
+      if (hit) shade(l * ray.far);
+      else if (around.background() == null) sky.radiance(dir[1], colour);
+      else System.arraycopy(around.background(), 0, colour, 0, 3);
+      double through = around.haze().through(oy, dir[1], hit ? l * depth : BEYOND_M);
+      for (int i = 0; i < 3; i++)
+        colour[i] = colour[i] * through + around.hazeColour()[i] * (1 - through);
+      for (PlateLayer p : around.plates()) plate(p, across, down, lx, ly, cx, cy, depth);
+    }
+
+    /** A plate is flat in the frame, unless it stands at a depth: then the lens sees it there. */
+    private void plate(
+        PlateLayer p,
+        double across,
+        double down,
+        double lx,
+        double ly,
+        double cx,
+        double cy,
+        double depth) {
+      double d = p.depthM();
+      if (p.inFront() || d <= 0) {
+        if (p.inFront() || Double.isInfinite(depth)) p.over(across, down, colour);
         return;
       }
-      for (int i = 0; i < 3; i++) dir[i] /= l;
-      shade(l * ray.far);
+      if (d >= depth || d < view.nearM() || d > view.farM()) return;
+      double x = (lx + cx * d) / d, y = (ly + cy * d) / d;
+      p.over(
+          (x - view.window().left()) / view.window().width(),
+          (view.window().top() - y) / view.window().height(),
+          colour);
     }
 
     private void shade(double distance) {
@@ -166,12 +205,12 @@ public final class FrameRenderer {
       pz += n[2] * lift;
       skyLight(px, py, pz);
       for (int i = 0; i < 3; i++) colour[i] = base[i] * air[i] * (1 - mat.metal() * 0.6);
-      sunLight(mat, facing, px, py, pz);
+      for (Lamp l : around.lamps()) lampLight(l, mat, facing, px, py, pz);
     }
 
     /** Fills the base colour and the blended normal at the hit. */
     private void surface(int h, Material mat) {
-      double u = ray.u, v = ray.v, w = 1 - u - v;
+      double v = ray.v, u = ray.u, w = 1 - u - v;
       int o = h * 9;
       for (int i = 0; i < 3; i++) {
         n[i] =
@@ -211,31 +250,26 @@ public final class FrameRenderer {
       if (bvh.trace(side, true)) for (int i = 0; i < 3; i++) air[i] = air[i] * 0.25;
     }
 
-    private void sunLight(Material mat, double facing, double px, double py, double pz) {
-      double[] s = sky.toSun();
-      double x = s[0], y = s[1], z = s[2];
-      if (sky.softness() > 0) {
-        double k = Math.tan(sky.softness());
-        x += (2 * next() - 1) * k;
-        y += (2 * next() - 1) * k;
-        z += (2 * next() - 1) * k;
-        double l = Math.sqrt(x * x + y * y + z * z);
-        x /= l;
-        y /= l;
-        z /= l;
-      }
+    /** What one light adds; its shadow is filled with its tint. */
+    private void lampLight(Lamp l, Material mat, double facing, double px, double py, double pz) {
+      l.look(px, py, pz, chance, lamp);
+      double x = lamp[0], y = lamp[1], z = lamp[2], share = lamp[4];
       double lit = n[0] * x + n[1] * y + n[2] * z;
-      if (lit <= 0 || bvh.trace(side.set(px, py, pz, x, y, z, 0, 1e6), true)) return;
+      if (lit <= 0 || share <= 0) return;
+      boolean shadowed = bvh.trace(side.set(px, py, pz, x, y, z, 0, lamp[3]), true);
+      double[] tint = l.shadowTint();
+      if (shadowed && tint[0] + tint[1] + tint[2] == 0) return;
       double hx = x - dir[0], hy = y - dir[1], hz = z - dir[2];
-      double l = Math.sqrt(hx * hx + hy * hy + hz * hz);
-      double nh = Math.max(0, (n[0] * hx + n[1] * hy + n[2] * hz) / l),
-          vh = Math.max(0, -(dir[0] * hx + dir[1] * hy + dir[2] * hz) / l);
-      double gloss = gloss(mat.roughness(), lit, Math.max(1e-3, facing), nh);
+      double h = Math.sqrt(hx * hx + hy * hy + hz * hz);
+      double nh = Math.max(0, (n[0] * hx + n[1] * hy + n[2] * hz) / h),
+          vh = Math.max(0, -(dir[0] * hx + dir[1] * hy + dir[2] * hz) / h);
+      double gloss = l.specular() ? gloss(mat.roughness(), lit, Math.max(1e-3, facing), nh) : 0;
       double fresnel = Math.pow(1 - vh, 5);
       for (int i = 0; i < 3; i++) {
         double f0 = 0.04 + (base[i] - 0.04) * mat.metal(), f = f0 + (1 - f0) * fresnel;
         double diffuse = base[i] * (1 - mat.metal()) / Math.PI * (1 - f);
-        colour[i] += sky.sun()[i] * lit * (diffuse + gloss * f);
+        double arrives = l.irradiance()[i] * share * (shadowed ? tint[i] : 1);
+        colour[i] += arrives * lit * (diffuse + gloss * f);
       }
     }
 

@@ -28,11 +28,13 @@ public final class SceneBuilder {
   public Triangles build(Sequence s, Plan plan) {
     Triangles t = new Triangles();
     for (Piece p : s.all(Piece.class)) {
-      if (!visible(s, p)) continue;
+      if (!s.isRendered(p)) continue;
       double[] m = new double[Matrix.SIZE];
       System.arraycopy(plan.world(), plan.slot(p.id()) * Matrix.SIZE, m, 0, Matrix.SIZE);
-      if (p.shape() instanceof Shape.StandIn shape) {
-        Mesh mesh = standIns.computeIfAbsent(p, q -> StandIns.mesh(shape, q.colour()));
+      Piece like =
+          p.shape() instanceof Shape.Instance i && s.get(i.of()) instanceof Piece q ? q : p;
+      if (like.shape() instanceof Shape.StandIn shape) {
+        Mesh mesh = standIns.computeIfAbsent(like, q -> StandIns.mesh(shape, q.colour()));
         add(
             t,
             t.material(Material.STAND_IN),
@@ -42,27 +44,26 @@ public final class SceneBuilder {
             null,
             mesh.indices(),
             m);
-      } else if (p.shape() instanceof Shape.Model model) {
+      } else if (like.shape() instanceof Shape.Model model) {
         ModelGeometry g = models.apply(model.asset());
         ModelPose pose = plan.pose(p.id());
-        if (g != null && pose != null) addModel(t, g, pose, m, model.unitM());
+        if (g != null && pose != null) addModel(t, g, pose, m, model);
       }
     }
     return t;
   }
 
-  /** A piece is seen when it and everything it is nested in are shown. */
-  private static boolean visible(Sequence s, Piece p) {
-    for (Piece q = p; q != null; q = q.parent() == null ? null : (Piece) s.get(q.parent())) {
-      if (!q.shown()) return false;
-    }
-    return true;
-  }
-
   private static void addModel(
-      Triangles t, ModelGeometry g, ModelPose pose, double[] piece, double unit) {
+      Triangles t, ModelGeometry g, ModelPose pose, double[] piece, Shape.Model model) {
     double[] root = piece.clone();
-    for (int c = 0; c < 3; c++) for (int r = 0; r < 3; r++) root[c * 4 + r] *= unit;
+    for (int c = 0; c < 3; c++) for (int r = 0; r < 3; r++) root[c * 4 + r] *= model.unitM();
+    if (model.zUp()) { // the file's Z is our Y, its Y our −Z
+      for (int r = 0; r < 3; r++) {
+        double y = root[4 + r];
+        root[4 + r] = -root[8 + r];
+        root[8 + r] = y;
+      }
+    }
     double[] world = new double[Matrix.SIZE];
     for (ModelGeometry.Part p : g.parts()) {
       float[] positions = morphed(p, pose.weights(p.node())), normals = p.normals();

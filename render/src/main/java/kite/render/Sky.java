@@ -18,9 +18,10 @@ import kite.core.shape.MeshBuilder;
 public record Sky(
     double[] toSun, double[] sun, double[] zenith, double[] horizon, double softness) {
 
-  /** The sequence's first light; a plain noon when it has none. */
+  /** The sequence's first sun; a plain noon when it has no light at all, darkness without sun. */
   public static Sky of(Sequence s, Plan plan, double frame) {
     for (Light l : s.all(Light.class)) {
+      if (l.form() != Light.Form.SUN || !s.shines(l, true)) continue;
       int o = plan.slot(l.id()) * Matrix.SIZE;
       double[] m = plan.world();
       double k = l.channel("intensity").at(frame), a = l.channel("skyIntensity").at(frame);
@@ -31,11 +32,12 @@ public record Sky(
           linear(l.horizon(), a),
           Math.toRadians(l.channel("softness").at(frame)));
     }
+    double k = s.all(Light.class).isEmpty() ? 1 : 0;
     return new Sky(
         new double[] {0.4, 0.8, 0.45},
-        linear("#ffffff", 3),
-        linear("#7fa6d0", 1),
-        linear("#d8e2ec", 1),
+        linear("#ffffff", 3 * k),
+        linear("#7fa6d0", k),
+        linear("#d8e2ec", k),
         0.01);
   }
 

@@ -40,7 +40,7 @@ class RenderTest {
     }
   }
 
-  private static CameraView view(double near, double far, double focus, double pupil) {
+  private static CameraView eye(double near, double far, double focus, double pupil) {
     return new CameraView(Matrix.newIdentity(), WINDOW, near, far, focus, pupil);
   }
 
@@ -132,7 +132,7 @@ class RenderTest {
   void aMattSquareFacingTheSunHasLambertsBrightness() {
     Triangles t = new Triangles();
     square(t, t.material(new Material(0.5, 0.5, 0.5, 1, 0, null)), 0, 0, -4, 1);
-    Picture p = new FrameRenderer(t, DARK).render(view(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
+    Picture p = new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
     // diffuse: 0.5/π × 3 × (1 − 0.04); gloss of full roughness adds f0 × 3/(4π)
     double linear = 0.5 / Math.PI * 3 * 0.96 + 0.04 * 3 / (4 * Math.PI);
     assertEquals(Light.screen(linear), red(p, 32, 32), 2);
@@ -145,7 +145,7 @@ class RenderTest {
     square(
         t, t.material(Material.STAND_IN), 0, 0, -4, 1); // reaches ±0.25 of slope: the middle half
     Picture p =
-        new FrameRenderer(t, DARK).render(view(0.1, 100, 4, 0), 100, 100, 16, 2, () -> false);
+        new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 100, 100, 16, 2, () -> false);
     assertTrue(red(p, 26, 50) > 50 && red(p, 73, 50) > 50);
     assertTrue(red(p, 23, 50) == 0 && red(p, 76, 50) == 0);
   }
@@ -158,7 +158,7 @@ class RenderTest {
     for (double[] clips : new double[][] {{3.99, 4.01, 1}, {4.01, 9, 0}, {0.1, 3.99, 0}}) {
       Picture p =
           new FrameRenderer(t, DARK)
-              .render(view(clips[0], clips[1], 4, 0), 64, 64, 1, 1, () -> false);
+              .render(eye(clips[0], clips[1], 4, 0), 64, 64, 1, 1, () -> false);
       assertEquals(clips[2] == 1, red(p, 57, 32) > 0, clips[0] + " to " + clips[1]);
     }
   }
@@ -193,7 +193,7 @@ class RenderTest {
     Triangles t = new Triangles();
     Texture halves = new Texture(2, 2, new int[] {0xffffffff, 0xff000000, 0xffffffff, 0xff000000});
     square(t, t.material(new Material(1, 1, 1, 1, 0, halves)), 0, 0, -4, 1);
-    Picture p = new FrameRenderer(t, DARK).render(view(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
+    Picture p = new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
     assertTrue(
         red(p, 24, 32) > 150 && red(p, 40, 32) < 90, "white on the left, black on the right");
   }
@@ -211,7 +211,7 @@ class RenderTest {
                 new double[] {0.2, 0.3, 0.5},
                 new double[] {0.7, 0.6, 0.5},
                 0.05));
-    CameraView v = view(0.1, 100, 3, 0.02);
+    CameraView v = eye(0.1, 100, 3, 0.02);
     int[] one = r.render(v, 70, 70, 8, 1, () -> false).argb(),
         four = r.render(v, 70, 70, 8, 4, () -> false).argb();
     assertArrayEquals(one, four);
@@ -230,7 +230,7 @@ class RenderTest {
             0);
     Picture p =
         new FrameRenderer(new Triangles(), sky)
-            .render(view(0.1, 100, 4, 0), 32, 32, 1, 1, () -> false);
+            .render(eye(0.1, 100, 4, 0), 32, 32, 1, 1, () -> false);
     assertTrue(red(p, 16, 14) > red(p, 16, 0), "paler towards the horizon");
   }
 }

@@ -9,6 +9,7 @@ create table account (
 create table production (
   id uuid primary key,
   name text not null unique,
+  standards jsonb not null,
   version integer not null
 );
 
@@ -36,11 +37,13 @@ create table edit (
   unique (sequence_id, revision)
 );
 
+-- Models (with their rig) and images for plates, each once, under the SHA-256 of its bytes.
 create table asset (
   sha256 text primary key,
+  kind text not null check (kind in ('MODEL', 'IMAGE')),
   name text not null,
   bytes bytea not null,
-  rig jsonb not null,
+  rig jsonb,
   report jsonb not null
 );
 

@@ -38,7 +38,7 @@ public record Bake(Camera camera, double[] frames, double[] world, double[] angl
    * Of the two ways to say one rotation (pan, tilt, roll and pan+180°, 180°−tilt, roll+180°), and
    * of all whole turns, the one nearest the row before.
    */
-  private static void continuousAngles(double[] world, double[] angles, int r) {
+  static void continuousAngles(double[] world, double[] angles, int r) {
     double[] a = Rotation.newPanTiltRoll(world, r * Matrix.SIZE);
     for (int i = 0; i < 3; i++) a[i] = Math.toDegrees(a[i]);
     if (r > 0) {

@@ -17,29 +17,42 @@ import kite.core.command.CutCommand.Swap;
 import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Attach;
+import kite.core.command.EntityCommand.Duplicate;
+import kite.core.command.EntityCommand.Lay;
 import kite.core.command.EntityCommand.Lock;
+import kite.core.command.EntityCommand.LockChannels;
 import kite.core.command.EntityCommand.Nest;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.EntityCommand.Rename;
+import kite.core.command.EntityCommand.Replace;
 import kite.core.command.EntityCommand.Reroute;
 import kite.core.command.EntityCommand.Reshape;
 import kite.core.command.EntityCommand.Show;
+import kite.core.command.EntityCommand.Substitute;
 import kite.core.command.RigCommand;
 import kite.core.command.RigCommand.AddPart;
+import kite.core.command.RigCommand.Level;
 import kite.core.command.RigCommand.MoveCue;
 import kite.core.command.RigCommand.MovePart;
+import kite.core.command.RigCommand.Orbit;
+import kite.core.command.RigCommand.PlaceCamera;
 import kite.core.command.RigCommand.PutCue;
 import kite.core.command.RigCommand.RemoveCue;
 import kite.core.command.RigCommand.RemovePart;
 import kite.core.command.RigCommand.Ride;
+import kite.core.command.RigCommand.SetBack;
 import kite.core.command.RigCommand.SetDepthOfField;
+import kite.core.command.RigCommand.SetFocus;
+import kite.core.command.RigCommand.SetLimits;
 import kite.core.command.RigCommand.SetPart;
 import kite.core.command.RigCommand.SwitchPart;
 import kite.core.command.RigCommand.Walk;
 import kite.core.command.SequenceCommand;
+import kite.core.command.SequenceCommand.Follow;
 import kite.core.command.SequenceCommand.Restore;
 import kite.core.command.SequenceCommand.SetHeader;
 import kite.core.curve.KeyShape;
+import kite.core.document.Mark;
 import kite.core.path.PathStyle;
 import kite.core.rig.Base;
 
@@ -70,7 +83,17 @@ public final class CommandJson {
           case "nest" ->
               new Nest(
                   f.text("id"), f.textOrNull("parent"), f.truth("keepPlace"), f.number("frame"));
-          case "attach" -> new Attach(f.text("id"), f.textOrNull("rides"), f.number("frame"));
+          case "attach" ->
+              new Attach(
+                  f.text("id"), f.textOrNull("rides"), f.textOrNull("anchor"), f.number("frame"));
+          case "lockChannels" ->
+              new LockChannels(f.text("camera"), f.texts("channels"), f.truth("locked"));
+          case "replace" -> new Replace(EntityJson.read(f.object("entity")));
+          case "lay" -> new Lay(f.texts("ids"), f.textOrNull("layer"));
+          case "duplicate" ->
+              new Duplicate(f.texts("ids"), f.texts("newIds"), f.truth("instances"));
+          case "substitute" -> new Substitute(f.text("id"), mark(f.object("mark")));
+          case "follow" -> new Follow(StandardsJson.read(f.object("standards")));
           case "reroute" ->
               new Reroute(
                   f.text("id"),
@@ -87,6 +110,11 @@ public final class CommandJson {
                   SequenceJson.headerOrNull(f, "header"));
           default -> readChannel(kind, f);
         });
+  }
+
+  private static Mark mark(Fields f) {
+    if (EntityJson.read(f) instanceof Mark m) return m;
+    throw Fields.bad(f.path("kind"), "must be a mark");
   }
 
   private static Command readChannel(String kind, Fields f) {
@@ -147,6 +175,33 @@ public final class CommandJson {
           new MoveCue(
               camera, f.text("part"), f.number("frame"), f.number("toFrame"), f.number("travel"));
       case "removeCue" -> new RemoveCue(camera, f.text("part"), f.number("frame"));
+      case "placeCamera" ->
+          new PlaceCamera(
+              camera,
+              f.number("frame"),
+              f.vec("at"),
+              f.number("pan"),
+              f.number("tilt"),
+              f.number("roll"),
+              f.truth("key"));
+      case "orbit" ->
+          new Orbit(
+              camera,
+              f.number("frame"),
+              f.vec("about"),
+              f.number("across"),
+              f.number("up"),
+              f.truth("key"));
+      case "level" -> new Level(camera, f.number("frame"), f.truth("key"));
+      case "setBack" ->
+          new SetBack(
+              camera,
+              f.orNull("filmBack", StandardsJson::back),
+              f.wordOrNull("fit", kite.core.optics.Fit.values()));
+      case "setFocus" -> new SetFocus(camera, f.orNull("focus", CameraJson::focus));
+      case "setLimits" ->
+          new SetLimits(
+              camera, f.number("frame"), f.number("nearM"), f.number("farM"), f.truth("key"));
       case "walk" ->
           new Walk(
               camera,
@@ -187,7 +242,14 @@ public final class CommandJson {
           .put("keepPlace", n.keepPlace())
           .put("frame", n.frame());
     else if (c instanceof Attach a)
-      o.put("id", a.id()).put("rides", a.rides()).put("frame", a.frame());
+      o.put("id", a.id()).put("rides", a.rides()).put("anchor", a.anchor()).put("frame", a.frame());
+    else if (c instanceof LockChannels l)
+      o.put("camera", l.camera()).texts("channels", l.channels()).put("locked", l.locked());
+    else if (c instanceof Replace r) o.put("entity", EntityJson.write(r.entity()));
+    else if (c instanceof Lay l) o.texts("ids", l.ids()).put("layer", l.layer());
+    else if (c instanceof Duplicate d)
+      o.texts("ids", d.ids()).texts("newIds", d.newIds()).put("instances", d.instances());
+    else if (c instanceof Substitute x) o.put("id", x.id()).put("mark", EntityJson.write(x.mark()));
     else if (c instanceof Reroute r)
       o.put("id", r.id())
           .put("style", r.style())
@@ -251,6 +313,35 @@ public final class CommandJson {
           .put("tilt", w.tilt())
           .put("roll", w.roll())
           .put("key", w.key());
+    else if (c instanceof PlaceCamera p)
+      o.put("camera", p.camera())
+          .put("frame", p.frame())
+          .put("at", p.at())
+          .put("pan", p.pan())
+          .put("tilt", p.tilt())
+          .put("roll", p.roll())
+          .put("key", p.key());
+    else if (c instanceof Orbit r)
+      o.put("camera", r.camera())
+          .put("frame", r.frame())
+          .put("about", r.about())
+          .put("across", r.across())
+          .put("up", r.up())
+          .put("key", r.key());
+    else if (c instanceof Level l)
+      o.put("camera", l.camera()).put("frame", l.frame()).put("key", l.key());
+    else if (c instanceof SetBack b)
+      o.put("camera", b.camera())
+          .putOrNull("filmBack", b.filmBack(), StandardsJson::write)
+          .put("fit", b.fit());
+    else if (c instanceof SetFocus x)
+      o.put("camera", x.camera()).putOrNull("focus", x.focus(), CameraJson::write);
+    else if (c instanceof SetLimits l)
+      o.put("camera", l.camera())
+          .put("frame", l.frame())
+          .put("nearM", l.nearM())
+          .put("farM", l.farM())
+          .put("key", l.key());
     else if (c instanceof SetDepthOfField s) o.put("camera", s.camera()).put("on", s.on());
   }
 
@@ -260,7 +351,9 @@ public final class CommandJson {
   }
 
   private static void write(SequenceCommand c, Out o) {
-    if (c instanceof SetHeader s) {
+    if (c instanceof Follow f) {
+      o.put("standards", StandardsJson.write(f.standards()));
+    } else if (c instanceof SetHeader s) {
       o.put("header", SequenceJson.write(s.header()));
     } else if (c instanceof Restore r) {
       o.put("put", r.put(), EntityJson::write).texts("remove", r.remove());

@@ -1,23 +1,31 @@
 package kite.core.codec;
 
+import com.eclipsesource.json.Json;
+import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kite.core.command.Refusal;
+import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
+import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
+import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
 
 /** Entities. */
@@ -28,6 +36,7 @@ public final class EntityJson {
     Out o = Out.kind(Words.of(e.getClass())).put("id", e.id()).put("name", e.name());
     if (e instanceof Piece p) {
       o.put("parent", p.parent())
+          .put("layer", p.layer())
           .put("shape", write(p.shape()))
           .put("colour", p.colour())
           .put("shown", p.shown())
@@ -35,27 +44,57 @@ public final class EntityJson {
           .put("order", p.order())
           .put("channels", ChannelJson.write(p.channels()));
     } else if (e instanceof Mark m) {
-      o.put("rides", m.rides()).put("channels", ChannelJson.write(m.channels()));
+      o.put("rides", m.rides())
+          .put("anchor", m.anchor())
+          .put("channels", ChannelJson.write(m.channels()));
     } else if (e instanceof Path p) {
       o.put("style", p.style())
           .put("closed", p.closed())
           .put("points", p.points(), EntityJson::write);
     } else if (e instanceof Camera c) {
-      o.put("letter", c.letter())
-          .put("colour", c.colour())
-          .put("locked", c.locked())
-          .put("depthOfField", c.depthOfField())
-          .put("channels", ChannelJson.write(c.channels()))
-          .put("rig", c.rig(), RigJson::write);
+      CameraJson.write(c, o);
     } else if (e instanceof Light l) {
-      o.put("colour", l.colour())
-          .put("sky", l.sky())
-          .put("horizon", l.horizon())
-          .put("channels", ChannelJson.write(l.channels()));
+      write(l, o);
     } else if (e instanceof CutEntry c) {
       o.put("camera", c.camera()).put("firstFrame", c.firstFrame());
+    } else if (e instanceof Layer l) {
+      o.put("colour", l.colour())
+          .put("shown", l.shown())
+          .put("rendered", l.rendered())
+          .put("locked", l.locked());
+    } else if (e instanceof Measure m) {
+      o.put("camera", m.camera()).put("from", m.from()).put("to", m.to());
+    } else if (e instanceof Air a) {
+      o.put("colour", a.colour())
+          .put("background", a.background())
+          .put("channels", ChannelJson.write(a.channels()));
+    } else if (e instanceof Plate p) {
+      o.put("camera", p.camera())
+          .texts("frames", p.frames())
+          .put("fit", p.fit())
+          .put("inFront", p.inFront())
+          .put("shown", p.shown())
+          .put("firstFrame", p.firstFrame())
+          .put("after", p.after())
+          .put("channels", ChannelJson.write(p.channels()));
     }
     return o.json;
+  }
+
+  private static void write(Light l, Out o) {
+    o.put("form", l.form())
+        .put("parent", l.parent())
+        .put("layer", l.layer())
+        .put("colour", l.colour())
+        .put("kelvin", l.kelvin())
+        .put("softShadow", l.softShadow())
+        .put("shadowTint", l.shadowTint())
+        .put("specular", l.specular())
+        .put("sky", l.sky())
+        .put("horizon", l.horizon())
+        .put("shown", l.shown())
+        .putOrNull("attention", l.attention(), RigJson::write)
+        .put("channels", ChannelJson.write(l.channels()));
   }
 
   static Entity read(Fields f) {
@@ -67,34 +106,46 @@ public final class EntityJson {
                   id,
                   name,
                   f.textOrNull("parent"),
+                  f.textOrNull("layer"),
                   shape(f.object("shape")),
                   f.text("colour"),
                   f.truth("shown"),
                   f.truth("locked"),
                   f.word("order", AxisOrder.values()),
                   ChannelJson.channels(f));
-          case "mark" -> new Mark(id, name, f.textOrNull("rides"), ChannelJson.channels(f));
+          case "mark" ->
+              new Mark(
+                  id, name, f.textOrNull("rides"), f.textOrNull("anchor"), ChannelJson.channels(f));
           case "path" ->
               new Path(id, name, f.word("style", PathStyle.values()), f.truth("closed"), points(f));
-          case "camera" ->
-              new Camera(
-                  id,
-                  name,
-                  f.text("letter"),
-                  f.text("colour"),
-                  f.truth("locked"),
-                  f.truth("depthOfField"),
-                  ChannelJson.channels(f),
-                  f.list("rig", RigJson::read));
-          case "light" ->
-              new Light(
-                  id,
-                  name,
-                  f.text("colour"),
-                  f.text("sky"),
-                  f.text("horizon"),
-                  ChannelJson.channels(f));
+          case "camera" -> CameraJson.read(id, name, f);
+          case "light" -> light(id, name, f);
           case "cutEntry" -> new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
+          case "layer" ->
+              new Layer(
+                  id,
+                  name,
+                  f.text("colour"),
+                  f.truth("shown"),
+                  f.truth("rendered"),
+                  f.truth("locked"));
+          case "measure" ->
+              new Measure(id, name, f.textOrNull("camera"), f.vec("from"), f.vec("to"));
+          case "air" ->
+              new Air(
+                  id, name, f.text("colour"), f.textOrNull("background"), ChannelJson.channels(f));
+          case "plate" ->
+              new Plate(
+                  id,
+                  name,
+                  f.textOrNull("camera"),
+                  f.texts("frames"),
+                  f.word("fit", Plate.PlateFit.values()),
+                  f.truth("inFront"),
+                  f.truth("shown"),
+                  f.whole("firstFrame"),
+                  f.word("after", Plate.After.values()),
+                  ChannelJson.channels(f));
           default ->
               throw Fields.bad(f.path("kind"), "names nothing a sequence can hold: “" + kind + "”");
         };
@@ -102,10 +153,34 @@ public final class EntityJson {
     return f.done(e);
   }
 
+  private static Light light(String id, String name, Fields f) {
+    RigPart part = f.orNull("attention", RigJson::read);
+    if (part != null && !(part instanceof Attention))
+      throw Fields.bad(f.path("attention"), "must be an attention part");
+    return new Light(
+        id,
+        name,
+        f.word("form", Light.Form.values()),
+        f.textOrNull("parent"),
+        f.textOrNull("layer"),
+        f.text("colour"),
+        f.number("kelvin"),
+        f.truth("softShadow"),
+        f.text("shadowTint"),
+        f.truth("specular"),
+        f.text("sky"),
+        f.text("horizon"),
+        f.truth("shown"),
+        (Attention) part,
+        ChannelJson.channels(f));
+  }
+
   private static void onlyKnownChannels(Entity e) {
     if (e instanceof Piece p) known(e, "", p.channels());
     if (e instanceof Mark m) known(e, "", m.channels());
     if (e instanceof Light l) known(e, "", l.channels());
+    if (e instanceof Air a) known(e, "", a.channels());
+    if (e instanceof Plate p) known(e, "", p.channels());
     if (e instanceof Camera c) {
       known(e, "", c.channels());
       for (RigPart p : c.rig()) known(e, p.id() + "/", p.channels());
@@ -121,22 +196,74 @@ public final class EntityJson {
     }
   }
 
+  /** A copy of an entity in which every id that is a key of {@code renamed} has its value's. */
+  public static Entity withIds(Entity e, Map<String, String> renamed) {
+    return read(Fields.of(renamed(write(e), renamed), "$"));
+  }
+
+  /** Ids stand as values of fields that name entities, and as names in a cue's mix. */
+  private static JsonValue renamed(JsonValue v, Map<String, String> ids) {
+    if (v.isArray()) {
+      JsonArray a = new JsonArray();
+      for (JsonValue x : v.asArray()) a.add(renamed(x, ids));
+      return a;
+    }
+    if (!v.isObject()) return v;
+    JsonObject o = new JsonObject();
+    for (JsonObject.Member m : v.asObject()) {
+      JsonValue x = m.getValue();
+      boolean names = ID_FIELDS.contains(m.getName()) && x.isString();
+      o.add(
+          ids.getOrDefault(m.getName(), m.getName()),
+          names ? Json.value(ids.getOrDefault(x.asString(), x.asString())) : renamed(x, ids));
+    }
+    return o;
+  }
+
+  private static final Set<String> ID_FIELDS =
+      Set.of("id", "parent", "rides", "layer", "camera", "entity", "path", "upPiece", "of");
+
   static JsonObject write(Shape shape) {
     Out o = Out.kind(Words.of(shape.getClass()));
     if (shape instanceof Shape.StandIn s) {
       o.put("form", s.form())
           .put("width", s.width())
           .put("height", s.height())
-          .put("depth", s.depth());
+          .put("depth", s.depth())
+          .putOrNull("stance", s.stance(), EntityJson::write);
     } else if (shape instanceof Shape.Model m) {
       o.put("asset", m.asset())
           .put("clip", m.clip())
           .put("clipStart", m.clipStart())
           .put("clipSpeed", m.clipSpeed())
           .put("loops", m.loops())
-          .put("unitM", m.unitM());
+          .put("unitM", m.unitM())
+          .put("zUp", m.zUp())
+          .put("text", m.text());
+    } else if (shape instanceof Shape.Instance i) {
+      o.put("of", i.of());
     }
     return o.json;
+  }
+
+  private static JsonValue write(Shape.Stance s) {
+    return new Out()
+        .put("headTurn", s.headTurn())
+        .put("headTilt", s.headTilt())
+        .put("leftArm", s.leftArm())
+        .put("rightArm", s.rightArm())
+        .put("lean", s.lean())
+        .json;
+  }
+
+  private static Shape.Stance stance(Fields f) {
+    return f.done(
+        new Shape.Stance(
+            f.number("headTurn"),
+            f.number("headTilt"),
+            f.number("leftArm"),
+            f.number("rightArm"),
+            f.number("lean")));
   }
 
   static Shape shape(Fields f) {
@@ -148,7 +275,8 @@ public final class EntityJson {
                   f.word("form", StandInKind.values()),
                   f.number("width"),
                   f.number("height"),
-                  f.number("depth"));
+                  f.number("depth"),
+                  f.orNull("stance", EntityJson::stance));
           case "model" ->
               new Shape.Model(
                   f.text("asset"),
@@ -156,7 +284,10 @@ public final class EntityJson {
                   f.number("clipStart"),
                   f.number("clipSpeed"),
                   f.truth("loops"),
-                  f.number("unitM"));
+                  f.number("unitM"),
+                  f.truth("zUp"),
+                  f.textOrNull("text"));
+          case "instance" -> new Shape.Instance(f.text("of"));
           case "group" -> new Shape.Group();
           default -> throw Fields.bad(f.path("kind"), "names no shape: “" + kind + "”");
         });

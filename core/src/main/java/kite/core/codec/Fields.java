@@ -97,6 +97,21 @@ final class Fields {
     return new Fields(need(name), path(name));
   }
 
+  /** An object read by {@code read}, or null where the field is null. */
+  <T> T orNull(String name, Function<Fields, T> read) {
+    return need(name).isNull() ? null : read.apply(object(name));
+  }
+
+  /** A number, or null where the field is null. */
+  Double numberOrNull(String name) {
+    return need(name).isNull() ? null : number(name);
+  }
+
+  /** One of an enum's words, or null where the field is null. */
+  <E extends Enum<E>> E wordOrNull(String name, E[] all) {
+    return need(name).isNull() ? null : word(name, all);
+  }
+
   <T> T value(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
     return read.apply(need(name), path(name));
   }

@@ -19,12 +19,12 @@ public final class ModelJson {
   }
 
   private static JsonObject write(ModelRig.Node n) {
-    JsonValue centre = n.centre() == null ? Json.NULL : Out.numbers(n.centre());
+    JsonValue bounds = n.bounds() == null ? Json.NULL : Out.numbers(n.bounds());
     return new Out()
         .put("name", n.name())
         .put("parent", n.parent())
         .put("rest", Out.numbers(n.rest()))
-        .put("centre", centre)
+        .put("bounds", bounds)
         .put("follows", n.follows())
         .put("weights", Out.numbers(n.weights()))
         .json;
@@ -60,7 +60,7 @@ public final class ModelJson {
                         n.text("name"),
                         n.whole("parent"),
                         n.numbers("rest"),
-                        n.isNull("centre") ? null : n.numbers("centre"),
+                        n.isNull("bounds") ? null : n.numbers("bounds"),
                         n.whole("follows"),
                         n.numbers("weights"))));
     return f.done(new ModelRig(nodes, f.list("clips", ModelJson::clip)));

@@ -41,8 +41,14 @@ final class Out {
     return this;
   }
 
+  /** An enum's word; null is written as null. */
   Out put(String name, Enum<?> v) {
-    return put(name, Words.of(v));
+    return v == null ? put(name, Json.NULL) : put(name, Words.of(v));
+  }
+
+  /** Whatever {@code write} makes of a value; null is written as null. */
+  <T> Out putOrNull(String name, T v, Function<T, JsonValue> write) {
+    return put(name, v == null ? Json.NULL : write.apply(v));
   }
 
   Out put(String name, Vec3 v) {

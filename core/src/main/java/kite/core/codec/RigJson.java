@@ -65,7 +65,7 @@ final class RigJson {
         });
   }
 
-  private static JsonValue write(Subject s) {
+  static JsonValue write(Subject s) {
     return new Out()
         .put("entity", s.entity())
         .put("anchor", s.anchor())
@@ -73,7 +73,7 @@ final class RigJson {
         .json;
   }
 
-  private static Subject subject(Fields f) {
+  static Subject subject(Fields f) {
     return f.done(new Subject(f.text("entity"), f.textOrNull("anchor"), f.vec("offset")));
   }
 

@@ -6,13 +6,9 @@ import java.util.TreeMap;
 import kite.core.command.Change;
 import kite.core.command.Refusal;
 import kite.core.command.Rules;
-import kite.core.document.CameraPackage;
 import kite.core.document.Entity;
 import kite.core.document.Header;
-import kite.core.document.Rate;
 import kite.core.document.Sequence;
-import kite.core.optics.FilmBack;
-import kite.core.optics.Fit;
 
 /** Whole sequences and changes. */
 public final class SequenceJson {
@@ -51,57 +47,31 @@ public final class SequenceJson {
   }
 
   static JsonObject write(Header h) {
-    CameraPackage p = h.cameraPackage();
-    FilmBack b = p.filmBack();
-    Out back =
-        new Out()
-            .put("widthMm", b.widthMm())
-            .put("heightMm", b.heightMm())
-            .put("squeeze", b.squeeze());
-    Out pack =
-        new Out()
-            .put("filmBack", back.json)
-            .put("deliveryWidth", p.deliveryWidth())
-            .put("deliveryHeight", p.deliveryHeight())
-            .put("fit", p.fit())
-            .put("circleOfConfusionMm", p.circleOfConfusionMm());
-    Out rate =
-        new Out().put("numerator", h.rate().numerator()).put("denominator", h.rate().denominator());
     return new Out()
         .put("code", h.code())
         .put("title", h.title())
         .put("firstFrame", h.firstFrame())
         .put("lastFrame", h.lastFrame())
-        .put("rate", rate.json)
         .put("displayUnit", h.displayUnit())
         .put("gridM", h.gridM())
-        .put("cameraPackage", pack.json)
+        .put("gridLines", h.gridLines())
+        .put("standards", StandardsJson.write(h.standards()))
+        .put("own", StandardsJson.write(h.own()))
         .json;
   }
 
   static Header header(Fields f) {
-    Fields r = f.object("rate"), p = f.object("cameraPackage"), b = p.object("filmBack");
-    FilmBack back =
-        b.done(new FilmBack(b.number("widthMm"), b.number("heightMm"), b.number("squeeze")));
-    CameraPackage pack =
-        p.done(
-            new CameraPackage(
-                back,
-                p.whole("deliveryWidth"),
-                p.whole("deliveryHeight"),
-                p.word("fit", Fit.values()),
-                p.number("circleOfConfusionMm")));
-    Rate rate = r.done(new Rate(r.whole("numerator"), r.whole("denominator")));
     return f.done(
         new Header(
             f.text("code"),
             f.text("title"),
             f.whole("firstFrame"),
             f.whole("lastFrame"),
-            rate,
             f.text("displayUnit"),
             f.number("gridM"),
-            pack));
+            f.whole("gridLines"),
+            StandardsJson.read(f.object("standards")),
+            StandardsJson.own(f.object("own"))));
   }
 
   public static String write(Change c) {

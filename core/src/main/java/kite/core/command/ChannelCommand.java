@@ -24,6 +24,7 @@ public sealed interface ChannelCommand extends Command {
     if (spec == null)
       throw new Refusal(
           "missing", id(), channel(), "“" + e.name() + "” has no channel “" + channel() + "”.");
+    Locks.check(s, e, channel());
     try {
       return s.with(e.withChannel(channel(), change(e.channel(channel()))));
     } catch (IllegalArgumentException bad) {

@@ -1,12 +1,16 @@
 package kite.core.command;
 
+import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Layer;
+import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.OrNull;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.evaluate.Placement;
@@ -50,24 +54,29 @@ public sealed interface EntityCommand extends Command {
     }
   }
 
-  /** Shows pieces to the views and the render, or hides them. */
+  /** Shows pieces, lights and plates to the views and the render, or hides them. */
   record Show(List<String> ids, boolean shown) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : ids) {
-        Piece p = Command.need(s, id, Piece.class);
+        Entity e = Command.need(s, id, Entity.class);
         s =
             s.with(
-                new Piece(
-                    p.id(),
-                    p.name(),
-                    p.parent(),
-                    p.shape(),
-                    p.colour(),
-                    shown,
-                    p.locked(),
-                    p.order(),
-                    p.channels()));
+                e instanceof Light l
+                    ? l.shown(shown)
+                    : e instanceof Plate p
+                        ? new Plate(
+                            p.id(),
+                            p.name(),
+                            p.camera(),
+                            p.frames(),
+                            p.fit(),
+                            p.inFront(),
+                            shown,
+                            p.firstFrame(),
+                            p.after(),
+                            p.channels())
+                        : Command.need(s, id, Piece.class).shown(shown));
       }
       return s;
     }
@@ -78,35 +87,31 @@ public sealed interface EntityCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : ids) {
-        if (s.get(id) instanceof Camera c) {
-          s =
-              s.with(
-                  new Camera(
-                      c.id(),
-                      c.name(),
-                      c.letter(),
-                      c.colour(),
-                      locked,
-                      c.depthOfField(),
-                      c.channels(),
-                      c.rig()));
-        } else {
-          Piece p = Command.need(s, id, Piece.class);
-          s =
-              s.with(
-                  new Piece(
-                      p.id(),
-                      p.name(),
-                      p.parent(),
-                      p.shape(),
-                      p.colour(),
-                      p.shown(),
-                      locked,
-                      p.order(),
-                      p.channels()));
-        }
+        s =
+            s.with(
+                s.get(id) instanceof Camera c
+                    ? c.locked(locked, c.lockedChannels())
+                    : Command.need(s, id, Piece.class).locked(locked));
       }
       return s;
+    }
+  }
+
+  /** Locks single channels of a camera, by address, or frees them. */
+  record LockChannels(String camera, List<String> channels, boolean locked)
+      implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Camera c = Command.need(s, camera, Camera.class);
+      List<String> now = new ArrayList<>(c.lockedChannels());
+      for (String address : channels) {
+        if (!c.channelSpecs().containsKey(address))
+          throw new Refusal(
+              "missing", camera, address, "“" + c.name() + "” has no channel “" + address + "”.");
+        now.remove(address);
+        if (locked) now.add(address);
+      }
+      return s.with(c.locked(c.locked(), now));
     }
   }
 
@@ -114,18 +119,62 @@ public sealed interface EntityCommand extends Command {
   record Reshape(String id, Shape shape, String colour) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Piece p = Command.need(s, id, Piece.class);
-      return s.with(
-          new Piece(
-              p.id(),
-              p.name(),
-              p.parent(),
-              shape,
-              colour,
-              p.shown(),
-              p.locked(),
-              p.order(),
-              p.channels()));
+      return s.with(Command.need(s, id, Piece.class).with(shape, colour));
+    }
+  }
+
+  /**
+   * Puts an entity in place of the one with its id and kind: for settings that have no command of
+   * their own (a light's, a layer's, a plate's, the air's, a camera's look).
+   */
+  record Replace(Entity entity) implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Command.need(s, entity.id(), entity.getClass());
+      return s.with(entity);
+    }
+  }
+
+  /** Lays pieces and lights on a layer; null takes them off theirs. */
+  record Lay(List<String> ids, @OrNull String layer) implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      if (layer != null) Command.need(s, layer, Layer.class);
+      for (String id : ids)
+        s =
+            s.with(
+                s.get(id) instanceof Light l
+                    ? l.on(l.parent(), layer)
+                    : Command.need(s, id, Piece.class).onLayer(layer));
+      return s;
+    }
+  }
+
+  /**
+   * Copies entities. What the copies refer to among themselves refers to the copies.
+   *
+   * @param newIds ids of the copies, in the order of {@code ids}
+   * @param instances whether pieces repeat the original's shape instead of having their own
+   */
+  record Duplicate(List<String> ids, List<String> newIds, boolean instances)
+      implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return Copying.copy(s, this);
+    }
+  }
+
+  /**
+   * Takes an entity away and puts a free mark in its place: whatever looked at it or focused on it
+   * uses the mark; everything else lets go.
+   */
+  record Substitute(String id, Mark mark) implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Command.need(s, id, Entity.class);
+      s = new Add(mark).applyTo(s);
+      for (Entity e : s.entities().values()) s = s.with(References.repointed(e, id, mark));
+      return References.without(s, List.of(id), true);
     }
   }
 
@@ -148,12 +197,13 @@ public sealed interface EntityCommand extends Command {
   }
 
   /** Lets a mark ride a piece or camera, or frees it; it stays where it is at {@code frame}. */
-  record Attach(String id, @OrNull String rides, double frame) implements EntityCommand {
+  record Attach(String id, @OrNull String rides, @OrNull String anchor, double frame)
+      implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
       Mark m = Command.need(s, id, Mark.class);
       if (rides != null) Command.need(s, rides, Entity.class);
-      Sequence attached = s.with(new Mark(m.id(), m.name(), rides, m.channels()));
+      Sequence attached = s.with(new Mark(m.id(), m.name(), rides, anchor, m.channels()));
       Rules.noLoops(attached);
       return attached.with(Placement.keepMark(s, attached, m, frame));
     }

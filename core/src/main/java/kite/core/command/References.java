@@ -11,10 +11,16 @@ import kite.core.cue.Cue;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
+import kite.core.document.Focus;
+import kite.core.document.Layer;
+import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
 import kite.core.document.Sequence;
+import kite.core.document.Shape;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.Rail;
@@ -31,7 +37,20 @@ public final class References {
     if (e instanceof Piece p && p.parent() != null) uses.put(p.parent(), "is nested in");
     if (e instanceof Mark m && m.rides() != null) uses.put(m.rides(), "rides");
     if (e instanceof CutEntry c && c.camera() != null) uses.put(c.camera(), "cuts to");
-    if (e instanceof Camera c) for (RigPart p : c.rig()) uses.putAll(of(p));
+    if (e instanceof Piece p && p.shape() instanceof Shape.Instance i) uses.put(i.of(), "repeats");
+    if (e instanceof Piece p && p.layer() != null) uses.put(p.layer(), "lies on");
+    if (e instanceof Light l) {
+      if (l.parent() != null) uses.put(l.parent(), "is carried by");
+      if (l.layer() != null) uses.put(l.layer(), "lies on");
+      if (l.attention() != null) uses.putAll(of(l.attention()));
+    }
+    if (e instanceof Measure m && m.camera() != null) uses.put(m.camera(), "is taken from");
+    if (e instanceof Plate p && p.camera() != null) uses.put(p.camera(), "is fixed to");
+    if (e instanceof Camera c) {
+      for (RigPart p : c.rig()) uses.putAll(of(p));
+      if (c.focus() != null)
+        for (Subject s : c.focus().subjects()) uses.putIfAbsent(s.entity(), "focuses on");
+    }
     return uses;
   }
 
@@ -44,6 +63,18 @@ public final class References {
       if (a.upPiece() != null) uses.put(a.upPiece(), "takes its up from");
     }
     return uses;
+  }
+
+  /** One sentence for every use that others make of these entities. */
+  public static List<String> users(Sequence s, List<String> ids) {
+    List<String> all = new ArrayList<>();
+    for (Entity e : s.entities().values()) {
+      if (ids.contains(e.id())) continue;
+      for (Map.Entry<String, String> use : of(e).entrySet())
+        if (ids.contains(use.getKey()))
+          all.add("“" + e.name() + "” " + use.getValue() + " “" + s.get(use.getKey()).name() + "”");
+    }
+    return all;
   }
 
   /** Refuses a sequence in which something refers to what is not there or not of a fitting kind. */
@@ -81,8 +112,10 @@ public final class References {
 
   private static boolean fits(Entity e, String use, Entity target) {
     return switch (use) {
-      case "is nested in", "takes its up from" -> target instanceof Piece;
-      case "cuts to" -> target instanceof Camera;
+      case "is nested in", "takes its up from", "is carried by" -> target instanceof Piece;
+      case "repeats" -> target instanceof Piece p && !(p.shape() instanceof Shape.Instance);
+      case "lies on" -> target instanceof Layer;
+      case "cuts to", "is taken from", "is fixed to" -> target instanceof Camera;
       case "runs on" -> target instanceof Path;
       default ->
           target instanceof Piece
@@ -113,24 +146,61 @@ public final class References {
                   + e.name()
                   + "” lets go.");
       }
-      s = s.with(released(e, ids));
+      s = s.with(released(s, e, ids));
     }
     for (String id : ids) s = s.without(id);
     return s;
   }
 
-  private static Entity released(Entity e, Set<String> gone) {
-    if (e instanceof Piece p && gone.contains(p.parent())) return p.under(null);
+  private static Entity released(Sequence s, Entity e, Set<String> gone) {
+    if (e instanceof Piece p) {
+      if (gone.contains(p.parent())) p = p.under(null);
+      if (gone.contains(p.layer())) p = p.onLayer(null);
+      if (p.shape() instanceof Shape.Instance i && gone.contains(i.of())) {
+        Piece model = (Piece) s.get(i.of()); // becomes a piece of its own that looks the same
+        p = p.with(model.shape(), model.colour());
+      }
+      return p;
+    }
     if (e instanceof Mark m && gone.contains(m.rides()))
-      return new Mark(m.id(), m.name(), null, m.channels());
+      return new Mark(m.id(), m.name(), null, null, m.channels());
     if (e instanceof CutEntry c && gone.contains(c.camera()))
       return new CutEntry(c.id(), c.name(), null, c.firstFrame());
+    if (e instanceof Measure m && gone.contains(m.camera()))
+      return new Measure(m.id(), m.name(), null, m.from(), m.to());
+    if (e instanceof Plate p && gone.contains(p.camera())) return p.with(null, p.channels());
+    if (e instanceof Light l) {
+      l =
+          l.on(
+              gone.contains(l.parent()) ? null : l.parent(),
+              gone.contains(l.layer()) ? null : l.layer());
+      return l.attention() == null ? l : l.with((Attention) released(l.attention(), gone));
+    }
     if (e instanceof Camera c) {
       List<RigPart> rig = new ArrayList<>();
       for (RigPart p : c.rig()) rig.add(released(p, gone));
-      return c.rig().equals(rig) ? c : c.with(rig);
+      if (!c.rig().equals(rig)) c = c.with(rig);
+      if (c.focus() == null) return c;
+      Focus f = new Focus(left(c.focus().subjects(), gone), remaining(c.focus().cues(), gone));
+      return f.equals(c.focus()) ? c : c.with(f.subjects().isEmpty() ? null : f);
     }
     return e;
+  }
+
+  private static List<Subject> left(List<Subject> subjects, Set<String> gone) {
+    List<Subject> stay = new ArrayList<>(subjects);
+    stay.removeIf(x -> gone.contains(x.entity()));
+    return stay;
+  }
+
+  private static List<Cue> remaining(List<Cue> cues, Set<String> gone) {
+    List<Cue> stay = new ArrayList<>();
+    for (Cue cue : cues) {
+      Map<String, Double> mix = new TreeMap<>(cue.mix());
+      mix.keySet().removeAll(gone);
+      stay.add(new Cue(cue.frame(), cue.travel(), cue.ease(), mix));
+    }
+    return stay;
   }
 
   private static RigPart released(RigPart part, Set<String> gone) {
@@ -139,14 +209,6 @@ public final class References {
     if (part instanceof Rail r && gone.contains(r.path()))
       return new Rail(r.id(), r.on(), null, r.facing(), r.level(), r.channels());
     if (!(part instanceof Attention a)) return part;
-    List<Subject> subjects = new ArrayList<>(a.subjects());
-    subjects.removeIf(x -> gone.contains(x.entity()));
-    List<Cue> cues = new ArrayList<>();
-    for (Cue cue : a.cues()) {
-      Map<String, Double> mix = new TreeMap<>(cue.mix());
-      mix.keySet().removeAll(gone);
-      cues.add(new Cue(cue.frame(), cue.travel(), cue.ease(), mix));
-    }
     boolean lostUp = gone.contains(a.upPiece());
     return new Attention(
         a.id(),
@@ -154,8 +216,48 @@ public final class References {
         lostUp ? Attention.Up.WORLD : a.up(),
         lostUp ? null : a.upPiece(),
         a.blend(),
-        subjects,
-        cues,
+        left(a.subjects(), gone),
+        remaining(a.cues(), gone),
         a.channels());
+  }
+
+  /** The entity with whatever it used of {@code old} taken from {@code now} instead. */
+  static Entity repointed(Entity e, String old, Mark now) {
+    if (!of(e).containsKey(old)) return e;
+    if (e instanceof Light l && l.attention() != null)
+      return l.with((Attention) repointed(l.attention(), old, now.id()));
+    if (!(e instanceof Camera c)) return e;
+    List<RigPart> rig = new ArrayList<>();
+    for (RigPart p : c.rig()) rig.add(repointed(p, old, now.id()));
+    c = c.with(rig);
+    return c.focus() == null
+        ? c
+        : c.with(
+            new Focus(
+                swapped(c.focus().subjects(), old, now.id()),
+                retold(c.focus().cues(), old, now.id())));
+  }
+
+  private static RigPart repointed(RigPart part, String old, String now) {
+    return part instanceof Attention a
+        ? a.with(swapped(a.subjects(), old, now), retold(a.cues(), old, now))
+        : part;
+  }
+
+  private static List<Subject> swapped(List<Subject> all, String old, String now) {
+    List<Subject> next = new ArrayList<>(all);
+    next.replaceAll(x -> x.entity().equals(old) ? new Subject(now, null, x.offset()) : x);
+    return next;
+  }
+
+  private static List<Cue> retold(List<Cue> cues, String old, String now) {
+    List<Cue> next = new ArrayList<>();
+    for (Cue cue : cues) {
+      Map<String, Double> mix = new TreeMap<>(cue.mix());
+      Double share = mix.remove(old);
+      if (share != null) mix.put(now, share);
+      next.add(new Cue(cue.frame(), cue.travel(), cue.ease(), mix));
+    }
+    return next;
   }
 }

@@ -3,11 +3,19 @@ package kite.core.command;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.cue.Cue;
+import kite.core.cue.Cued;
 import kite.core.document.Camera;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Focus;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Placement;
 import kite.core.evaluate.Walking;
+import kite.core.math.Vec3;
+import kite.core.number.NumberText;
+import kite.core.optics.DepthOfField;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.RigPart;
@@ -95,11 +103,11 @@ public sealed interface RigCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
-      Attention a = needPart(c, part, Attention.class);
+      Cued a = needCued(c, part);
       List<Cue> cues = new ArrayList<>(a.cues());
       cues.removeIf(k -> k.frame() == cue.frame());
       cues.add(cue);
-      return withCues(s, c, a, cues);
+      return withCues(s, c, part, cues);
     }
   }
 
@@ -109,13 +117,13 @@ public sealed interface RigCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
-      Attention a = needPart(c, part, Attention.class);
-      Cue old = cueAt(c, a, frame);
+      Cued a = needCued(c, part);
+      Cue old = cueAt(c, part, a, frame);
       List<Cue> cues = new ArrayList<>(a.cues());
       cues.remove(old);
       cues.removeIf(k -> k.frame() == toFrame);
       cues.add(new Cue(toFrame, travel, old.ease(), old.mix()));
-      return withCues(s, c, a, cues);
+      return withCues(s, c, part, cues);
     }
   }
 
@@ -123,10 +131,10 @@ public sealed interface RigCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
-      Attention a = needPart(c, part, Attention.class);
+      Cued a = needCued(c, part);
       List<Cue> cues = new ArrayList<>(a.cues());
-      cues.remove(cueAt(c, a, frame));
-      return withCues(s, c, a, cues);
+      cues.remove(cueAt(c, part, a, frame));
+      return withCues(s, c, part, cues);
     }
   }
 
@@ -149,14 +157,44 @@ public sealed interface RigCommand extends Command {
       implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      if (c.locked())
-        throw new Refusal(
-            "locked",
-            camera,
-            "",
-            "Camera " + c.letter() + " is locked. Unlock it in the roster to move it.");
-      return Walking.walk(s, c, this);
+      return Walking.walk(s, unlocked(s, camera), this);
+    }
+  }
+
+  /**
+   * Puts a camera at a place in the world, looking a way, through the parts that carry it; see
+   * {@link Walking}. An aim that a part holds stays held.
+   *
+   * @param pan degrees in the world, with {@code tilt} and {@code roll}
+   */
+  record PlaceCamera(
+      String camera, double frame, Vec3 at, double pan, double tilt, double roll, boolean key)
+      implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return Walking.place(s, unlocked(s, camera), this);
+    }
+  }
+
+  /**
+   * Moves a camera about a point, keeping its distance and its way of looking at it.
+   *
+   * @param across degrees about the world's up; positive carries the camera to its right
+   * @param up degrees towards overhead; it stops short of straight above and below
+   */
+  record Orbit(String camera, double frame, Vec3 about, double across, double up, boolean key)
+      implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return Walking.orbit(s, unlocked(s, camera), this);
+    }
+  }
+
+  /** Takes the roll out of a camera's picture at a frame. */
+  record Level(String camera, double frame, boolean key) implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return Walking.level(s, unlocked(s, camera), this);
     }
   }
 
@@ -164,11 +202,73 @@ public sealed interface RigCommand extends Command {
   record SetDepthOfField(String camera, boolean on) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      return s.with(
-          new Camera(
-              c.id(), c.name(), c.letter(), c.colour(), c.locked(), on, c.channels(), c.rig()));
+      return s.with(Command.need(s, camera, Camera.class).blurred(on));
     }
+  }
+
+  /** Gives a camera a film back or fit of its own; null follows the sequence again. */
+  record SetBack(String camera, @OrNull FilmBack filmBack, @OrNull Fit fit) implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return s.with(Command.need(s, camera, Camera.class).with(filmBack, fit));
+    }
+  }
+
+  /** Lets focus follow subjects, or nothing (null). Cues that name no subject any more let go. */
+  record SetFocus(String camera, @OrNull Focus focus) implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return s.with(Command.need(s, camera, Camera.class).with(focus));
+    }
+  }
+
+  /**
+   * Sets focus distance and f-stop so that the sharp band has just these limits.
+   *
+   * @param farM beyond {@link ChannelSpec#FAR_M} means endless
+   */
+  record SetLimits(String camera, double frame, double nearM, double farM, boolean key)
+      implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Camera c = unlocked(s, camera);
+      double f = c.channel("focalLength").at(frame);
+      double far = farM > ChannelSpec.FAR_M ? Double.POSITIVE_INFINITY : farM;
+      if (!(nearM > f / 1000 && nearM < far))
+        throw new Refusal(
+            "range",
+            camera,
+            "focusDistance",
+            "The near limit must be beyond the focal length and nearer than the far limit.");
+      double[] solved = DepthOfField.forLimits(f, s.header().packageOf(c).circleMm(), nearM, far);
+      if (solved[1] > Camera.F_STOP.most() || solved[1] < Camera.F_STOP.least())
+        throw new Refusal(
+            "range",
+            camera,
+            "fStop",
+            "A "
+                + NumberText.rounded(f, 1)
+                + " mm lens cannot be sharp from "
+                + NumberText.rounded(nearM, 2)
+                + " m to "
+                + (Double.isInfinite(far) ? "infinity" : NumberText.rounded(far, 2) + " m")
+                + ": it would need f/"
+                + NumberText.rounded(solved[1], 1)
+                + ".");
+      s = new ChannelCommand.SetValue(camera, "focusDistance", frame, solved[0], key).applyTo(s);
+      return new ChannelCommand.SetValue(camera, "fStop", frame, solved[1], key).applyTo(s);
+    }
+  }
+
+  private static Camera unlocked(Sequence s, String id) {
+    Camera c = Command.need(s, id, Camera.class);
+    if (c.locked())
+      throw new Refusal(
+          "locked",
+          id,
+          "",
+          "Camera " + c.letter() + " is locked. Unlock it in the roster to move it.");
+    return c;
   }
 
   private static <T extends RigPart> T needPart(Camera c, String id, Class<T> kind) {
@@ -182,17 +282,31 @@ public sealed interface RigCommand extends Command {
     return kind.cast(p);
   }
 
-  private static Cue cueAt(Camera c, Attention a, double frame) {
+  /** What holds cues under a part's id: an attention part, or the camera's focus. */
+  private static Cued needCued(Camera c, String part) {
+    if (!part.equals(Focus.ID)) return needPart(c, part, Attention.class);
+    if (c.focus() == null)
+      throw new Refusal(
+          "missing",
+          c.id(),
+          part,
+          "Focus of camera " + c.letter() + " follows nothing yet. Choose a subject first.");
+    return c.focus();
+  }
+
+  private static Cue cueAt(Camera c, String part, Cued a, double frame) {
     for (Cue k : a.cues()) if (k.frame() == frame) return k;
     throw new Refusal(
         "missing",
         c.id(),
-        a.id(),
+        part,
         "Camera " + c.letter() + " has no cue at frame " + frame + " any more.");
   }
 
-  private static Sequence withCues(Sequence s, Camera c, Attention a, List<Cue> cues) {
+  private static Sequence withCues(Sequence s, Camera c, String part, List<Cue> cues) {
     cues.sort((x, y) -> Double.compare(x.frame(), y.frame()));
+    if (part.equals(Focus.ID)) return s.with(c.with(new Focus(c.focus().subjects(), cues)));
+    Attention a = needPart(c, part, Attention.class);
     return s.with(c.with(a.with(a.subjects(), cues)));
   }
 }

@@ -7,19 +7,33 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.cue.Cue;
+import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
+import kite.core.document.Air;
 import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
+import kite.core.document.Focus;
+import kite.core.document.Guide;
 import kite.core.document.Header;
+import kite.core.document.Layer;
+import kite.core.document.Light;
+import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
+import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Standards;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Lens;
+import kite.core.optics.LensKit;
 import kite.core.path.PathPoint;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
@@ -59,30 +73,85 @@ public final class Rules {
     if ((long) h.lastFrame() - h.firstFrame() >= MOST_FRAMES)
       throw new Refusal(
           "range", "", "lastFrame", "A sequence holds at most " + MOST_FRAMES + " frames.");
-    if (h.rate().numerator() <= 0 || h.rate().denominator() <= 0 || h.rate().perSecond() > 1000)
+    check(h.standards());
+    check(h.rate());
+    check(h.cameraPackage());
+    if (!positive(h.gridM()))
+      throw new Refusal("range", "", "gridM", "The grid cell must be above 0.");
+    if (h.gridLines() < 1 || h.gridLines() > 100)
+      throw new Refusal("range", "", "gridLines", "A grid cell has 1 to 100 lines.");
+    if (!List.of("m", "cm", "mm", "ft", "in", "ft+in").contains(h.displayUnit()))
+      throw new Refusal(
+          "kind", "", "displayUnit", "Lengths are shown in m, cm, mm, ft, in or ft+in.");
+  }
+
+  /** Checks what a production has agreed on. */
+  public static void check(Standards s) {
+    check(s.rate());
+    check(s.cameraPackage());
+    if (!(s.nearClipM() >= Camera.NEAR_CLIP.least()
+        && s.farClipM() <= ChannelSpec.FAR_M
+        && s.nearClipM() < s.farClipM()))
+      throw new Refusal(
+          "range", "", "nearClipM", "The usual near clip must be above 0 and nearer than the far.");
+    if (s.kits().size() > 50)
+      throw new Refusal("many", "", "kits", "At most 50 lens kits are kept.");
+    for (LensKit k : s.kits()) check(k);
+    if (s.naming().shots().length() > LONGEST_NAME)
+      throw new Refusal("name", "", "naming", "The pattern of shot codes is too long.");
+  }
+
+  private static void check(LensKit k) {
+    if (k.name().isBlank() || k.name().length() > LONGEST_NAME || k.lenses().size() > 200)
+      throw new Refusal("name", "", "kits", "A lens kit has a name and at most 200 lenses.");
+    if (!positive(k.squeeze()))
+      throw new Refusal("range", "", "kits", "The squeeze of “" + k.name() + "” must be above 0.");
+    for (Lens l : k.lenses()) {
+      boolean fits =
+          l.shortestMm() >= Camera.FOCAL_LENGTH.least()
+              && l.longestMm() >= l.shortestMm()
+              && l.longestMm() <= Camera.FOCAL_LENGTH.most()
+              && l.widestStop() >= Camera.F_STOP.least()
+              && l.widestStop() <= Camera.F_STOP.most()
+              && l.closestFocusM() * 1000 > l.shortestMm();
+      if (!fits)
+        throw new Refusal(
+            "range",
+            "",
+            "kits",
+            "A lens of “"
+                + k.name()
+                + "” cannot be: focal lengths rise from 1 mm, the stop is f/0.5 to f/128, and it"
+                + " focuses farther away than it is long.");
+    }
+  }
+
+  private static void check(Rate r) {
+    if (r.numerator() <= 0 || r.denominator() <= 0 || r.perSecond() > 1000)
       throw new Refusal(
           "range", "", "rate", "The frame rate must be above 0 and at most 1000 frames a second.");
-    var p = h.cameraPackage();
-    boolean film =
-        positive(p.filmBack().widthMm())
-            && positive(p.filmBack().heightMm())
-            && positive(p.filmBack().squeeze());
-    if (!film)
-      throw new Refusal(
-          "range", "", "filmBack", "Film back width, height and squeeze must be above 0.");
+  }
+
+  private static void check(CameraPackage p) {
+    check(p.filmBack(), "");
     if (p.deliveryWidth() < 16
         || p.deliveryHeight() < 16
         || p.deliveryWidth() > 16384
         || p.deliveryHeight() > 16384)
       throw new Refusal(
           "range", "", "delivery", "The delivery size must be 16 to 16384 pixels each way.");
-    if (!(p.circleOfConfusionMm() >= 0))
+    if (!(p.circleOfConfusionMm() >= 0 && p.circleOfConfusionMm() < 10))
       throw new Refusal(
-          "range", "", "circleOfConfusionMm", "The circle of confusion cannot be negative.");
-    if (!positive(h.gridM()))
-      throw new Refusal("range", "", "gridM", "The grid cell must be above 0.");
-    if (!List.of("m", "cm", "mm", "ft", "in").contains(h.displayUnit()))
-      throw new Refusal("kind", "", "displayUnit", "Lengths are shown in m, cm, mm, ft or in.");
+          "range",
+          "",
+          "circleOfConfusionMm",
+          "The circle of confusion is 0 (for the usual one) to 10 mm.");
+  }
+
+  private static void check(FilmBack b, String entity) {
+    if (!(positive(b.widthMm()) && positive(b.heightMm()) && positive(b.squeeze())))
+      throw new Refusal(
+          "range", entity, "filmBack", "Film back width, height and squeeze must be above 0.");
   }
 
   private static boolean positive(double v) {
@@ -98,8 +167,20 @@ public final class Rules {
       checkChannel(e, c.getKey(), c.getValue(), e.channel(c.getKey()));
     }
     if (e instanceof Piece p) checkShape(p);
+    if (e instanceof Light l) checkLight(l);
+    if (e instanceof Layer l) checkColour(l.id(), l.colour());
+    if (e instanceof Air a) {
+      checkColour(a.id(), a.colour());
+      if (a.background() != null) checkColour(a.id(), a.background());
+      if (s.all(Air.class).size() > 1)
+        throw new Refusal(
+            "twice", a.id(), "", "A sequence has one air. Change the one there is instead.");
+    }
+    if (e instanceof Measure m && !(m.from().length() + m.to().length() < 3 * ChannelSpec.FAR_M))
+      throw new Refusal("range", m.id(), "to", "A measurement runs between finite places.");
+    if (e instanceof Plate p) checkPlate(p);
     if (e instanceof Path p) checkPath(p);
-    if (e instanceof Camera c) checkCamera(c);
+    if (e instanceof Camera c) checkCamera(s, c);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(
@@ -148,14 +229,51 @@ public final class Rules {
     throw new Refusal("range", e.id(), address, text);
   }
 
-  private static void checkShape(Piece p) {
-    if (!p.colour().matches("#[0-9a-f]{6}"))
+  private static void checkColour(String id, String colour) {
+    if (!colour.matches("#[0-9a-f]{6}"))
       throw new Refusal(
-          "colour", p.id(), "colour", "A colour is written #rrggbb in lower-case hexadecimal.");
+          "colour", id, "colour", "A colour is written #rrggbb in lower-case hexadecimal.");
+  }
+
+  private static void checkLight(Light l) {
+    for (String c : List.of(l.colour(), l.shadowTint(), l.sky(), l.horizon()))
+      checkColour(l.id(), c);
+    if (!(l.kelvin() == 0 || l.kelvin() >= 1000 && l.kelvin() <= 40000))
+      throw new Refusal(
+          "range", l.id(), "kelvin", "A colour temperature is 1000 to 40000 K, or 0 for a swatch.");
+    if (l.form() == Light.Form.SUN && l.parent() != null)
+      throw new Refusal("kind", l.id(), "parent", "The sun is not carried by anything.");
+    if (l.attention() != null && l.form() != Light.Form.SPOT)
+      throw new Refusal("kind", l.id(), "attention", "Only a spot can be kept aimed.");
+    if (l.attention() != null)
+      checkCues(l.id(), "“" + l.name() + "”", l.attention().id(), l.attention());
+  }
+
+  private static void checkPlate(Plate p) {
+    if (p.frames().isEmpty() || p.frames().size() > 20000)
+      throw new Refusal("many", p.id(), "frames", "A plate has 1 to 20000 images.");
+    for (String f : p.frames())
+      if (!f.matches("[0-9a-f]{64}"))
+        throw new Refusal("id", p.id(), "frames", "A plate's image is named by its SHA-256.");
+  }
+
+  private static void checkStance(Piece p, Shape.Stance s) {
+    for (double d : new double[] {s.headTurn(), s.headTilt(), s.leftArm(), s.rightArm(), s.lean()})
+      if (!(Math.abs(d) <= 360))
+        throw new Refusal(
+            "range",
+            p.id(),
+            "stance",
+            "The stance of “" + p.name() + "” is given in degrees up to 360.");
+  }
+
+  private static void checkShape(Piece p) {
+    checkColour(p.id(), p.colour());
     if (p.shape() instanceof Shape.StandIn s
         && !(positive(s.width()) && positive(s.depth()) && s.height() >= 0 && s.height() < 1e6))
       throw new Refusal(
           "range", p.id(), "shape", "Width and depth of “" + p.name() + "” must be above 0.");
+    if (p.shape() instanceof Shape.StandIn s && s.stance() != null) checkStance(p, s.stance());
     if (p.shape() instanceof Shape.Model m
         && !(m.asset().matches("[0-9a-f]{64}")
             && positive(m.unitM())
@@ -202,7 +320,7 @@ public final class Rules {
     }
   }
 
-  private static void checkCamera(Camera c) {
+  private static void checkCamera(Sequence s, Camera c) {
     Set<String> ids = new HashSet<>();
     for (RigPart p : c.rig()) {
       if (!p.id().matches("[A-Za-z0-9_-]{1,64}") || !ids.add(p.id()))
@@ -211,18 +329,35 @@ public final class Rules {
             c.id(),
             p.id(),
             "Each rig part of camera " + c.letter() + " needs an id of its own.");
-      if (p instanceof Attention a) checkAttention(c, a);
+      if (p instanceof Attention a) {
+        for (Subject x : a.subjects()) notItself(c, a.id(), x);
+        checkCues(c.id(), "camera " + c.letter(), a.id(), a);
+      }
     }
+    if (c.focus() != null) {
+      for (Subject x : c.focus().subjects()) notItself(c, Focus.ID, x);
+      checkCues(c.id(), "camera " + c.letter(), Focus.ID, c.focus());
+    }
+    if (c.filmBack() != null) check(c.filmBack(), c.id());
+    if (!(c.iconSize() >= 0.05 && c.iconSize() <= 20))
+      throw new Refusal("range", c.id(), "iconSize", "An icon is drawn 0.05 to 20 times its size.");
+    if (!(c.surround() >= 0 && c.surround() <= 1))
+      throw new Refusal("range", c.id(), "surround", "The surround's darkness is 0 to 1.");
+    if (c.guides().size() > 30)
+      throw new Refusal("many", c.id(), "guides", "A camera has at most 30 guides.");
+    for (Guide g : c.guides()) checkGuide(c, g);
     if (!c.colour().matches("#[0-9a-f]{6}") || !c.letter().matches("[A-Z]{1,2}"))
       throw new Refusal(
           "name", c.id(), "letter", "A camera has a letter A to ZZ and a colour #rrggbb.");
     ordered(
+        s,
         c,
         Camera.NEAR_CLIP,
         Camera.FAR_CLIP,
         1,
         "Near clip of camera " + c.letter() + " must be nearer than its far clip.");
     ordered(
+        s,
         c,
         Camera.FOCAL_LENGTH,
         Camera.FOCUS,
@@ -232,8 +367,8 @@ public final class Rules {
 
   /** Compares two channels at every key of either: the only frames where smooth curves turn. */
   private static void ordered(
-      Camera c, ChannelSpec low, ChannelSpec high, double scale, String text) {
-    Channel a = c.channel(low.name()), b = c.channel(high.name());
+      Sequence s, Camera c, ChannelSpec low, ChannelSpec high, double scale, String text) {
+    Channel a = s.header().channel(c, low), b = s.header().channel(c, high);
     List<Double> frames = new ArrayList<>(List.of(0.0));
     for (Channel x : List.of(a, b))
       if (x instanceof Channel.Curve k) for (Key key : k.keys()) frames.add(key.frame());
@@ -242,49 +377,70 @@ public final class Rules {
     }
   }
 
-  private static void checkAttention(Camera c, Attention a) {
+  private static void checkGuide(Camera c, Guide g) {
+    checkColour(c.id(), g.colour());
+    boolean counts =
+        g.form() == Guide.Rule.GRID || g.form() == Guide.Rule.ASPECT
+            ? g.across() > 0 && g.down() > 0 && g.across() <= 100 && g.down() <= 100
+            : g.across() >= 0 && g.across() <= 1 && g.down() >= 0 && g.down() <= 1;
+    if (!(counts && g.turn() >= 0 && g.turn() <= 3 && g.strength() >= 0 && g.strength() <= 1))
+      throw new Refusal(
+          "range",
+          c.id(),
+          "guides",
+          "A guide of camera "
+              + c.letter()
+              + " cannot be: columns, rows and ratios are 0 to 100, safe areas and strength 0 to 1.");
+  }
+
+  private static void notItself(Camera c, String part, Subject s) {
+    if (s.entity().equals(c.id()))
+      throw new Refusal(
+          "loop",
+          c.id(),
+          part,
+          "Camera "
+              + c.letter()
+              + (part.equals(Focus.ID) ? " cannot focus on itself." : " cannot attend to itself."));
+  }
+
+  private static void checkCues(String owner, String name, String part, Cued a) {
     Set<String> subjects = new HashSet<>();
     for (Subject s : a.subjects()) {
       if (!subjects.add(s.entity()))
         throw new Refusal(
             "twice",
-            c.id(),
-            a.id(),
-            "Attention of camera " + c.letter() + " names a subject twice.");
-      if (s.entity().equals(c.id()))
-        throw new Refusal(
-            "loop", c.id(), a.id(), "Camera " + c.letter() + " cannot attend to itself.");
+            owner,
+            part,
+            (part.equals(Focus.ID) ? "Focus of " : "Attention of ")
+                + name
+                + " names a subject twice.");
       if (!(s.offset().length() < ChannelSpec.FAR_M))
-        throw new Refusal("range", c.id(), a.id(), "A subject's offset must be a finite length.");
+        throw new Refusal("range", owner, part, "A subject's offset must be a finite length.");
     }
     double last = Double.NEGATIVE_INFINITY;
     for (Cue cue : a.cues()) {
       if (!Double.isFinite(cue.frame()) || !(cue.travel() >= 0 && cue.travel() < 1e7))
         throw new Refusal(
-            "range", c.id(), a.id(), "A cue stands on a frame and travels 0 frames or more.");
+            "range", owner, part, "A cue stands on a frame and travels 0 frames or more.");
       if (cue.frame() <= last)
         throw new Refusal(
-            "order",
-            c.id(),
-            a.id(),
-            "Two cues stand on frame " + NumberText.plain(cue.frame()) + ".");
+            "order", owner, part, "Two cues stand on frame " + NumberText.plain(cue.frame()) + ".");
       last = cue.frame();
       double sum = 0;
       for (Map.Entry<String, Double> share : cue.mix().entrySet()) {
         if (!subjects.contains(share.getKey()))
           throw new Refusal(
               "missing",
-              c.id(),
-              a.id(),
-              "A cue of camera "
-                  + c.letter()
-                  + " gives a share to something that is not among its subjects.");
+              owner,
+              part,
+              "A cue of " + name + " gives a share to something that is not among its subjects.");
         if (!(share.getValue() >= 0 && share.getValue() <= 1))
-          throw new Refusal("range", c.id(), a.id(), "A share is 0 to 1.");
+          throw new Refusal("range", owner, part, "A share is 0 to 1.");
         sum += share.getValue();
       }
       if (sum > 1 + 1e-9)
-        throw new Refusal("range", c.id(), a.id(), "The shares of a cue add up to more than 1.");
+        throw new Refusal("range", owner, part, "The shares of a cue add up to more than 1.");
     }
   }
 

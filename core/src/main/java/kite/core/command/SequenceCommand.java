@@ -5,6 +5,7 @@ import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
+import kite.core.document.Standards;
 
 /** Commands on the sequence as a whole. */
 public sealed interface SequenceCommand extends Command {
@@ -13,6 +14,14 @@ public sealed interface SequenceCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(header);
+    }
+  }
+
+  /** Takes over the production's standards; what the sequence decides for itself stays. */
+  record Follow(Standards standards) implements SequenceCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return s.with(s.header().following(standards));
     }
   }
 

@@ -46,11 +46,10 @@ public final class Handles {
       default:
         inV = -chord * third;
     }
-    double k = outF > length ? length / outF : 1;
-    outF *= k;
-    outV *= k;
-    k = inF > length ? length / inF : 1;
-    return new double[] {outF, outV, inF * k, inV * k};
+    // frame never turns back just when out + in − √(out · in) is no more than the length
+    double reach = outF + inF - Math.sqrt(outF * inF);
+    double k = reach > length ? length / reach : 1;
+    return new double[] {outF * k, outV * k, inF * k, inV * k};
   }
 
   /**

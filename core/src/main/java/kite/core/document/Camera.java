@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kite.core.curve.Channel;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
 import kite.core.rig.RigPart;
 
 /**
@@ -12,7 +15,15 @@ import kite.core.rig.RigPart;
  *
  * @param letter A, B, C …
  * @param colour #rrggbb, the same everywhere; never the only sign of which camera it is
+ * @param locked whether nothing about it may be changed
+ * @param lockedChannels addresses of single channels that may not be changed
  * @param depthOfField whether blur is shown and rendered
+ * @param filmBack instead of the sequence's, or null to follow
+ * @param fit instead of the sequence's, or null to follow
+ * @param iconSize how large its icon is drawn, 1 is usual; never reaches the lens
+ * @param focus subjects that focus follows, or null for the distance alone
+ * @param guides lines laid over its frame
+ * @param surround how dark the view is outside the delivery frame, 0–1
  */
 public record Camera(
     String id,
@@ -20,7 +31,14 @@ public record Camera(
     String letter,
     String colour,
     boolean locked,
+    List<String> lockedChannels,
     boolean depthOfField,
+    @OrNull FilmBack filmBack,
+    @OrNull Fit fit,
+    double iconSize,
+    @OrNull Focus focus,
+    List<Guide> guides,
+    double surround,
     Channels channels,
     List<RigPart> rig)
     implements Entity {
@@ -49,6 +67,36 @@ public record Camera(
 
   public Camera {
     rig = List.copyOf(rig);
+    guides = List.copyOf(guides);
+    lockedChannels = List.copyOf(lockedChannels);
+  }
+
+  /** A camera that follows its sequence in everything. */
+  public Camera(
+      String id,
+      String name,
+      String letter,
+      String colour,
+      boolean locked,
+      boolean depthOfField,
+      Channels channels,
+      List<RigPart> rig) {
+    this(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        List.of(),
+        depthOfField,
+        null,
+        null,
+        1,
+        null,
+        List.of(),
+        1,
+        channels,
+        rig);
   }
 
   @Override
@@ -87,11 +135,41 @@ public record Camera(
   }
 
   public Camera with(Channels lens) {
-    return new Camera(id, name, letter, colour, locked, depthOfField, lens, rig);
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        lens,
+        rig);
   }
 
   public Camera with(List<RigPart> parts) {
-    return new Camera(id, name, letter, colour, locked, depthOfField, channels, parts);
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        parts);
   }
 
   /** The same camera with a part in place of the one with its id. */
@@ -103,6 +181,147 @@ public record Camera(
 
   @Override
   public Camera named(String n) {
-    return new Camera(id, n, letter, colour, locked, depthOfField, channels, rig);
+    return new Camera(
+        id,
+        n,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  public Camera locked(boolean nowLocked, List<String> nowLockedChannels) {
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        nowLocked,
+        nowLockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  public Camera blurred(boolean nowBlurred) {
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        nowBlurred,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  public Camera with(FilmBack newBack, Fit newFit) {
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        newBack,
+        newFit,
+        iconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  public Camera with(Focus newFocus) {
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        newFocus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  public Camera with(List<Guide> newGuides, double newSurround) {
+    return new Camera(
+        id,
+        name,
+        letter,
+        colour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        iconSize,
+        focus,
+        newGuides,
+        newSurround,
+        channels,
+        rig);
+  }
+
+  public Camera drawn(String newLetter, String newColour, double newIconSize) {
+    return new Camera(
+        id,
+        name,
+        newLetter,
+        newColour,
+        locked,
+        lockedChannels,
+        depthOfField,
+        filmBack,
+        fit,
+        newIconSize,
+        focus,
+        guides,
+        surround,
+        channels,
+        rig);
+  }
+
+  /** The first letter A to ZZ that is not taken; it is then. */
+  public static String freeLetter(Set<String> taken) {
+    for (int i = 0; i < 702; i++) {
+      String l =
+          i < 26
+              ? "" + (char) ('A' + i)
+              : "" + (char) ('A' + (i - 26) / 26) + (char) ('A' + (i - 26) % 26);
+      if (taken.add(l)) return l;
+    }
+    return "ZZ"; // more cameras than letters share the last
   }
 }

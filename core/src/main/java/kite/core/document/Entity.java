@@ -8,7 +8,8 @@ import kite.core.curve.Channel;
  * Anything with an id in a sequence. Its channels have addresses: a bare name, or for a camera's
  * rig {@code partId/name}.
  */
-public sealed interface Entity permits Piece, Mark, Path, Camera, Light, CutEntry {
+public sealed interface Entity
+    permits Piece, Mark, Path, Camera, Light, CutEntry, Layer, Measure, Air, Plate {
   String id();
 
   String name();

@@ -7,10 +7,16 @@ import kite.core.curve.Channel;
  * A named point, free or riding on a piece.
  *
  * @param rides the piece or camera whose axes the position is given in, or null for the world
+ * @param anchor the point of the ridden piece it is measured from, or null for its origin
  */
-public record Mark(String id, String name, @OrNull String rides, Channels channels)
+public record Mark(
+    String id, String name, @OrNull String rides, @OrNull String anchor, Channels channels)
     implements Entity {
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.POSITION);
+
+  public Mark(String id, String name, String rides, Channels channels) {
+    this(id, name, rides, null, channels);
+  }
 
   @Override
   public Map<String, ChannelSpec> channelSpecs() {
@@ -24,11 +30,11 @@ public record Mark(String id, String name, @OrNull String rides, Channels channe
 
   @Override
   public Mark withChannel(String address, Channel channel) {
-    return new Mark(id, name, rides, channels.with(address, channel));
+    return new Mark(id, name, rides, anchor, channels.with(address, channel));
   }
 
   @Override
   public Mark named(String n) {
-    return new Mark(id, n, rides, channels);
+    return new Mark(id, n, rides, anchor, channels);
   }
 }

@@ -8,6 +8,7 @@ import kite.core.math.AxisOrder;
  * Anything placed in the set.
  *
  * @param parent the piece it is nested in, or null
+ * @param layer the layer it lies on, or null
  * @param colour base colour as #rrggbb; a model keeps its own materials
  * @param shown whether the views and the render see it
  */
@@ -15,6 +16,7 @@ public record Piece(
     String id,
     String name,
     @OrNull String parent,
+    @OrNull String layer,
     Shape shape,
     String colour,
     boolean shown,
@@ -23,6 +25,20 @@ public record Piece(
     Channels channels)
     implements Entity {
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.FULL);
+
+  /** A piece on no layer. */
+  public Piece(
+      String id,
+      String name,
+      String parent,
+      Shape shape,
+      String colour,
+      boolean shown,
+      boolean locked,
+      AxisOrder order,
+      Channels channels) {
+    this(id, name, parent, null, shape, colour, shown, locked, order, channels);
+  }
 
   @Override
   public Map<String, ChannelSpec> channelSpecs() {
@@ -40,15 +56,31 @@ public record Piece(
   }
 
   public Piece with(Channels c) {
-    return new Piece(id, name, parent, shape, colour, shown, locked, order, c);
+    return new Piece(id, name, parent, layer, shape, colour, shown, locked, order, c);
+  }
+
+  public Piece with(Shape s, String newColour) {
+    return new Piece(id, name, parent, layer, s, newColour, shown, locked, order, channels);
   }
 
   @Override
   public Piece named(String n) {
-    return new Piece(id, n, parent, shape, colour, shown, locked, order, channels);
+    return new Piece(id, n, parent, layer, shape, colour, shown, locked, order, channels);
   }
 
   public Piece under(String newParent) {
-    return new Piece(id, name, newParent, shape, colour, shown, locked, order, channels);
+    return new Piece(id, name, newParent, layer, shape, colour, shown, locked, order, channels);
+  }
+
+  public Piece onLayer(String newLayer) {
+    return new Piece(id, name, parent, newLayer, shape, colour, shown, locked, order, channels);
+  }
+
+  public Piece shown(boolean nowShown) {
+    return new Piece(id, name, parent, layer, shape, colour, nowShown, locked, order, channels);
+  }
+
+  public Piece locked(boolean nowLocked) {
+    return new Piece(id, name, parent, layer, shape, colour, shown, nowLocked, order, channels);
   }
 }

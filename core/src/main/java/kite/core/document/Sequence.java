@@ -38,4 +38,24 @@ public record Sequence(Header header, Map<String, Entity> entities) {
   public Sequence with(Header newHeader) {
     return new Sequence(newHeader, entities);
   }
+
+  /** Whether the views see a piece: it, all it is nested in, and its layer are shown. */
+  public boolean isShown(Piece p) {
+    if (get(p.layer()) instanceof Layer l && !l.shown()) return false;
+    for (Piece q = p; q != null; q = q.parent() == null ? null : (Piece) get(q.parent()))
+      if (!q.shown()) return false;
+    return true;
+  }
+
+  /** Whether a render sees a piece: as the views do, and its layer is rendered. */
+  public boolean isRendered(Piece p) {
+    return isShown(p) && !(get(p.layer()) instanceof Layer l && !l.rendered());
+  }
+
+  /** Whether a light shines in the views, or in a render. */
+  public boolean shines(Light l, boolean inRender) {
+    if (!l.shown() || l.form() == Light.Form.GUIDE) return false;
+    return !(get(l.layer()) instanceof Layer y)
+        || (inRender ? y.rendered() && y.shown() : y.shown());
+  }
 }

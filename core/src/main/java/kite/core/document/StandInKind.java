@@ -7,6 +7,17 @@ public enum StandInKind {
   CYLINDER,
   CONE,
   PLANE,
+  RAMP,
+  STAIRS,
+  ARCH,
+  TREE,
+  VEHICLE,
   ADULT,
-  CHILD
+  CHILD,
+  SITTING;
+
+  /** A person: it has eyes, and can be posed. */
+  public boolean isFigure() {
+    return this == ADULT || this == CHILD || this == SITTING;
+  }
 }

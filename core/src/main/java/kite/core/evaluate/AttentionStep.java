@@ -1,14 +1,11 @@
 package kite.core.evaluate;
 
-import java.util.ArrayList;
-import java.util.List;
 import kite.core.cue.CueTrack;
 import kite.core.curve.CompiledCurve;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
-import kite.core.rig.Subject;
 
 /**
  * Turns the camera towards its subjects.
@@ -29,9 +26,7 @@ final class AttentionStep implements Step {
 
   private final CompiledCurve[] c;
   private final CueTrack track;
-  private final Subject[] subjects;
-  private final PlaceNode[] pieces;
-  private final int[] slots;
+  private final SubjectPoints subjects;
   private final int upSlot;
   private final Attention.Up up;
   private final boolean directions;
@@ -44,22 +39,18 @@ final class AttentionStep implements Step {
   private final double[] basis = new double[16];
   private final double[] aimed = new double[16];
 
-  AttentionStep(Attention a, PlaceNode[] pieces, int[] slots, int upSlot) {
+  AttentionStep(Attention a, SubjectPoints subjects, int upSlot) {
     c = Node.compile(a.channels(), a.specs());
-    List<String> order = new ArrayList<>();
-    for (Subject s : a.subjects()) order.add(s.entity());
-    track = new CueTrack(a.cues(), order);
-    subjects = a.subjects().toArray(new Subject[0]);
-    shares = new double[subjects.length];
-    this.pieces = pieces;
-    this.slots = slots;
+    track = a.track();
+    this.subjects = subjects;
+    shares = new double[subjects.count()];
     this.upSlot = upSlot;
     up = a.up();
     directions = a.blend() == Attention.Blend.DIRECTIONS;
   }
 
   @Override
-  public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
+  public void apply(double frame, Plan plan, Sight sight, double[] m) {
     track.shares(frame, shares);
     double total = attended(frame, plan, m);
     double strength = Math.min(1, total) * Node.within(RigPart.STRENGTH, c[3].value(frame));
@@ -68,8 +59,8 @@ final class AttentionStep implements Step {
     if (l < AT_THE_LENS_M) return;
     double dx = point[0] / l, dy = point[1] / l, dz = point[2] / l;
     double across = c[0].value(frame), down = c[1].value(frame);
-    double cx = camera.left + across * (camera.right - camera.left);
-    double cy = camera.top + down * (camera.bottom - camera.top),
+    double cx = sight.left + across * (sight.right - sight.left);
+    double cy = sight.top + down * (sight.bottom - sight.top),
         cl = Math.sqrt(cx * cx + cy * cy + 1);
     Rotation.toQuaternion(m, 0, q0);
     shortest(m, cx / cl, cy / cl, -1 / cl, dx, dy, dz);
@@ -100,19 +91,10 @@ final class AttentionStep implements Step {
   /** Fills {@code point} with the attended point relative to the camera; gives the shares' sum. */
   private double attended(double frame, Plan plan, double[] m) {
     double x = 0, y = 0, z = 0, sum = 0, total = 0;
-    for (int i = 0; i < subjects.length; i++) {
+    for (int i = 0; i < shares.length; i++) {
       if (shares[i] <= 0) continue;
       total += shares[i];
-      point[0] = point[1] = point[2] = 0;
-      if (pieces[i] != null) pieces[i].anchor(subjects[i].anchor(), frame, point);
-      Matrix.point(
-          plan.world,
-          slots[i] * Matrix.SIZE,
-          point[0] + subjects[i].offset().x(),
-          point[1] + subjects[i].offset().y(),
-          point[2] + subjects[i].offset().z(),
-          point,
-          0);
+      subjects.world(i, frame, plan, point);
       double px = point[0] - m[12], py = point[1] - m[13], pz = point[2] - m[14];
       double k = shares[i];
       if (directions) {

@@ -20,7 +20,7 @@ final class BaseStep implements Step {
   }
 
   @Override
-  public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
+  public void apply(double frame, Plan plan, Sight sight, double[] m) {
     Rotation.panTiltRoll(
         Math.toRadians(c[3].value(frame)),
         Math.toRadians(c[4].value(frame)),

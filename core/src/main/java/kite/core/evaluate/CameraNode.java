@@ -5,6 +5,7 @@ import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
+import kite.core.document.Header;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
 
@@ -20,16 +21,19 @@ final class CameraNode extends Node {
   private final double squeeze;
   private final double[] m = Matrix.newIdentity();
 
-  /** Edges of the delivery window at the frame being evaluated, as slopes. */
-  double left;
+  private final Sight sight = new Sight();
+  private final FocusStep focus;
 
-  double right;
-  double bottom;
-  double top;
-
-  CameraNode(Camera c, int slot, CameraPackage pack, List<Step> steps, Object... madeFrom) {
+  /**
+   * @param focus null when focus follows nothing
+   */
+  CameraNode(
+      Camera c, int slot, Header header, List<Step> steps, FocusStep focus, Object... madeFrom) {
     super(c, slot, madeFrom);
-    lens = compile(c.channels(), Camera.LENS);
+    lens = new CompiledCurve[LENS.length];
+    for (int i = 0; i < LENS.length; i++) lens[i] = CompiledCurve.of(header.channel(c, LENS[i]));
+    this.focus = focus;
+    CameraPackage pack = header.packageOf(c);
     this.steps = steps.toArray(new Step[0]);
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
@@ -44,16 +48,21 @@ final class CameraNode extends Node {
     int o = slot * Plan.LENS;
     for (int i = 0; i < lens.length; i++) plan.lens[o + i] = within(LENS[i], lens[i].value(frame));
     double f = plan.lens[o], sx = plan.lens[o + 6] * squeeze, sy = plan.lens[o + 7];
-    left = (unitLeft + sx) / f;
-    right = (unitRight + sx) / f;
-    bottom = (unitBottom + sy) / f;
-    top = (unitTop + sy) / f;
-    plan.lens[o + 8] = left;
-    plan.lens[o + 9] = right;
-    plan.lens[o + 10] = bottom;
-    plan.lens[o + 11] = top;
+    sight.left = (unitLeft + sx) / f;
+    sight.right = (unitRight + sx) / f;
+    sight.bottom = (unitBottom + sy) / f;
+    sight.top = (unitTop + sy) / f;
+    plan.lens[o + 8] = sight.left;
+    plan.lens[o + 9] = sight.right;
+    plan.lens[o + 10] = sight.bottom;
+    plan.lens[o + 11] = sight.top;
     Matrix.identity(m, 0);
-    for (Step s : steps) s.apply(frame, plan, this, m);
+    for (Step s : steps) s.apply(frame, plan, sight, m);
+    if (focus != null) {
+      // a lens cannot focus as near as its own length
+      double d = Math.max(f / 1000 * 1.001, focus.distance(frame, plan, m, plan.lens[o + 2]));
+      plan.lens[o + 2] = within(Camera.FOCUS, d);
+    }
     System.arraycopy(m, 0, plan.world, slot * Matrix.SIZE, Matrix.SIZE);
   }
 }

@@ -16,7 +16,7 @@ final class HeadStep implements Step {
   }
 
   @Override
-  public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
+  public void apply(double frame, Plan plan, Sight sight, double[] m) {
     Rotation.panTiltRoll(
         Math.toRadians(c[0].value(frame)),
         Math.toRadians(c[1].value(frame)),

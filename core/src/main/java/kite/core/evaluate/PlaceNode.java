@@ -1,5 +1,6 @@
 package kite.core.evaluate;
 
+import java.util.List;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Light;
 import kite.core.document.Mark;
@@ -19,53 +20,86 @@ final class PlaceNode extends Node {
   private final CompiledCurve[] c;
   private final AxisOrder order;
   private final int parent;
-  private final boolean full;
+  private final boolean posed;
+  private final boolean scaled;
   private final boolean pivoted;
   private final double perSecond;
   private final ModelPose pose;
   private double posedAt = Double.NaN;
   private final double[] local = Matrix.newIdentity();
+  private final double[] aimed = Matrix.newIdentity();
 
-  PlaceNode(Piece p, int slot, int parent, ModelRig rig, double perSecond, Object... madeFrom) {
+  private final Shape shape;
+  private final PlaceNode ridden;
+  private final Step aim;
+  private final Sight sight;
+  private final double[] from = new double[3];
+
+  PlaceNode(
+      Piece p,
+      Shape shape,
+      int slot,
+      int parent,
+      ModelRig rig,
+      double perSecond,
+      Object... madeFrom) {
     super(p, slot, madeFrom);
+    this.shape = shape;
     c = compile(p.channels(), Place.FULL);
     order = p.order();
     this.parent = parent;
-    full = true;
+    posed = scaled = true;
     pivoted =
         p.channels().set().containsKey("pivotX")
             || p.channels().set().containsKey("pivotY")
             || p.channels().set().containsKey("pivotZ");
     pose = rig == null ? null : new ModelPose(rig);
     this.perSecond = perSecond;
+    ridden = null;
+    aim = null;
+    sight = null;
   }
 
-  PlaceNode(Mark m, int slot, int parent, Object... madeFrom) {
+  PlaceNode(Mark m, int slot, int parent, PlaceNode ridden, Object... madeFrom) {
     super(m, slot, madeFrom);
     c = compile(m.channels(), Place.POSITION);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
-    full = pivoted = false;
+    posed = scaled = pivoted = false;
     pose = null;
+    shape = null;
     perSecond = 0;
+    this.ridden = m.anchor() == null ? null : ridden;
+    aim = null;
+    sight = null;
   }
 
-  /** A light's transform points its −Z the way the light travels. */
-  PlaceNode(Light l, int slot, Object... madeFrom) {
+  /**
+   * A light's transform points its −Z the way the light travels.
+   *
+   * @param aim what keeps a spot aimed, or null
+   */
+  PlaceNode(Light l, int slot, int parent, Step aim, Object... madeFrom) {
     super(l, slot, madeFrom);
-    c = compile(l.channels(), java.util.List.of(Light.HEADING, Light.ELEVATION));
+    boolean sun = l.form() == Light.Form.SUN;
+    c = compile(l.channels(), sun ? List.of(Light.HEADING, Light.ELEVATION) : Place.POSE);
     order = AxisOrder.PAN_TILT_ROLL;
-    parent = -1;
-    full = pivoted = false;
+    this.parent = parent;
+    posed = !sun;
+    scaled = pivoted = false;
     pose = null;
+    shape = null;
     perSecond = 0;
+    ridden = null;
+    this.aim = aim;
+    sight = new Sight();
   }
 
   @Override
   void evaluate(double frame, Plan plan) {
     double[] out = plan.world;
     int at = slot * Matrix.SIZE;
-    if (entity instanceof Light) {
+    if (entity instanceof Light && !posed) {
       Matrix.identity(out, at);
       Rotation.panTiltRoll(
           Math.toRadians(c[0].value(frame)), -Math.toRadians(c[1].value(frame)), 0, out, at);
@@ -75,7 +109,7 @@ final class PlaceNode extends Node {
     int o = parent < 0 ? at : 0;
     m[o + 3] = m[o + 7] = m[o + 11] = 0;
     m[o + 15] = 1;
-    if (full) {
+    if (posed) {
       Rotation.angles(
           order,
           Math.toRadians(c[3].value(frame)),
@@ -83,7 +117,7 @@ final class PlaceNode extends Node {
           Math.toRadians(c[5].value(frame)),
           m,
           o);
-      for (int axis = 0; axis < 3; axis++) {
+      for (int axis = 0; scaled && axis < 3; axis++) {
         double s = within(Place.SCALE_X, c[6 + axis].value(frame));
         m[o + axis * 4] *= s;
         m[o + axis * 4 + 1] *= s;
@@ -96,7 +130,17 @@ final class PlaceNode extends Node {
     m[o + 13] = c[1].value(frame);
     m[o + 14] = c[2].value(frame);
     if (pivoted) aboutPivot(frame, m, o);
+    if (ridden != null) {
+      ridden.anchor(((Mark) entity).anchor(), frame, from);
+      for (int i = 0; i < 3; i++) m[o + 12 + i] += from[i];
+    }
     if (parent >= 0) Matrix.multiply(out, parent * Matrix.SIZE, m, 0, out, at);
+    if (aim != null) {
+      System.arraycopy(out, at, aimed, 0, Matrix.SIZE);
+      Matrix.makeRigid(aimed, 0);
+      aim.apply(frame, plan, sight, aimed);
+      System.arraycopy(aimed, 0, out, at, Matrix.SIZE);
+    }
   }
 
   private void aboutPivot(double frame, double[] m, int o) {
@@ -109,7 +153,7 @@ final class PlaceNode extends Node {
   /** The model's pose at a frame, or null for what is not a model. */
   ModelPose pose(double frame) {
     if (pose == null || frame == posedAt) return pose;
-    Shape.Model m = (Shape.Model) ((Piece) entity).shape();
+    Shape.Model m = (Shape.Model) shape;
     int clip = m.clip() == null ? -1 : pose.rig().clip(m.clip());
     pose.pose(clip, (frame - m.clipStart()) / perSecond * m.clipSpeed(), m.loops());
     posedAt = frame;
@@ -127,13 +171,49 @@ final class PlaceNode extends Node {
       } else {
         Matrix.point(now.world(), node * Matrix.SIZE, 0, 0, 0, out, 0);
       }
-      double unit = ((Shape.Model) ((Piece) entity).shape()).unitM();
-      for (int i = 0; i < 3; i++) out[i] *= unit;
-    } else if (entity instanceof Piece p && p.shape() instanceof Shape.StandIn s) {
+      fromFile(out);
+    } else if (shape instanceof Shape.StandIn s) {
       Vec3 a = StandIns.anchor(s, name);
       out[0] = a.x();
       out[1] = a.y();
       out[2] = a.z();
+    }
+  }
+
+  /** A point of a model's file, in place, on the piece's axes in metres. */
+  private void fromFile(double[] p) {
+    Shape.Model m = (Shape.Model) shape;
+    if (m.zUp()) {
+      double y = p[1];
+      p[1] = p[2];
+      p[2] = -y;
+    }
+    for (int i = 0; i < 3; i++) p[i] *= m.unitM();
+  }
+
+  void corners(double frame, double[] world, int at, Plan.Corners sink) {
+    double[] p = new double[3];
+    if (shape instanceof Shape.StandIn s) {
+      for (int k = 0; k < 8; k++) {
+        double x = (k & 1) == 0 ? -s.width() / 2 : s.width() / 2,
+            y = (k & 2) == 0 ? 0 : s.height(),
+            z = (k & 4) == 0 ? -s.depth() / 2 : s.depth() / 2;
+        Matrix.point(world, at, x, y, z, p, 0);
+        sink.at(p[0], p[1], p[2]);
+      }
+    }
+    ModelPose now = pose(frame);
+    if (now == null) return;
+    for (ModelRig.Node n : now.rig().nodes()) {
+      double[] b = n.bounds();
+      if (b == null) continue;
+      for (int k = 0; k < 8; k++) {
+        double x = b[(k & 1) * 3], y = b[(k >> 1 & 1) * 3 + 1], z = b[(k >> 2 & 1) * 3 + 2];
+        Matrix.point(now.world(), n.follows() * Matrix.SIZE, x, y, z, p, 0);
+        fromFile(p);
+        Matrix.point(world, at, p[0], p[1], p[2], p, 0);
+        sink.at(p[0], p[1], p[2]);
+      }
     }
   }
 }

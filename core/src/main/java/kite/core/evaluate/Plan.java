@@ -91,17 +91,41 @@ public final class Plan {
 
   private Node compile(Entity e, Node old) {
     if (e instanceof Piece p) {
-      ModelRig rig = p.shape() instanceof Shape.Model m ? models.rig(m.asset()) : null;
-      Object[] from = {e, rig, sequence.header().rate()};
+      Shape shape = shapeOf(sequence, p);
+      ModelRig rig = shape instanceof Shape.Model m ? models.rig(m.asset()) : null;
+      Object[] from = {e, shape, rig, sequence.header().rate()};
       if (holds(old, from)) return old;
-      return new PlaceNode(
-          p, newSlot(p.id()), slotOr(p.parent()), rig, sequence.header().rate().perSecond(), from);
+      double fps = sequence.header().rate().perSecond();
+      return new PlaceNode(p, shape, newSlot(p.id()), slotOr(p.parent()), rig, fps, from);
     }
-    if (e instanceof Mark m)
-      return holds(old, e) ? old : new PlaceNode(m, newSlot(m.id()), slotOr(m.rides()), e);
-    if (e instanceof Light l) return holds(old, e) ? old : new PlaceNode(l, newSlot(l.id()), e);
+    if (e instanceof Mark m) {
+      PlaceNode ridden = nodes.get(m.rides()) instanceof PlaceNode n ? n : null;
+      Object[] from = {e, ridden};
+      return holds(old, from)
+          ? old
+          : new PlaceNode(m, newSlot(m.id()), slotOr(m.rides()), ridden, from);
+    }
+    if (e instanceof Light l) return light(l, old);
     if (e instanceof Camera c) return camera(c, old);
     return null;
+  }
+
+  /** What a piece looks like: an instance looks like the piece it repeats. */
+  public static Shape shapeOf(Sequence s, Piece p) {
+    return p.shape() instanceof Shape.Instance i && s.get(i.of()) instanceof Piece q
+        ? q.shape()
+        : p.shape();
+  }
+
+  private Node light(Light l, Node old) {
+    List<Object> from = new ArrayList<>(List.of(l));
+    if (l.attention() != null)
+      for (Subject s : l.attention().subjects()) from.add(nodes.get(s.entity()));
+    if (holds(old, from.toArray())) return old;
+    List<Step> steps = new ArrayList<>();
+    if (l.attention() != null && l.attention().on()) addStep(l.attention(), steps);
+    Step aim = steps.isEmpty() ? null : steps.get(0);
+    return new PlaceNode(l, newSlot(l.id()), slotOr(l.parent()), aim, from.toArray());
   }
 
   private static boolean holds(Node old, Object... from) {
@@ -122,11 +146,14 @@ public final class Plan {
       if (p instanceof Rail r && r.path() != null) from.add(sequence.get(r.path()));
       if (p instanceof Attention a) for (Subject s : a.subjects()) from.add(nodes.get(s.entity()));
     }
+    if (c.focus() != null) for (Subject s : c.focus().subjects()) from.add(nodes.get(s.entity()));
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(c.id());
     List<Step> steps = new ArrayList<>();
     for (RigPart p : c.rig()) if (p.on()) addStep(p, steps);
-    return new CameraNode(c, slot, h.cameraPackage(), steps, from.toArray());
+    FocusStep focus =
+        c.focus() == null ? null : new FocusStep(c.focus(), points(c.focus().subjects()));
+    return new CameraNode(c, slot, h, steps, focus, from.toArray());
   }
 
   private void addStep(RigPart part, List<Step> steps) {
@@ -138,16 +165,19 @@ public final class Plan {
           paths.computeIfAbsent(p, k -> new PathTable(k.points(), k.style(), k.closed()));
       steps.add(new RailStep(r, table, sequence.header().rate().perSecond()));
     }
-    if (part instanceof Attention a) {
-      PlaceNode[] pieces = new PlaceNode[a.subjects().size()];
-      int[] at = new int[pieces.length];
-      for (int i = 0; i < at.length; i++) {
-        String id = a.subjects().get(i).entity();
-        pieces[i] = nodes.get(id) instanceof PlaceNode n ? n : null;
-        at[i] = slotOr(id);
-      }
-      steps.add(new AttentionStep(a, pieces, at, slotOr(a.upPiece())));
+    if (part instanceof Attention a)
+      steps.add(new AttentionStep(a, points(a.subjects()), slotOr(a.upPiece())));
+  }
+
+  private SubjectPoints points(List<Subject> subjects) {
+    PlaceNode[] pieces = new PlaceNode[subjects.size()];
+    int[] at = new int[pieces.length];
+    for (int i = 0; i < at.length; i++) {
+      String id = subjects.get(i).entity();
+      pieces[i] = nodes.get(id) instanceof PlaceNode n ? n : null;
+      at[i] = slotOr(id);
     }
+    return new SubjectPoints(subjects, pieces, at);
   }
 
   public Sequence sequence() {
@@ -199,5 +229,18 @@ public final class Plan {
     out[0] = out[1] = out[2] = 0;
     if (nodes.get(id) instanceof PlaceNode n) n.anchor(anchor, frame, out);
     Matrix.point(world, slot(id) * Matrix.SIZE, out[0], out[1], out[2], out, 0);
+  }
+
+  /** Gets corner points of boxes that hold a thing. */
+  public interface Corners {
+    void at(double x, double y, double z);
+  }
+
+  /**
+   * Gives the corners, in the world at the last evaluated frame, of boxes that together hold all a
+   * piece draws: one for a stand-in, one per mesh for a model. Nothing for what draws nothing.
+   */
+  public void corners(String id, Corners sink) {
+    if (nodes.get(id) instanceof PlaceNode n) n.corners(frame, world, slot(id) * Matrix.SIZE, sink);
   }
 }

@@ -37,7 +37,7 @@ final class RailStep implements Step {
   }
 
   @Override
-  public void apply(double frame, Plan plan, CameraNode camera, double[] m) {
+  public void apply(double frame, Plan plan, Sight sight, double[] m) {
     double metres = c[0].value(frame) / 100 * path.length() + c[3].value(frame);
     double at = path.parameter(metres);
     path.place(at, p, 0);

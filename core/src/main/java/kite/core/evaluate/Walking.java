@@ -7,8 +7,10 @@ import kite.core.command.RigCommand;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
+import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
+import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
 import kite.core.rig.Rail;
@@ -37,6 +39,108 @@ public final class Walking {
     Vec3 gap = want.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
     if (gap.length() < 1e-12) return now;
     return travel(now, turned, gap, f, w.key(), before);
+  }
+
+  /** The sequence with the camera at a place in the world; an aim that is held stays held. */
+  public static Sequence place(Sequence s, Camera c, RigCommand.PlaceCamera to) {
+    double[] want = Matrix.newIdentity();
+    Rotation.panTiltRoll(
+        Math.toRadians(to.pan()), Math.toRadians(to.tilt()), Math.toRadians(to.roll()), want, 0);
+    return place(s, c, to.frame(), to.at(), want, to.key());
+  }
+
+  private static Sequence place(
+      Sequence s, Camera c, double f, Vec3 at, double[] want, boolean key) {
+    Plan before = new Plan(s, Models.NONE);
+    before.evaluate(f);
+    Camera turned = aimed(s, c, f, want, key, before);
+    Sequence now = s.with(turned);
+    Plan after = new Plan(now, Models.NONE, before);
+    after.evaluate(f);
+    Vec3 gap = at.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
+    return gap.length() < 1e-12 ? now : travel(now, turned, gap, f, key, before);
+  }
+
+  /** Turns the highest head, or else the base, so that the whole stack looks as wanted. */
+  private static Camera aimed(
+      Sequence s, Camera c, double f, double[] want, boolean key, Plan before) {
+    int carrier = -1;
+    for (int i = 0; i < c.rig().size(); i++) {
+      RigPart p = c.rig().get(i);
+      if (p.on() && (p instanceof Head || p instanceof Base && carrier < 0)) carrier = i;
+    }
+    if (carrier < 0) throw stuck(c, "no head or base that is on, so it cannot turn");
+    double[] with = below(s, c, carrier + 1, f, before), all = Placement.matrix(before, c.id());
+    for (double[] m : new double[][] {with, all}) Matrix.makeRigid(m, 0);
+    boolean held = false;
+    for (RigPart p : c.rig()) held |= p.on() && p instanceof Attention a && !a.cues().isEmpty();
+    // what stands above the carrier turns with it: want = with' · above
+    double[] above = held ? Matrix.newIdentity() : times(transposed(with), all);
+    double[] next = times(want, transposed(above));
+    RigPart part = c.rig().get(carrier);
+    double[] under = below(s, c, carrier, f, before);
+    if (part instanceof Base b && b.rides() != null) {
+      under = Placement.matrix(before, b.rides());
+      BaseStep.taken(b.takes(), under);
+    } else if (part instanceof Base) under = Matrix.newIdentity();
+    double[] a = Rotation.newPanTiltRoll(times(transposed(under), next), 0);
+    String at = part.id() + "/";
+    String[] names = {"pan", "tilt", "roll"};
+    for (int i = 0; i < 3; i++) {
+      double now = c.channel(at + names[i]).at(f);
+      double to = Placement.nearest(Math.toDegrees(a[i]), now);
+      if (Math.abs(to - now) > 1e-10) c = (Camera) Placement.set(c, at + names[i], f, to, key);
+    }
+    return c;
+  }
+
+  private static double[] times(double[] a, double[] b) {
+    double[] out = Matrix.newIdentity();
+    Matrix.multiply(a, 0, b, 0, out, 0);
+    out[12] = out[13] = out[14] = 0;
+    return out;
+  }
+
+  private static double[] transposed(double[] m) {
+    double[] t = Matrix.newIdentity();
+    for (int i = 0; i < 3; i++) for (int j = 0; j < 3; j++) t[i * 4 + j] = m[j * 4 + i];
+    return t;
+  }
+
+  /** How near to straight above or below a camera is carried, degrees. */
+  private static final double STEEPEST = 89;
+
+  public static Sequence orbit(Sequence s, Camera c, RigCommand.Orbit o) {
+    Plan plan = new Plan(s, Models.NONE);
+    plan.evaluate(o.frame());
+    double[] m = Placement.matrix(plan, c.id());
+    Matrix.makeRigid(m, 0);
+    Vec3 out = Matrix.newOrigin(m, 0).minus(o.about());
+    double flat = Math.hypot(out.x(), out.z());
+    double heading = Math.atan2(out.x(), out.z()), height = Math.atan2(out.y(), flat);
+    double limit = Math.toRadians(STEEPEST);
+    double rise = Math.max(-limit, Math.min(limit, height + Math.toRadians(o.up()))) - height;
+    double turn = Math.toRadians(o.across());
+    // about the world's up, then about the level axis at right angles to the new heading
+    double[] yaw = Matrix.newIdentity();
+    Rotation.panTiltRoll(turn, 0, 0, yaw, 0);
+    double[] level = Matrix.newIdentity(), tilt = Matrix.newIdentity();
+    Rotation.panTiltRoll(heading + turn, 0, 0, level, 0);
+    Rotation.panTiltRoll(0, -rise, 0, tilt, 0);
+    double[] pitch = times(times(level, tilt), transposed(level));
+    double[] move = times(pitch, yaw);
+    Vec3 at = o.about().plus(Matrix.newPoint(move, 0, out));
+    return place(s, c, o.frame(), at, times(move, m), o.key());
+  }
+
+  public static Sequence level(Sequence s, Camera c, RigCommand.Level l) {
+    Plan plan = new Plan(s, Models.NONE);
+    plan.evaluate(l.frame());
+    double[] m = Placement.matrix(plan, c.id());
+    Matrix.makeRigid(m, 0);
+    double[] a = Rotation.newPanTiltRoll(m, 0), want = Matrix.newIdentity();
+    Rotation.panTiltRoll(a[0], a[1], 0, want, 0);
+    return place(s, c, l.frame(), Matrix.newOrigin(m, 0), want, l.key());
   }
 
   private static Camera turn(Camera c, RigCommand.Walk w) {

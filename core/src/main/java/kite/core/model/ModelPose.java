@@ -139,9 +139,16 @@ public final class ModelPose {
     double x = 0, y = 0, z = 0;
     int count = 0;
     for (ModelRig.Node n : rig.nodes()) {
-      if (n.centre() == null) continue;
+      double[] b = n.bounds();
+      if (b == null) continue;
       Matrix.point(
-          world, n.follows() * Matrix.SIZE, n.centre()[0], n.centre()[1], n.centre()[2], out, 0);
+          world,
+          n.follows() * Matrix.SIZE,
+          (b[0] + b[3]) / 2,
+          (b[1] + b[4]) / 2,
+          (b[2] + b[5]) / 2,
+          out,
+          0);
       x += out[0];
       y += out[1];
       z += out[2];

@@ -11,13 +11,14 @@ public record ModelRig(List<Node> nodes, List<Clip> clips) {
   /**
    * @param parent index of the parent node, or −1
    * @param rest translation 3, rotation quaternion 4 (x, y, z, w), scale 3
-   * @param centre middle of the node's mesh in its own axes, or null when it draws nothing
+   * @param bounds least x, y, z, most x, y, z of the node's mesh on the axes of {@code follows}, or
+   *     null when it draws nothing
    * @param follows index of the node whose motion the mesh has: the node itself, or a joint of its
    *     skin
    * @param weights rest weights of its morph targets
    */
   public record Node(
-      String name, int parent, double[] rest, double[] centre, int follows, double[] weights) {}
+      String name, int parent, double[] rest, double[] bounds, int follows, double[] weights) {}
 
   /**
    * @param seconds length of the clip

@@ -23,7 +23,7 @@ public final class NumberText {
    * The number a text means, in the channel's own unit.
    *
    * @param current the present value, for relative changes
-   * @param lengthUnit m, cm, mm, ft or in: what a bare number means for a length in metres
+   * @param lengthUnit m, cm, mm, ft, in or ft+in: what a bare number means for a length in metres
    * @throws IllegalArgumentException with a sentence saying what cannot be read
    */
   public static double read(String text, Unit unit, double current, String lengthUnit) {
@@ -188,7 +188,7 @@ public final class NumberText {
       case "cm" -> 0.01;
       case "mm" -> 0.001;
       case "km" -> 1000;
-      case "ft", "'" -> 0.3048;
+      case "ft", "'", "ft+in" -> 0.3048;
       case "in", "\"" -> 0.0254;
       default -> Double.NaN;
     };
@@ -196,6 +196,7 @@ public final class NumberText {
 
   /** A value as a field shows it, without its unit: e.g. 1.85 for a length in metres. */
   public static String shown(double value, Unit unit, String lengthUnit) {
+    if (unit == Unit.METRES && lengthUnit.equals("ft+in")) return feetAndInches(value);
     if (unit == Unit.METRES)
       return rounded(
           value / metres(lengthUnit), lengthUnit.equals("mm") ? 0 : lengthUnit.equals("m") ? 3 : 2);
@@ -204,6 +205,25 @@ public final class NumberText {
         unit == Unit.MILLIMETRES || unit == Unit.DEGREES || unit == Unit.PERCENT
             ? 2
             : unit == Unit.F_STOP ? 1 : 3);
+  }
+
+  /** A length as 6 ft 2.5 in, to a hundredth of an inch. */
+  private static String feetAndInches(double metres) {
+    if (!Double.isFinite(metres)) return rounded(metres, 2);
+    double hundredths = Math.rint(Math.abs(metres) / 0.0254 * 100);
+    long feet = (long) Math.floor(hundredths / 1200);
+    String inches = rounded(hundredths / 100 - feet * 12, 2);
+    String text =
+        feet == 0
+            ? inches + " in"
+            : feet + " ft" + (inches.equals("0") ? "" : " " + inches + " in");
+    return metres < 0 && hundredths > 0 ? "-" + text : text;
+  }
+
+  /** A length with its unit, as it is shown. */
+  public static String length(double metres, String lengthUnit) {
+    String text = shown(metres, Unit.METRES, lengthUnit);
+    return lengthUnit.equals("ft+in") ? text : text + " " + lengthUnit;
   }
 
   /** The unit as written behind a value, with its leading space. */

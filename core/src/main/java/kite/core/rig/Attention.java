@@ -2,6 +2,7 @@ package kite.core.rig;
 
 import java.util.List;
 import kite.core.cue.Cue;
+import kite.core.cue.Cued;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.OrNull;
@@ -25,7 +26,7 @@ public record Attention(
     List<Subject> subjects,
     List<Cue> cues,
     Channels channels)
-    implements RigPart {
+    implements RigPart, Cued {
   /** What keeps the picture upright. */
   public enum Up {
     WORLD,

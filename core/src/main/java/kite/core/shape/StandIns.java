@@ -23,9 +23,81 @@ public final class StandIns {
       case CYLINDER -> oval(b, w, d, 0, 0, 1, 0, 1, h, 0, h);
       case CONE -> oval(b, w, d, 0, 0, 1, 0, 0, h);
       case PLANE -> b.face(-w / 2, 0, d / 2, w / 2, 0, d / 2, w / 2, 0, -d / 2, -w / 2, 0, -d / 2);
-      case ADULT, CHILD -> figure(b, s, colour);
+      case RAMP -> ramp(b, w, h, d);
+      case STAIRS -> stairs(b, w, h, d);
+      case ARCH -> arch(b, w, h, d);
+      case TREE -> tree(b, w, h, d, colour);
+      case VEHICLE -> vehicle(b, w, h, d, colour);
+      case ADULT, CHILD, SITTING -> new Figure(s).draw(b, colour);
     }
     return b.mesh();
+  }
+
+  /** Rises towards −Z. */
+  private static void ramp(MeshBuilder b, double w, double h, double d) {
+    double x = w / 2, z = d / 2;
+    b.face(-x, 0, z, x, 0, z, x, h, -z, -x, h, -z);
+    b.face(x, 0, -z, -x, 0, -z, -x, h, -z, x, h, -z);
+    b.face(x, 0, z, x, 0, -z, x, h, -z);
+    b.face(-x, 0, -z, -x, 0, z, -x, h, -z);
+    b.face(-x, 0, -z, x, 0, -z, x, 0, z, -x, 0, z);
+  }
+
+  /** A comfortable step. */
+  private static final double STEP_M = 0.18;
+
+  private static void stairs(MeshBuilder b, double w, double h, double d) {
+    int n = (int) Math.max(1, Math.min(200, Math.round(h / STEP_M)));
+    for (int i = 0; i < n; i++)
+      b.place(0, 0, d / 2 - (i + 0.5) * d / n).box(w, h * (i + 1) / n, d / n);
+  }
+
+  /** A wall with a round-headed opening that leaves a seventh of the width on each side. */
+  private static void arch(MeshBuilder b, double w, double h, double d) {
+    double pier = w / 7, r = w / 2 - pier, spring = Math.max(0, h - r - pier), z = d / 2;
+    for (int side = -1; side <= 1; side += 2)
+      b.place(side * (w - pier) / 2, 0, 0).box(pier, spring, d);
+    b.place(0, 0, 0);
+    double[] low = {-r, spring}, high = {-w / 2, spring};
+    double crown = h - spring;
+    for (int i = 1; i <= ROUND; i++) {
+      double a = Math.PI * i / ROUND, c = -Math.cos(a), s = Math.sin(a);
+      double[] in = {r * c, spring + Math.min(r, crown * 0.8) * s};
+      double edge = Math.max(Math.abs(c), s);
+      double[] out = {w / 2 * c / edge, spring + crown * s / edge};
+      b.face(low[0], low[1], z, in[0], in[1], z, out[0], out[1], z, high[0], high[1], z);
+      b.face(high[0], high[1], -z, out[0], out[1], -z, in[0], in[1], -z, low[0], low[1], -z);
+      b.face(low[0], low[1], -z, in[0], in[1], -z, in[0], in[1], z, low[0], low[1], z);
+      b.face(high[0], high[1], z, out[0], out[1], z, out[0], out[1], -z, high[0], high[1], -z);
+      low = in;
+      high = out;
+    }
+  }
+
+  private static void tree(MeshBuilder b, double w, double h, double d, String colour) {
+    b.colour("#6d4c33").place(0, 0, 0).turned(10, 0, 0, w * 0.08, 0, w * 0.05, h * 0.55);
+    b.colour(colour);
+    b.place(0, h * 0.6, 0).ellipsoid(14, w * 0.5, h * 0.26, d * 0.5);
+    b.place(w * 0.06, h * 0.8, -d * 0.04).ellipsoid(12, w * 0.34, h * 0.2, d * 0.34);
+    b.place(-w * 0.12, h * 0.7, d * 0.1).ellipsoid(12, w * 0.3, h * 0.18, d * 0.3);
+  }
+
+  /** A car-sized box on wheels; its front is −Z. */
+  private static void vehicle(MeshBuilder b, double w, double h, double d, String colour) {
+    double wheel = Math.min(h * 0.24, d * 0.1), sill = wheel * 0.8, body = h * 0.36;
+    b.place(0, sill, 0).box(w, body, d);
+    b.colour("#26323f")
+        .place(0, sill + body, d * 0.06)
+        .block(w * 0.94, w * 0.78, h - sill - body, d * 0.56, d * 0.34);
+    b.colour(colour).place(0, h - h * 0.03, d * 0.06).box(w * 0.78, h * 0.03, d * 0.34);
+    b.colour("#1c2026");
+    for (int x = -1; x <= 1; x += 2)
+      for (int z = -1; z <= 1; z += 2)
+        b.place(x * w * 0.5 - (x > 0 ? w * 0.1 : 0), wheel, z * d * 0.32, 0, 0, -90)
+            .cylinder(16, wheel, w * 0.1);
+    b.colour("#f6efe0");
+    for (int x = -1; x <= 1; x += 2)
+      b.place(x * w * 0.34, sill + body * 0.45, -d / 2 - 0.005).box(w * 0.16, body * 0.22, 0.02);
   }
 
   /** A turned solid of unit radii, stretched to an oval by building it side by side. */
@@ -51,44 +123,10 @@ public final class StandIns {
     }
   }
 
-  /** Proportions in heads: an adult stands 7½ heads tall, a child 6. Faces −Z, as a camera does. */
-  private static void figure(MeshBuilder b, Shape.StandIn s, String colour) {
-    double heads = s.form() == StandInKind.ADULT ? 7.5 : 6;
-    double h = s.height(), head = h / heads, wide = s.width(), deep = s.depth();
-    double hip = h * 0.48, shoulder = h - head * 1.35;
-    String dark = "#3b4252", skin = "#d9a27e", hair = "#4a3428";
-    for (int side = -1; side <= 1; side += 2) {
-      b.colour(dark)
-          .place(side * wide * 0.2, 0, 0)
-          .block(wide * 0.22, wide * 0.3, hip, deep * 0.6, deep * 0.7);
-      b.colour(hair).place(side * wide * 0.2, 0, -deep * 0.15).box(wide * 0.26, head * 0.3, deep);
-      b.colour(colour)
-          .place(side * wide * 0.44, shoulder - h * 0.3, 0, 0, 0, side * 4.0)
-          .block(wide * 0.13, wide * 0.2, h * 0.3, deep * 0.4, deep * 0.5);
-      b.colour(skin)
-          .place(side * wide * 0.47, shoulder - h * 0.335, 0)
-          .ellipsoid(10, wide * 0.08, head * 0.25, deep * 0.2);
-    }
-    b.colour(colour)
-        .place(0, hip - head * 0.2, 0)
-        .block(wide * 0.7, wide * 0.9, shoulder - hip + head * 0.2, deep * 0.8, deep * 0.75);
-    b.colour(skin).place(0, shoulder, 0).cylinder(10, head * 0.2, head * 0.4);
-    b.place(0, h - head / 2, 0).ellipsoid(18, head * 0.38, head * 0.5, head * 0.43);
-    b.place(0, h - head * 0.55, -head * 0.42).ellipsoid(8, head * 0.06, head * 0.09, head * 0.1);
-    b.colour(hair)
-        .place(0, h - head * 0.4, head * 0.08)
-        .ellipsoid(16, head * 0.42, head * 0.44, head * 0.42);
-    b.colour("#1d2430");
-    for (int side = -1; side <= 1; side += 2) {
-      b.place(side * head * 0.15, h - head * 0.46, -head * 0.39)
-          .ellipsoid(8, head * 0.05, head * 0.06, head * 0.04);
-    }
-  }
-
   /** Names of the points a stand-in has, its usual aim point first. */
   public static List<String> anchors(StandInKind kind) {
     return switch (kind) {
-      case ADULT, CHILD -> List.of("eyes", "head", "chest", "centre", "feet");
+      case ADULT, CHILD, SITTING -> List.of("eyes", "head", "chest", "centre", "feet");
       default -> List.of("centre", "top", "foot");
     };
   }
@@ -96,15 +134,11 @@ public final class StandIns {
   /** Where an anchor is on the piece's own axes; an unknown name gives the usual one. */
   public static Vec3 anchor(Shape.StandIn s, String name) {
     double h = s.height();
-    boolean figure = s.form() == StandInKind.ADULT || s.form() == StandInKind.CHILD;
-    double head = h / (s.form() == StandInKind.ADULT ? 7.5 : 6);
     String n = name == null ? anchors(s.form()).get(0) : name;
+    if (s.form().isFigure()) return new Figure(s).anchor(n);
     return switch (n) {
-      case "eyes" -> new Vec3(0, h - head * 0.46, figure ? -head * 0.39 : 0);
-      case "head" -> new Vec3(0, h - head / 2, 0);
-      case "chest" -> new Vec3(0, h * 0.7, 0);
       case "top" -> new Vec3(0, h, 0);
-      case "feet", "foot" -> Vec3.ZERO;
+      case "foot" -> Vec3.ZERO;
       default -> new Vec3(0, h / 2, 0);
     };
   }

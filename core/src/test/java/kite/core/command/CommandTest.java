@@ -18,15 +18,22 @@ import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.Focus;
+import kite.core.document.Layer;
 import kite.core.document.Mark;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.document.Standards;
+import kite.core.math.Vec3;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
+import kite.core.rig.Subject;
 import org.junit.jupiter.api.Test;
 
 class CommandTest {
@@ -42,7 +49,13 @@ class CommandTest {
         new EntityCommand.Reshape(
             "piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
         new EntityCommand.Nest("piece1", null, true, 3),
-        new EntityCommand.Attach("mark", null, 4),
+        new EntityCommand.Attach("mark", "piece3", "head", 4),
+        new EntityCommand.LockChannels("cam1", List.of("base/x"), true),
+        new EntityCommand.Replace(new Layer("layer", "Layer", "#112233", false, true, false)),
+        new EntityCommand.Lay(List.of("piece1", "spot"), "layer"),
+        new EntityCommand.Duplicate(List.of("piece5", "cam2"), List.of("copy1", "copy2"), false),
+        new EntityCommand.Duplicate(List.of("piece5"), List.of("copy3"), true),
+        new EntityCommand.Substitute("copy1", new Mark("there", "There", null, Channels.NONE)),
         new EntityCommand.Reroute(
             "path",
             PathStyle.THROUGH,
@@ -67,6 +80,17 @@ class CommandTest {
         new RigCommand.RemoveCue("cam0", "look", 38),
         new RigCommand.Walk("cam0", 3, 1, 0.5, -1, 4, 5, 6, false),
         new RigCommand.SetDepthOfField("cam0", true),
+        new RigCommand.PlaceCamera("cam0", 3, new Vec3(1, 2, 3), 10, 20, 5, false),
+        new RigCommand.Orbit("cam0", 3, new Vec3(0, 1, 0), 20, 10, false),
+        new RigCommand.Level("cam0", 3, false),
+        new RigCommand.SetBack("cam0", new FilmBack(36, 24, 1), Fit.FILL),
+        new RigCommand.SetFocus(
+            "cam0",
+            new Focus(
+                List.of(Subject.of("piece0")),
+                List.of(new Cue(1, 0, Ease.EVEN, Map.of("piece0", 1.0))))),
+        new RigCommand.PutCue("cam0", "focus", new Cue(9, 3, Ease.EVEN, Map.of())),
+        new SequenceCommand.Follow(Standards.starting()),
         new CutCommand.Roll("cut1", 15),
         new CutCommand.Swap("cut1", "cam2"),
         new SequenceCommand.SetHeader(RandomDocuments.header()),

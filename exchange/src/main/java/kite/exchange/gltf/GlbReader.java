@@ -51,6 +51,14 @@ public final class GlbReader {
    * @throws BadFile with one sentence saying what is wrong and what to do
    */
   public static ModelFile read(byte[] bytes) throws BadFile {
+    Opened file = open(bytes);
+    return model(file.root(), file.binary());
+  }
+
+  /** A file's description and its data part (null when it has none). */
+  record Opened(JsonNode root, ByteBuffer binary) {}
+
+  static Opened open(byte[] bytes) throws BadFile {
     if (bytes.length > LARGEST_FILE)
       throw new BadFile(
           "The file has "
@@ -59,7 +67,7 @@ public final class GlbReader {
               + (LARGEST_FILE >> 20)
               + " MB are taken.");
     ByteBuffer file = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
-    if (bytes.length > 0 && bytes[0] == '{') return model(json(bytes, 0, bytes.length), null);
+    if (bytes.length > 0 && bytes[0] == '{') return new Opened(json(bytes, 0, bytes.length), null);
     if (bytes.length < 20 || file.getInt(0) != 0x46546C67)
       throw new BadFile(
           "This is not a glTF model: a .glb file begins with the letters glTF, and this one does not.");
@@ -81,7 +89,7 @@ public final class GlbReader {
       throw new BadFile(
           "The first part of the model is not the description it should be. The file is damaged.");
     JsonNode root = json(bytes, 20, (int) length);
-    return model(root, binary(file, 20 + length, says));
+    return new Opened(root, binary(file, 20 + length, says));
   }
 
   private static ByteBuffer binary(ByteBuffer file, long at, long end) throws BadFile {

@@ -275,7 +275,7 @@ final class GltfMeshes {
   }
 
   /** The middle of what a node draws, in its own axes (for a skin: those of its first joint). */
-  double[] centre(int node) {
+  double[] bounds(int node) {
     float inf = Float.POSITIVE_INFINITY;
     float[] b = {inf, inf, inf, -inf, -inf, -inf};
     ModelGeometry.Part last = null;
@@ -288,10 +288,24 @@ final class GltfMeshes {
       }
     }
     if (last == null) return null;
-    double[] c = {(b[0] + b[3]) / 2, (b[1] + b[4]) / 2, (b[2] + b[5]) / 2};
-    if (last.skin() >= 0)
-      kite.core.math.Matrix.point(skins.get(last.skin()).inverseBind(), 0, c[0], c[1], c[2], c, 0);
-    return c;
+    double[] out = new double[6];
+    for (int i = 0; i < 6; i++) out[i] = b[i];
+    return last.skin() < 0 ? out : carried(skins.get(last.skin()).inverseBind(), out);
+  }
+
+  /** A box that holds another after a transform. */
+  private static double[] carried(double[] m, double[] box) {
+    double inf = Double.POSITIVE_INFINITY;
+    double[] out = {inf, inf, inf, -inf, -inf, -inf}, p = new double[3];
+    for (int k = 0; k < 8; k++) {
+      kite.core.math.Matrix.point(
+          m, 0, box[(k & 1) * 3], box[(k >> 1 & 1) * 3 + 1], box[(k >> 2) * 3 + 2], p, 0);
+      for (int i = 0; i < 3; i++) {
+        out[i] = Math.min(out[i], p[i]);
+        out[i + 3] = Math.max(out[i + 3], p[i]);
+      }
+    }
+    return out;
   }
 
   int follows(int node) {

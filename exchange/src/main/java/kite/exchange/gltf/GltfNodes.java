@@ -87,16 +87,26 @@ final class GltfNodes {
     return rigIndex[(int) fileIndex];
   }
 
+  /** The nodes for their motion alone, without what they draw. */
+  List<ModelRig.Node> bareNodes() throws BadFile {
+    List<ModelRig.Node> all = new ArrayList<>();
+    for (int i = 0; i < count(); i++)
+      all.add(
+          new ModelRig.Node(
+              node(i).path("name").asString(""), parents.get(i), rest(i), null, i, new double[0]));
+    return all;
+  }
+
   List<ModelRig.Node> rigNodes(GltfMeshes meshes) throws BadFile {
     List<ModelRig.Node> all = new ArrayList<>();
     for (int i = 0; i < count(); i++) {
-      double[] centre = meshes.centre(i);
+      double[] bounds = meshes.bounds(i);
       all.add(
           new ModelRig.Node(
               node(i).path("name").asString(""),
               parents.get(i),
               rest(i),
-              centre,
+              bounds,
               meshes.follows(i),
               meshes.weights(i)));
     }

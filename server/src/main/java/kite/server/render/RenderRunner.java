@@ -19,7 +19,7 @@ import kite.render.FrameRenderer;
 import kite.render.ModelGeometry;
 import kite.render.Picture;
 import kite.render.SceneBuilder;
-import kite.render.Sky;
+import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
 import org.jobrunr.jobs.annotations.Job;
 import org.slf4j.Logger;
@@ -112,7 +112,7 @@ public class RenderRunner {
     return true;
   }
 
-  private static Picture picture(
+  private Picture picture(
       RenderJob job,
       Sequence s,
       Plan plan,
@@ -126,8 +126,10 @@ public class RenderRunner {
       return new Picture(job.width, job.height, black);
     }
     plan.evaluate(frame);
-    FrameRenderer r = new FrameRenderer(scenes.build(s, plan), Sky.of(s, plan, frame));
-    CameraView view = CameraView.of(s, plan, (Camera) s.get(shot.camera()));
+    Camera camera = (Camera) s.get(shot.camera());
+    Surroundings around = Surroundings.of(s, plan, frame, camera, assets::image);
+    FrameRenderer r = new FrameRenderer(scenes.build(s, plan), around);
+    CameraView view = CameraView.of(s, plan, camera);
     return r.render(
         view,
         job.width,

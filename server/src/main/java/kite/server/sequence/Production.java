@@ -5,6 +5,8 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** A film: what its sequences belong to. */
 @Entity
@@ -14,13 +16,34 @@ public class Production {
   @Column(columnDefinition = "text")
   private String name;
 
+  @JdbcTypeCode(SqlTypes.JSON)
+  private String standards;
+
   @Version private int version;
 
   protected Production() {}
 
-  Production(UUID id, String name) {
+  Production(UUID id, String name, String standards) {
     this.id = id;
     this.name = name;
+    this.standards = standards;
+  }
+
+  UUID id() {
+    return id;
+  }
+
+  /** What the production has agreed on, as the core's JSON. */
+  String standards() {
+    return standards;
+  }
+
+  int version() {
+    return version;
+  }
+
+  void agree(String newStandards) {
+    standards = newStandards;
   }
 
   String name() {

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.UUID;
 import kite.core.codec.CommandJson;
 import kite.core.codec.SequenceJson;
+import kite.core.codec.StandardsJson;
 import kite.core.command.Change;
 import kite.core.command.Edit;
 import kite.core.document.Sequence;
@@ -51,7 +52,13 @@ public class SequenceStore {
     row.production =
         productions
             .findByName(production)
-            .orElseGet(() -> productions.save(new Production(UUID.randomUUID(), production)));
+            .orElseGet(
+                () ->
+                    productions.save(
+                        new Production(
+                            UUID.randomUUID(),
+                            production,
+                            StandardsJson.write(s.header().standards()).toString())));
     row.code = s.header().code();
     row.title = s.header().title();
     row.document = SequenceJson.write(s);

@@ -1,6 +1,7 @@
 package kite.server.sequence;
 
 import jakarta.persistence.LockModeType;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -12,4 +13,6 @@ interface Sequences extends JpaRepository<SequenceRow, UUID> {
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("select s from SequenceRow s where s.id = :id")
   Optional<SequenceRow> hold(UUID id);
+
+  List<SequenceRow> findByProductionIdOrderByCode(UUID production);
 }

@@ -1,0 +1,239 @@
+package kite.browser;
+
+import com.eclipsesource.json.Json;
+import com.eclipsesource.json.JsonArray;
+import com.eclipsesource.json.JsonObject;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import kite.core.codec.CommandJson;
+import kite.core.codec.StandardsJson;
+import kite.core.codec.Words;
+import kite.core.command.Command;
+import kite.core.document.Air;
+import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.Entity;
+import kite.core.document.Guide;
+import kite.core.document.Header;
+import kite.core.document.Light;
+import kite.core.document.Plate;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.frame.Arranging;
+import kite.core.frame.Composition;
+import kite.core.frame.DepthRuler;
+import kite.core.frame.Eye;
+import kite.core.frame.Guides;
+import kite.core.frame.HoldBoth;
+import kite.core.frame.PlaceSubject;
+import kite.core.frame.PlatePlace;
+import kite.core.frame.WhatIsSeen;
+import kite.core.light.Lit;
+import kite.core.naming.NamingRules;
+import kite.core.optics.DepthOfField;
+import kite.core.optics.FilmBacks;
+import org.teavm.jso.typedarrays.Float64Array;
+
+/** Puts what the core says about a frame, its light and its camera package into JSON. */
+final class FrameAnswers {
+  private FrameAnswers() {}
+
+  static String commands(List<Command> all) {
+    return CommandJson.writeAll(all);
+  }
+
+  static String settings(Header h, Entity camera) {
+    CameraPackage p = camera instanceof Camera c ? h.packageOf(c) : h.cameraPackage();
+    return new JsonObject()
+        .add(
+            "rate",
+            new JsonObject()
+                .add("numerator", h.rate().numerator())
+                .add("denominator", h.rate().denominator()))
+        .add("cameraPackage", StandardsJson.write(p))
+        .add("filmBackName", FilmBacks.nameOf(p.filmBack()))
+        .add("circleMm", p.circleMm())
+        .toString();
+  }
+
+  static String filmBacks() {
+    JsonArray all = new JsonArray();
+    for (FilmBacks.Named n : FilmBacks.ALL)
+      all.add(
+          new JsonObject()
+              .add("name", n.name())
+              .add("widthMm", n.back().widthMm())
+              .add("heightMm", n.back().heightMm())
+              .add("squeeze", n.back().squeeze()));
+    return all.toString();
+  }
+
+  static String depthRuler(Sequence s, Plan plan, Camera c) {
+    int o = plan.slot(c.id()) * Plan.LENS;
+    double[] l = plan.lens();
+    DepthOfField d = Answers.dof(s, plan, c);
+    JsonArray bars = new JsonArray();
+    for (DepthRuler.Bar b : DepthRuler.bars(s, plan, c))
+      bars.add(
+          new JsonObject()
+              .add("id", b.id())
+              .add("name", b.name())
+              .add("colour", b.colour())
+              .add("nearM", b.nearM())
+              .add("farM", b.farM())
+              .add("pointM", b.pointM())
+              .add("straightM", b.straightM())
+              .add("inFrame", b.inFrame()));
+    return new JsonObject()
+        .add("bars", bars)
+        .add("nearClipM", l[o + 3])
+        .add("farClipM", l[o + 4])
+        .add("focusM", l[o + 2])
+        .add("nearLimitM", d.nearLimitM())
+        .add("farLimitM", Answers.orNull(d.farLimitM()))
+        .add("hyperfocalM", d.hyperfocalM())
+        .toString();
+  }
+
+  static String seen(Sequence s, Plan plan, Camera c) {
+    JsonArray cut = new JsonArray();
+    for (WhatIsSeen.Seen x : WhatIsSeen.of(s, plan, c)) {
+      if (x.cutNear() || x.cutFar())
+        cut.add(
+            new JsonObject()
+                .add("id", x.piece().id())
+                .add("name", x.piece().name())
+                .add("near", x.cutNear())
+                .add("far", x.cutFar()));
+    }
+    return new JsonObject()
+        .add("cut", cut)
+        .add("whyEmpty", WhatIsSeen.whyEmpty(s, plan, c))
+        .toString();
+  }
+
+  static PlaceSubject.By by(String word) {
+    for (PlaceSubject.By b : PlaceSubject.By.values()) if (Words.of(b).equals(word)) return b;
+    throw new IllegalArgumentException("no way to place a subject: " + word);
+  }
+
+  static Arranging.By edge(String word) {
+    for (Arranging.By b : Arranging.By.values()) if (Words.of(b).equals(word)) return b;
+    throw new IllegalArgumentException("no edge to align: " + word);
+  }
+
+  static List<String> ids(String json) {
+    List<String> all = new ArrayList<>();
+    for (var v : Json.parse(json).asArray()) all.add(v.asString());
+    return all;
+  }
+
+  static String holdBoth(Sequence s, Plan plan, Camera c, double a, double b) {
+    HoldBoth.Answer x = HoldBoth.of(s, plan, c, a, b);
+    return new JsonObject()
+        .add("can", x.can())
+        .add("says", x.says())
+        .add("focusM", x.focusM())
+        .add("fStop", x.fStop())
+        .toString();
+  }
+
+  static String composition(Sequence s, Plan plan, String camera, String subject) {
+    Composition c = Composition.of(plan, s.get(subject), Eye.of(plan, camera));
+    if (c == null) return "null";
+    return new JsonObject()
+        .add("headroom", c.headroom())
+        .add("leadRoom", c.leadRoom())
+        .add("backRoom", c.backRoom())
+        .add("faces", c.faces())
+        .add("height", c.height())
+        .toString();
+  }
+
+  static String guideLines(Sequence s, Plan plan, Camera c) {
+    JsonArray all = new JsonArray();
+    double aspect = s.header().cameraPackage().aspect();
+    Eye eye = Eye.of(plan, c.id());
+    for (Guide g : c.guides()) {
+      JsonArray lines = new JsonArray();
+      for (double[] l : Guides.lines(g, aspect, eye)) lines.add(Answers.numbers(l));
+      all.add(
+          new JsonObject()
+              .add("form", Words.of(g.form()))
+              .add("colour", g.colour())
+              .add("strength", g.strength())
+              .add("lines", lines));
+    }
+    return all.toString();
+  }
+
+  static String breaches(Sequence s) {
+    JsonArray all = new JsonArray();
+    for (NamingRules.Breach b : NamingRules.breaches(s))
+      all.add(new JsonObject().add("id", b.id()).add("name", b.name()).add("better", b.better()));
+    return all.toString();
+  }
+
+  static String lights(Sequence s, double frame) {
+    JsonArray all = new JsonArray();
+    for (Light l : s.all(Light.class)) {
+      Lit x = Lit.of(l, frame);
+      all.add(
+          new JsonObject()
+              .add("id", l.id())
+              .add("form", Words.of(l.form()))
+              .add("shines", s.shines(l, false))
+              .add("colour", Answers.numbers(x.colour()))
+              .add("power", x.power())
+              .add("shadowTint", Answers.numbers(x.shadowTint()))
+              .add("radiusM", x.radiusM())
+              .add("cone", x.coneRadians())
+              .add("full", x.fullRadians())
+              .add("widthM", x.widthM())
+              .add("heightM", x.heightM())
+              .add("specular", l.specular()));
+    }
+    return all.toString();
+  }
+
+  static String air(Sequence s, double frame) {
+    for (Air a : s.all(Air.class))
+      return new JsonObject()
+          .add("density", a.channel("density").at(frame))
+          .add("heightM", a.channel("height").at(frame))
+          .add("colour", a.colour())
+          .add("background", a.background() == null ? Json.NULL : Json.value(a.background()))
+          .toString();
+    return "null";
+  }
+
+  static void platePlace(
+      Sequence s, String plate, double frame, double imageAspect, Float64Array out) {
+    Plate p = (Plate) s.get(plate);
+    PlatePlace at = PlatePlace.of(p, frame, imageAspect, s.header().cameraPackage().aspect());
+    double[] all = {
+      at.left(),
+      at.top(),
+      at.width(),
+      at.height(),
+      p.channel("opacity").at(frame),
+      p.channel("depth").at(frame)
+    };
+    out.set(all, 0);
+  }
+
+  static String sentences(List<String> all) {
+    JsonArray a = new JsonArray();
+    for (String x : all) a.add(x);
+    return a.toString();
+  }
+
+  static String subjects(Sequence s) {
+    JsonArray a = new JsonArray();
+    for (Map.Entry<String, Entity> e : s.entities().entrySet())
+      if (e.getValue() instanceof kite.core.document.Piece p && DepthRuler.isSubject(s, p))
+        a.add(e.getKey());
+    return a.toString();
+  }
+}

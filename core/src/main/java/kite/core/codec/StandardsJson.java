@@ -1,0 +1,157 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import kite.core.command.Rules;
+import kite.core.document.CameraPackage;
+import kite.core.document.Delivery;
+import kite.core.document.Naming;
+import kite.core.document.Own;
+import kite.core.document.Rate;
+import kite.core.document.Standards;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
+import kite.core.optics.Lens;
+import kite.core.optics.LensKit;
+
+/** A production's standards, and what a sequence decides for itself. */
+public final class StandardsJson {
+  private StandardsJson() {}
+
+  public static JsonObject write(Standards s) {
+    return new Out()
+        .put("rate", write(s.rate()))
+        .put("cameraPackage", write(s.cameraPackage()))
+        .put("nearClipM", s.nearClipM())
+        .put("farClipM", s.farClipM())
+        .put("kits", s.kits(), StandardsJson::write)
+        .put(
+            "naming",
+            new Out()
+                .put("shots", s.naming().shots())
+                .put("pieces", s.naming().pieces())
+                .put("cameras", s.naming().cameras())
+                .json)
+        .json;
+  }
+
+  /** Reads standards and checks them. */
+  public static Standards read(String text) {
+    Standards s = read(Fields.parse(text));
+    Rules.check(s);
+    return s;
+  }
+
+  static Standards read(Fields f) {
+    Fields n = f.object("naming");
+    return f.done(
+        new Standards(
+            rate(f.object("rate")),
+            pack(f.object("cameraPackage")),
+            f.number("nearClipM"),
+            f.number("farClipM"),
+            f.list("kits", StandardsJson::kit),
+            n.done(
+                new Naming(
+                    n.text("shots"),
+                    n.word("pieces", Naming.Style.values()),
+                    n.word("cameras", Naming.Style.values())))));
+  }
+
+  private static JsonValue write(LensKit k) {
+    return new Out()
+        .put("name", k.name())
+        .put("squeeze", k.squeeze())
+        .put("lenses", k.lenses(), StandardsJson::write)
+        .json;
+  }
+
+  private static LensKit kit(Fields f) {
+    return f.done(
+        new LensKit(
+            f.text("name"),
+            f.number("squeeze"),
+            f.list(
+                "lenses",
+                l ->
+                    l.done(
+                        new Lens(
+                            l.number("shortestMm"),
+                            l.number("longestMm"),
+                            l.number("widestStop"),
+                            l.number("closestFocusM"))))));
+  }
+
+  private static JsonValue write(Lens l) {
+    return new Out()
+        .put("shortestMm", l.shortestMm())
+        .put("longestMm", l.longestMm())
+        .put("widestStop", l.widestStop())
+        .put("closestFocusM", l.closestFocusM())
+        .json;
+  }
+
+  static JsonObject write(Own o) {
+    return new Out()
+        .putOrNull("rate", o.rate(), StandardsJson::write)
+        .putOrNull(
+            "delivery",
+            o.delivery(),
+            d -> new Out().put("width", d.width()).put("height", d.height()).json)
+        .putOrNull("filmBack", o.filmBack(), StandardsJson::write)
+        .put("fit", o.fit())
+        .putOrNull("circleOfConfusionMm", o.circleOfConfusionMm(), Out::number)
+        .json;
+  }
+
+  static Own own(Fields f) {
+    return f.done(
+        new Own(
+            f.orNull("rate", StandardsJson::rate),
+            f.orNull("delivery", d -> d.done(new Delivery(d.whole("width"), d.whole("height")))),
+            f.orNull("filmBack", StandardsJson::back),
+            f.wordOrNull("fit", Fit.values()),
+            f.numberOrNull("circleOfConfusionMm")));
+  }
+
+  static JsonObject write(FilmBack b) {
+    return new Out()
+        .put("widthMm", b.widthMm())
+        .put("heightMm", b.heightMm())
+        .put("squeeze", b.squeeze())
+        .json;
+  }
+
+  static FilmBack back(Fields b) {
+    return b.done(new FilmBack(b.number("widthMm"), b.number("heightMm"), b.number("squeeze")));
+  }
+
+  private static JsonObject write(Rate r) {
+    return new Out().put("numerator", r.numerator()).put("denominator", r.denominator()).json;
+  }
+
+  private static Rate rate(Fields r) {
+    return r.done(new Rate(r.whole("numerator"), r.whole("denominator")));
+  }
+
+  /** The camera package, also as the page is told the one in force. */
+  public static JsonObject write(CameraPackage p) {
+    return new Out()
+        .put("filmBack", write(p.filmBack()))
+        .put("deliveryWidth", p.deliveryWidth())
+        .put("deliveryHeight", p.deliveryHeight())
+        .put("fit", p.fit())
+        .put("circleOfConfusionMm", p.circleOfConfusionMm())
+        .json;
+  }
+
+  private static CameraPackage pack(Fields p) {
+    return p.done(
+        new CameraPackage(
+            back(p.object("filmBack")),
+            p.whole("deliveryWidth"),
+            p.whole("deliveryHeight"),
+            p.word("fit", Fit.values()),
+            p.number("circleOfConfusionMm")));
+  }
+}

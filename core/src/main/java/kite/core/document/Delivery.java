@@ -1,0 +1,4 @@
+package kite.core.document;
+
+/** A delivery size in pixels. */
+public record Delivery(int width, int height) {}

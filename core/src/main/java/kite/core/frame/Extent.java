@@ -1,0 +1,135 @@
+package kite.core.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.evaluate.Plan;
+import kite.core.math.Vec3;
+
+/**
+ * How much of the frame and of the depth a piece fills, from the boxes that hold it.
+ *
+ * @param inFrame whether any of it is inside the frame's four sides, ahead of the lens
+ * @param nearM least depth along the axis of what is inside the frame, metres; 0 when the lens is
+ *     in its box
+ * @param farM most depth of what is inside the frame
+ * @param left of its whole outline ahead of the lens, as shares of the frame; 0–1 is inside
+ * @param wholeNearM least depth of all of it, also outside the frame; negative is behind the lens
+ */
+public record Extent(
+    boolean inFrame,
+    double nearM,
+    double farM,
+    double left,
+    double right,
+    double top,
+    double bottom,
+    double wholeNearM,
+    double wholeFarM) {
+
+  /** Depth below which a point has no place in the frame. */
+  private static final double AT_THE_LENS_M = 1e-6;
+
+  /** Corner numbers of a box's six faces; bit 0 is x, bit 1 y, bit 2 z. */
+  private static final int[][] FACES = {
+    {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
+  };
+
+  public double width() {
+    return right - left;
+  }
+
+  public double height() {
+    return bottom - top;
+  }
+
+  /** A piece as a plan last evaluated it; null for what draws nothing. */
+  public static Extent of(Plan plan, Eye eye, String piece) {
+    List<Vec3> corners = new ArrayList<>();
+    plan.corners(piece, (x, y, z) -> corners.add(eye.seen(new Vec3(x, y, z))));
+    return corners.isEmpty() ? null : new Gathering(eye).boxes(corners);
+  }
+
+  /** Gathers boxes given as eight corners each, on the camera's axes. */
+  private static final class Gathering {
+    private final Eye eye;
+    private double near = Double.POSITIVE_INFINITY;
+    private double far = Double.NEGATIVE_INFINITY;
+    private double left = Double.POSITIVE_INFINITY;
+    private double right = Double.NEGATIVE_INFINITY;
+    private double top = Double.POSITIVE_INFINITY;
+    private double bottom = Double.NEGATIVE_INFINITY;
+    private double wholeNear = Double.POSITIVE_INFINITY;
+    private double wholeFar = Double.NEGATIVE_INFINITY;
+
+    Gathering(Eye eye) {
+      this.eye = eye;
+    }
+
+    Extent boxes(List<Vec3> corners) {
+      for (int i = 0; i + 7 < corners.size(); i += 8) box(corners.subList(i, i + 8));
+      return new Extent(
+          far >= 0, Math.max(0, near), far, left, right, top, bottom, wholeNear, wholeFar);
+    }
+
+    private void box(List<Vec3> c) {
+      for (Vec3 p : c) {
+        wholeNear = Math.min(wholeNear, -p.z());
+        wholeFar = Math.max(wholeFar, -p.z());
+      }
+      for (int[] face : FACES) {
+        List<Vec3> polygon = new ArrayList<>();
+        for (int k : face) polygon.add(c.get(k));
+        for (Vec3 p : cut(polygon, 0, 0, -1)) outline(p);
+        for (Vec3 p : insideFrame(polygon)) {
+          near = Math.min(near, -p.z());
+          far = Math.max(far, -p.z());
+        }
+      }
+      if (holdsLens(c)) {
+        near = 0;
+        far = Math.max(far, 0);
+      }
+    }
+
+    private List<Vec3> insideFrame(List<Vec3> polygon) {
+      List<Vec3> p = cut(polygon, 0, 0, -1);
+      p = cut(p, 1, 0, eye.window().left());
+      p = cut(p, -1, 0, -eye.window().right());
+      p = cut(p, 0, 1, eye.window().bottom());
+      return cut(p, 0, -1, -eye.window().top());
+    }
+
+    private void outline(Vec3 p) {
+      if (-p.z() < AT_THE_LENS_M) return;
+      double across = eye.window().across(p.x(), p.z()), down = eye.window().down(p.y(), p.z());
+      left = Math.min(left, across);
+      right = Math.max(right, across);
+      top = Math.min(top, down);
+      bottom = Math.max(bottom, down);
+    }
+
+    /** The part of a polygon where a·x + b·y + c·z is 0 or more (Sutherland and Hodgman, 1974). */
+    private static List<Vec3> cut(List<Vec3> polygon, double a, double b, double c) {
+      List<Vec3> kept = new ArrayList<>();
+      for (int i = 0; i < polygon.size(); i++) {
+        Vec3 p = polygon.get(i), q = polygon.get((i + 1) % polygon.size());
+        double dp = a * p.x() + b * p.y() + c * p.z(), dq = a * q.x() + b * q.y() + c * q.z();
+        if (dp >= 0) kept.add(p);
+        if (dp >= 0 != dq >= 0) kept.add(p.toward(q, dp / (dp - dq)));
+      }
+      return kept;
+    }
+
+    /** Whether the lens is inside a box, told by its edges from corner 0. */
+    private static boolean holdsLens(List<Vec3> c) {
+      Vec3 o = c.get(0), x = c.get(1).minus(o), y = c.get(2).minus(o), z = c.get(4).minus(o);
+      double volume = x.cross(y).dot(z);
+      if (Math.abs(volume) < 1e-12) return false;
+      Vec3 p = Vec3.ZERO.minus(o);
+      double u = p.cross(y).dot(z) / volume,
+          v = x.cross(p).dot(z) / volume,
+          w = x.cross(y).dot(p) / volume;
+      return u >= 0 && u <= 1 && v >= 0 && v <= 1 && w >= 0 && w <= 1;
+    }
+  }
+}

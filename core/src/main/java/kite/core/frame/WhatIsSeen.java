@@ -1,0 +1,73 @@
+package kite.core.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.document.Camera;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.evaluate.Plan;
+
+/** Everything a camera sees at the frame a plan last evaluated, and why it sees nothing. */
+public final class WhatIsSeen {
+
+  /** A piece with its extent, and which of the camera's clips cut it. */
+  public record Seen(Piece piece, Extent extent, boolean cutNear, boolean cutFar) {}
+
+  private WhatIsSeen() {}
+
+  /** Shown pieces inside the frame, also those that the clips cut away whole. */
+  public static List<Seen> of(Sequence s, Plan plan, Camera camera) {
+    Eye eye = Eye.of(plan, camera.id());
+    int o = plan.slot(camera.id()) * Plan.LENS;
+    double near = plan.lens()[o + 3], far = plan.lens()[o + 4];
+    List<Seen> all = new ArrayList<>();
+    for (Piece p : s.all(Piece.class)) {
+      if (!s.isShown(p)) continue;
+      Extent e = Extent.of(plan, eye, p.id());
+      if (e != null && e.inFrame()) all.add(new Seen(p, e, e.nearM() < near, e.farM() > far));
+    }
+    return all;
+  }
+
+  /** Why a camera's picture is empty, in one sentence; empty when there is something in it. */
+  public static String whyEmpty(Sequence s, Plan plan, Camera camera) {
+    Eye eye = Eye.of(plan, camera.id());
+    int o = plan.slot(camera.id()) * Plan.LENS;
+    double near = plan.lens()[o + 3], far = plan.lens()[o + 4];
+    List<String> hidden = new ArrayList<>(),
+        tooFar = new ArrayList<>(),
+        tooNear = new ArrayList<>();
+    int pieces = 0, ahead = 0, beside = 0;
+    for (Piece p : s.all(Piece.class)) {
+      if (p.shape() instanceof Shape.Group) continue;
+      Extent e = Extent.of(plan, eye, p.id());
+      if (e == null) continue;
+      pieces++;
+      if (e.wholeFarM() > 0) ahead++;
+      if (!e.inFrame()) {
+        if (e.wholeFarM() > 0) beside++;
+        continue;
+      }
+      if (!s.isShown(p)) hidden.add(p.name());
+      else if (e.nearM() > far) tooFar.add(p.name());
+      else if (e.farM() < near) tooNear.add(p.name());
+      else return "";
+    }
+    if (pieces == 0) return "There is nothing in the set yet. Add a stand-in or bring in a model.";
+    if (!tooFar.isEmpty())
+      return named(tooFar) + " beyond the far clip. Move the far clip out on the depth ruler.";
+    if (!tooNear.isEmpty())
+      return named(tooNear)
+          + " nearer than the near clip. Move the near clip in on the depth ruler.";
+    if (!hidden.isEmpty())
+      return named(hidden) + " in frame, but hidden: by its eye in the roster, or by its layer.";
+    if (ahead == 0) return "Everything is behind this camera. It faces away from the set.";
+    return beside + " pieces are ahead of this camera, all outside its frame.";
+  }
+
+  private static String named(List<String> names) {
+    if (names.size() == 1) return "“" + names.get(0) + "” is";
+    return "“" + names.get(0) + "” and " + (names.size() - 1) + " more are";
+  }
+}

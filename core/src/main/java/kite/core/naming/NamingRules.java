@@ -1,0 +1,97 @@
+package kite.core.naming;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Pattern;
+import kite.core.document.Camera;
+import kite.core.document.CutEntry;
+import kite.core.document.Entity;
+import kite.core.document.Mark;
+import kite.core.document.Naming;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+
+/** Names against the rules of the production. */
+public final class NamingRules {
+
+  /** A name that breaks a rule, and one that keeps it. */
+  public record Breach(String id, String name, String better) {}
+
+  private NamingRules() {}
+
+  /** Every breach, shots first in the order of the cut. */
+  public static List<Breach> breaches(Sequence s) {
+    Naming n = s.header().standards().naming();
+    List<Breach> all = new ArrayList<>();
+    if (!n.shots().isEmpty()) shots(s, n.shots(), all);
+    for (Entity e : s.entities().values()) {
+      Naming.Style style =
+          e instanceof Camera
+              ? n.cameras()
+              : e instanceof Piece || e instanceof Mark ? n.pieces() : null;
+      if (style == null) continue;
+      String better = styled(e.name(), style);
+      if (!better.equals(e.name())) all.add(new Breach(e.id(), e.name(), better));
+    }
+    return all;
+  }
+
+  private static void shots(Sequence s, String pattern, List<Breach> all) {
+    List<CutEntry> cuts = new ArrayList<>(s.all(CutEntry.class));
+    cuts.sort((a, b) -> Integer.compare(a.firstFrame(), b.firstFrame()));
+    Pattern fits = Pattern.compile(regex(pattern, s.header().code()));
+    Set<String> used = new HashSet<>();
+    for (CutEntry c : cuts) if (fits.matcher(c.name()).matches()) used.add(c.name());
+    int number = 10;
+    Set<String> seen = new HashSet<>();
+    for (CutEntry c : cuts) {
+      if (fits.matcher(c.name()).matches() && seen.add(c.name())) continue;
+      String better = numbered(pattern, s.header().code(), number);
+      while (!used.add(better)) better = numbered(pattern, s.header().code(), number += 10);
+      all.add(new Breach(c.id(), c.name(), better));
+    }
+  }
+
+  private static String regex(String pattern, String code) {
+    StringBuilder b = new StringBuilder();
+    for (String piece : pattern.split("(?<=#)(?=[^#])|(?<=[^#])(?=#)"))
+      b.append(
+          piece.startsWith("#")
+              ? "[0-9]{" + piece.length() + "}"
+              : Pattern.quote(piece.replace("{sequence}", code)));
+    return b.toString();
+  }
+
+  private static String numbered(String pattern, String code, int number) {
+    String text = pattern.replace("{sequence}", code);
+    int from = text.indexOf('#'), to = text.lastIndexOf('#') + 1;
+    if (from < 0) return text + number;
+    String digits = Integer.toString(number);
+    while (digits.length() < to - from) digits = "0" + digits;
+    return text.substring(0, from) + digits + text.substring(to);
+  }
+
+  /** A name of several words as a style writes it. */
+  static String styled(String name, Naming.Style style) {
+    if (style == Naming.Style.AS_TYPED) return name;
+    List<String> words = new ArrayList<>();
+    for (String w : name.trim().split("[\\s_-]+|(?<=[a-z])(?=[A-Z])"))
+      if (!w.isEmpty()) words.add(w);
+    if (words.isEmpty()) return name;
+    StringBuilder b = new StringBuilder();
+    for (String w : words) {
+      switch (style) {
+        case UNDERSCORES -> b.append(b.length() > 0 ? "_" : "").append(w.toLowerCase());
+        case JOINED -> b.append(first(w));
+        default -> b.append(b.length() > 0 ? " " + w : first(w));
+      }
+    }
+    return b.toString();
+  }
+
+  private static String first(String w) {
+    return Character.toUpperCase(w.charAt(0)) + w.substring(1);
+  }
+}

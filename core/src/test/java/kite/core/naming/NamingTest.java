@@ -1,0 +1,90 @@
+package kite.core.naming;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import kite.core.RandomDocuments;
+import kite.core.command.Command;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Rename;
+import kite.core.command.SequenceCommand;
+import kite.core.document.CameraPackage;
+import kite.core.document.Header;
+import kite.core.document.Naming;
+import kite.core.document.Own;
+import kite.core.document.Rate;
+import kite.core.document.Sequence;
+import kite.core.document.Standards;
+import kite.core.document.StandardsChange;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
+import org.junit.jupiter.api.Test;
+
+class NamingTest {
+  private static Sequence following(Naming n) {
+    Sequence s = RandomDocuments.of(3);
+    Standards a = s.header().standards();
+    Standards b =
+        new Standards(a.rate(), a.cameraPackage(), a.nearClipM(), a.farClipM(), a.kits(), n);
+    return Edit.apply(s, List.of(new SequenceCommand.Follow(b)));
+  }
+
+  @Test
+  void everyBreachIsMendedByTheNameProposed() {
+    for (Naming.Style style : Naming.Style.values()) {
+      Sequence s = following(new Naming("{sequence}_####", style, style));
+      s =
+          Edit.apply(
+              s, List.of(new Rename("cut1", "the second one"), new Rename("mark", "old gate")));
+      List<NamingRules.Breach> breaches = NamingRules.breaches(s);
+      assertTrue(breaches.stream().anyMatch(b -> b.id().equals("cut1")));
+      List<Command> fix =
+          breaches.stream()
+              .map(b -> (Command) new Rename(b.id(), b.better()))
+              .collect(Collectors.toList());
+      assertEquals(List.of(), NamingRules.breaches(Edit.apply(s, fix)));
+    }
+  }
+
+  @Test
+  void stylesWriteNamesAsTheySay() {
+    assertEquals("runaway_kite", NamingRules.styled("Runaway kite", Naming.Style.UNDERSCORES));
+    assertEquals("RunawayKite", NamingRules.styled("runaway_kite", Naming.Style.JOINED));
+    assertEquals("Runaway kite", NamingRules.styled("runaway kite", Naming.Style.SENTENCE));
+  }
+
+  @Test
+  void newStandardsReachWhoFollowsAndLeaveWhoDecides() {
+    Sequence s = RandomDocuments.of(3);
+    Header h = s.header();
+    Own own = new Own(new Rate(25, 1), null, null, null, null);
+    Header keepsRate =
+        new Header(
+            h.code(),
+            h.title(),
+            h.firstFrame(),
+            h.lastFrame(),
+            h.displayUnit(),
+            h.gridM(),
+            h.gridLines(),
+            h.standards(),
+            own);
+    s = Edit.apply(s, List.of(new SequenceCommand.SetHeader(keepsRate)));
+    Standards next =
+        Standards.of(
+            new Rate(30, 1),
+            new CameraPackage(new FilmBack(21.95, 18.59, 2), 2048, 858, Fit.HEIGHT, 0));
+    List<String> says = StandardsChange.sentences(s, next);
+    assertTrue(says.stream().noneMatch(t -> t.contains("rate")), "its own rate stays: " + says);
+    assertTrue(says.contains("Delivery 1280 × 720 → 2048 × 858"), says.toString());
+    assertTrue(
+        says.stream().anyMatch(t -> t.startsWith("Film back Super 35, 4-perf → Anamorphic 2×")),
+        says.toString());
+    Sequence followed = Edit.apply(s, List.of(new SequenceCommand.Follow(next)));
+    assertEquals(25, followed.header().rate().perSecond());
+    assertEquals(2048, followed.header().cameraPackage().deliveryWidth());
+    assertEquals(List.of(), StandardsChange.sentences(followed, next));
+  }
+}

@@ -1,0 +1,43 @@
+package kite.exchange.track;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import kite.core.bake.CameraTrack;
+import kite.exchange.BadFile;
+import kite.exchange.gltf.GltfCameras;
+
+/** Reads the cameras of a file with their motion, whatever kind of file it is. */
+public final class CameraTracks {
+  public static final int LARGEST_FILE = 64 << 20;
+
+  private CameraTracks() {}
+
+  /**
+   * @param fps frames a second of the sequence it comes into, for files that count seconds
+   * @throws BadFile with one sentence saying what is wrong and what to do
+   */
+  public static List<CameraTrack> read(String name, byte[] bytes, double fps) throws BadFile {
+    if (bytes.length > LARGEST_FILE)
+      throw new BadFile("The file has more than 64 MB; camera tracks are far smaller.");
+    String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+    String plain = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
+    List<CameraTrack> found =
+        switch (ending) {
+          case "usda", "usd" -> UsdTracks.read(text(bytes));
+          case "glb", "gltf" -> GltfCameras.read(bytes, fps);
+          case "csv", "tsv", "txt" -> List.of(TableTrack.read(text(bytes), plain));
+          default ->
+              throw new BadFile(
+                  "Camera tracks are read from .usda, .glb, .gltf and .csv; this is a ."
+                      + ending
+                      + " file.");
+        };
+    if (found.isEmpty()) throw new BadFile("There is no camera in " + name + ".");
+    return found;
+  }
+
+  private static String text(byte[] bytes) {
+    return new String(bytes, StandardCharsets.UTF_8);
+  }
+}

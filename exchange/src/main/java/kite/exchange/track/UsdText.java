@@ -1,0 +1,254 @@
+package kite.exchange.track;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import kite.exchange.BadFile;
+
+/**
+ * As much of OpenUSD's text form as places cameras: prims in one another, their attributes with
+ * numbers, tuples, lists and time samples, and the stage's metadata. What it does not know it
+ * skips.
+ */
+final class UsdText {
+  private static final int DEEPEST = 64;
+  private static final int MOST_PRIMS = 20_000;
+
+  /** A prim: what it is, its attributes by name, time samples by name, and what is inside it. */
+  static final class Prim {
+    String type = "";
+    String name = "";
+    final Map<String, Object> values = new LinkedHashMap<>();
+    final Map<String, TreeMap<Double, Object>> samples = new LinkedHashMap<>();
+    final List<Prim> children = new ArrayList<>();
+  }
+
+  private final String text;
+  private int at;
+  private int prims;
+
+  private UsdText(String text) {
+    this.text = text;
+  }
+
+  /** The stage: a nameless prim whose values are the stage's metadata. */
+  static Prim read(String text) throws BadFile {
+    if (!text.startsWith("#usda"))
+      throw new BadFile(
+          "This is not OpenUSD text: it does not begin with #usda. Write it as .usda, not as a"
+              + " binary file.");
+    UsdText t = new UsdText(text);
+    Prim stage = new Prim();
+    t.space();
+    if (t.peek() == '(') t.metadata(stage);
+    t.body(stage, 0, '\0');
+    return stage;
+  }
+
+  private BadFile bad(String what) {
+    int line = 1;
+    for (int i = 0; i < Math.min(at, text.length()); i++) if (text.charAt(i) == '\n') line++;
+    return new BadFile("The .usda file cannot be read at line " + line + ": " + what + ".");
+  }
+
+  private char peek() {
+    return at < text.length() ? text.charAt(at) : '\0';
+  }
+
+  private void space() {
+    while (at < text.length()) {
+      char c = text.charAt(at);
+      if (c == '#') while (at < text.length() && text.charAt(at) != '\n') at++;
+      else if (Character.isWhitespace(c) || c == ';') at++;
+      else return;
+    }
+  }
+
+  private String word() {
+    space();
+    int from = at;
+    while (at < text.length()
+        && (Character.isLetterOrDigit(text.charAt(at)) || "_:.[]-+".indexOf(text.charAt(at)) >= 0))
+      at++;
+    return text.substring(from, at);
+  }
+
+  private void metadata(Prim into) throws BadFile {
+    at++; // (
+    while (true) {
+      space();
+      if (peek() == ')') {
+        at++;
+        return;
+      }
+      if (peek() == '\0') throw bad("a bracket is never closed");
+      if (peek() == '"' || peek() == '\'') {
+        value(0);
+        continue;
+      }
+      String name = word();
+      if (name.isEmpty()) throw bad("metadata has no name");
+      space();
+      if (peek() == '=') {
+        at++;
+        into.values.put(name, value(0));
+      }
+    }
+  }
+
+  private void body(Prim prim, int depth, char end) throws BadFile {
+    if (depth > DEEPEST) throw bad("prims are nested more than " + DEEPEST + " deep");
+    while (true) {
+      space();
+      if (peek() == end) {
+        at++;
+        return;
+      }
+      if (peek() == '\0') throw bad("a prim is never closed");
+      String first = word();
+      if (first.equals("def") || first.equals("over") || first.equals("class")) prim(prim, depth);
+      else if (first.isEmpty()) throw bad("“" + peek() + "” was not expected");
+      else attribute(prim, first);
+    }
+  }
+
+  private void prim(Prim parent, int depth) throws BadFile {
+    if (++prims > MOST_PRIMS) throw bad("there are more than " + MOST_PRIMS + " prims");
+    Prim p = new Prim();
+    space();
+    if (peek() != '"') p.type = word();
+    space();
+    if (!(value(0) instanceof String name)) throw bad("a prim has no name");
+    p.name = name;
+    space();
+    if (peek() == '(') metadata(new Prim());
+    space();
+    if (peek() != '{') throw bad("a prim has no body");
+    at++;
+    body(p, depth + 1, '}');
+    parent.children.add(p);
+  }
+
+  private void attribute(Prim prim, String first) throws BadFile {
+    String name = first;
+    while (true) { // custom uniform double3 xformOp:translate: the last word is the name
+      space();
+      char c = peek();
+      if (c == '=' || c == '\0' || c == '(' || c == '}' || c == '{') break;
+      String next = word();
+      if (next.isEmpty()) throw bad("“" + c + "” was not expected");
+      if (next.equals("def") || next.equals("over")) throw bad("an attribute has no value");
+      name = next;
+      if (at < text.length() && text.charAt(at) == '\n') break;
+    }
+    space();
+    if (peek() == '{') { // variantSet and the like
+      value(0);
+      return;
+    }
+    if (peek() == '=') {
+      at++;
+      space();
+      Object v = value(0);
+      if (name.endsWith(".timeSamples") && v instanceof TreeMap<?, ?> m) {
+        TreeMap<Double, Object> samples = new TreeMap<>();
+        m.forEach((k, x) -> samples.put((Double) k, x));
+        prim.samples.put(name.substring(0, name.length() - ".timeSamples".length()), samples);
+      } else {
+        prim.values.put(name, v);
+      }
+    }
+    space();
+    if (peek() == '(') metadata(new Prim());
+  }
+
+  /** A number, text, word, list of values (brackets of both kinds) or map from number to value. */
+  private Object value(int depth) throws BadFile {
+    if (depth > DEEPEST) throw bad("brackets are nested more than " + DEEPEST + " deep");
+    space();
+    char c = peek();
+    if (c == '"' || c == '\'') return quoted(c);
+    if (c == '@' || c == '<') {
+      int end = text.indexOf(c == '@' ? '@' : '>', at + 1);
+      if (end < 0) throw bad("a path is never closed");
+      String s = text.substring(at + 1, end);
+      at = end + 1;
+      return s;
+    }
+    if (c == '(' || c == '[') return list(c == '(' ? ')' : ']', depth);
+    if (c == '{') return map(depth);
+    if (Character.isDigit(c) || c == '-' || c == '+' || c == '.') return number();
+    String w = word();
+    if (w.isEmpty()) throw bad("a value is missing");
+    return w.equals("inf") || w.equals("nan") ? Double.NaN : w;
+  }
+
+  private Double number() throws BadFile {
+    int from = at;
+    while (at < text.length() && "0123456789+-.eEinf".indexOf(text.charAt(at)) >= 0) at++;
+    try {
+      return Double.parseDouble(text.substring(from, at));
+    } catch (NumberFormatException e) {
+      throw bad("“" + text.substring(from, at) + "” is not a number");
+    }
+  }
+
+  private String quoted(char c) throws BadFile {
+    String three = ("" + c).repeat(3);
+    boolean longText = text.startsWith(three, at);
+    int from = at + (longText ? 3 : 1), end = from;
+    while (true) {
+      if (end >= text.length()) throw bad("a text is never closed");
+      if (text.charAt(end) == '\\') end += 2;
+      else if (longText ? text.startsWith(three, end) : text.charAt(end) == c) break;
+      else end++;
+    }
+    at = end + (longText ? 3 : 1);
+    return text.substring(from, Math.min(end, text.length()));
+  }
+
+  private List<Object> list(char end, int depth) throws BadFile {
+    at++;
+    List<Object> all = new ArrayList<>();
+    while (true) {
+      space();
+      if (peek() == ',') {
+        at++;
+        continue;
+      }
+      if (peek() == end) {
+        at++;
+        return all;
+      }
+      if (peek() == '\0') throw bad("a bracket is never closed");
+      all.add(value(depth + 1));
+    }
+  }
+
+  /** Time samples; other maps are read over and come back empty. */
+  private TreeMap<Double, Object> map(int depth) throws BadFile {
+    at++;
+    TreeMap<Double, Object> all = new TreeMap<>();
+    while (true) {
+      space();
+      if (peek() == ',') {
+        at++;
+        continue;
+      }
+      if (peek() == '}') {
+        at++;
+        return all;
+      }
+      if (peek() == '\0') throw bad("a brace is never closed");
+      Object key = value(depth + 1);
+      space();
+      if (peek() == ':' || peek() == '=') {
+        at++;
+        Object v = value(depth + 1);
+        if (key instanceof Double d) all.put(d, v);
+      }
+    }
+  }
+}

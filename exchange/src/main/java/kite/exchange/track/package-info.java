@@ -1,0 +1,2 @@
+/** Camera tracks from OpenUSD text, glTF and tables of numbers. */
+package kite.exchange.track;

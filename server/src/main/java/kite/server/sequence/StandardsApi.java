@@ -1,0 +1,53 @@
+package kite.server.sequence;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import kite.server.Problem;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A production's standards: looking at them, at what a change would do, and changing them. */
+@RestController
+@RequestMapping("/api")
+class StandardsApi {
+  private static final int LONGEST = 200_000;
+  private final StandardsStore store;
+
+  StandardsApi(StandardsStore store) {
+    this.store = store;
+  }
+
+  /**
+   * @param version as it was given with the standards that were changed
+   * @param standards the core's JSON as text
+   */
+  record Asked(int version, String standards) {}
+
+  @GetMapping("/sequences/{id}/standards")
+  StandardsStore.Agreed of(@PathVariable UUID id) {
+    return store.of(id);
+  }
+
+  /** What these standards would change, sequence by sequence; changes nothing. */
+  @PostMapping("/productions/{id}/standards/effects")
+  List<StandardsStore.Effect> effects(@PathVariable UUID id, @RequestBody Asked asked) {
+    return store.effects(id, text(asked));
+  }
+
+  @PostMapping("/productions/{id}/standards")
+  StandardsStore.Agreed agree(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
+    return store.agree(id, asked.version(), text(asked), who.getName());
+  }
+
+  private static String text(Asked asked) {
+    if (asked.standards() == null || asked.standards().length() > LONGEST)
+      throw new Problem(HttpStatus.BAD_REQUEST, "request", "Standards are a JSON text.");
+    return asked.standards();
+  }
+}

@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import { answer, Refused, theCore } from '../core/load';
+import type { Unit } from '../core/types';
+import { say } from '../sequence/store';
+
+/** A number that is no channel: typed with units and arithmetic, taken on Enter or when left. */
+export function TextNumber({
+  label,
+  value,
+  unit,
+  disabled = false,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  unit: Unit;
+  disabled?: boolean;
+  /** Gives false when it was refused: the text then stays to be mended. */
+  onChange: (v: number) => boolean | void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const [bad, setBad] = useState(false);
+  const shown = theCore().showNumber(value, unit);
+  const commit = () => {
+    if (text === null) return;
+    if (text.trim() === shown) {
+      setText(null);
+      return;
+    }
+    try {
+      const v = answer<{ value: number }>(theCore().readNumber(text, unit, value)).value;
+      if (onChange(v) === false) setBad(true);
+      else {
+        setText(null);
+        setBad(false);
+      }
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      say(e.message, true);
+      setBad(true);
+    }
+  };
+  return (
+    <label className="text-number">
+      <span>{label}</span>
+      <input
+        type="text"
+        className="mono"
+        value={text ?? shown}
+        disabled={disabled}
+        aria-invalid={bad}
+        onFocus={(e) => e.currentTarget.select()}
+        onChange={(e) => {
+          setText(e.target.value);
+          setBad(false);
+        }}
+        onBlur={commit}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Enter') commit();
+          if (e.key === 'Escape') {
+            setText(null);
+            setBad(false);
+          }
+        }}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,266 @@
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, Guide, Rule } from '../core/types';
+import { Choice } from '../rig/Choice';
+import { evaluated } from '../sequence/evaluated';
+import { edit, editProposed, mayKey, say, useSequence } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+import { aboutSubject, rulerOf } from './about';
+import { remember } from './history';
+
+const GUIDES: { form: Rule; name: string; across: number; down: number }[] = [
+  { form: 'thirds', name: 'Thirds', across: 0, down: 0 },
+  { form: 'goldenSection', name: 'Golden section', across: 0, down: 0 },
+  { form: 'goldenSpiral', name: 'Golden spiral', across: 0, down: 0 },
+  { form: 'diagonals', name: 'Diagonals', across: 0, down: 0 },
+  { form: 'triangles', name: 'Triangles', across: 0, down: 0 },
+  { form: 'centre', name: 'Centre cross', across: 0, down: 0 },
+  { form: 'grid', name: 'Grid', across: 4, down: 4 },
+  { form: 'horizon', name: 'Horizon', across: 0, down: 0 },
+  { form: 'actionSafe', name: 'Action safe', across: 0.9, down: 0.9 },
+  { form: 'titleSafe', name: 'Title safe', across: 0.8, down: 0.8 },
+  { form: 'aspect', name: 'Other aspect', across: 2.39, down: 1 },
+];
+
+/** Places a subject can be put at: the crossings of thirds, the middle, and whatever is clicked. */
+const CROSSINGS = [1 / 3, 1 / 2, 2 / 3];
+
+interface Reading {
+  headroom: number;
+  leadRoom: number;
+  backRoom: number;
+  faces: 'left' | 'right' | 'lens';
+  height: number;
+}
+
+const percent = (v: number) => `${Math.round(v * 100)} %`;
+
+/** Guides, readings, and putting a subject where it belongs. */
+export function CompositionCard({ camera }: { camera: Camera }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const about = useSequence((s) => s.about);
+  const [place, setPlace] = useState<[number, number]>([0.5, 0.4]);
+  const [size, setSize] = useState('');
+  evaluated();
+  const bars = rulerOf(camera.id).bars;
+  const subject = aboutSubject();
+  const reading = subject ? (JSON.parse(theCore().composition(camera.id, subject)) as Reading | null) : null;
+  const put = (by: 'move' | 'turn' | 'lens') => {
+    if (!subject) {
+      say('Choose a subject first: there is none ahead of this camera.', true);
+      return;
+    }
+    const share = size.trim() ? Number(size.replace('%', '')) / 100 : 0;
+    if (!(share >= 0 && share <= 20)) {
+      say('The size is a share of the frame’s height, e.g. 60 %.', true);
+      return;
+    }
+    remember(camera.id);
+    editProposed(
+      `Place ${entities[subject].name} by ${by}`,
+      theCore().placeSubject(camera.id, subject, '', place[0], place[1], share, by, frame, mayKey()),
+    );
+  };
+  return (
+    <div className="card" data-card="composition">
+      <div className="card-head">
+        <span className="card-name">Composition</span>
+      </div>
+      <GuideChips camera={camera} />
+      <Choice
+        label="Subject"
+        value={about}
+        options={[
+          ['', subject && !about ? `nearest: ${entities[subject]?.name ?? ''}` : 'the nearest'],
+          ...bars.map((b): [string, string] => [b.id, b.name]),
+          ...(about && !bars.some((b) => b.id === about)
+            ? [[about, entities[about]?.name ?? ''] as [string, string]]
+            : []),
+        ]}
+        onChange={(v) => useSequence.setState({ about: v })}
+      />
+      {reading ? (
+        <p className="says" data-testid="composition">
+          {reading.headroom < 0
+            ? `Cut at the top by ${percent(-reading.headroom)}`
+            : `Headroom ${percent(reading.headroom)}`}
+          {reading.faces === 'lens'
+            ? ` · faces us · ${percent(reading.leadRoom)} and ${percent(reading.backRoom)} beside`
+            : ` · faces ${reading.faces}: lead room ${percent(reading.leadRoom)}, behind ${percent(reading.backRoom)}`}
+          {` · ${percent(reading.height)} high`}
+        </p>
+      ) : (
+        <p className="says">No subject is ahead of this camera.</p>
+      )}
+      <div className="placing">
+        <svg
+          viewBox="0 0 160 90"
+          role="img"
+          aria-label="Where in the frame"
+          data-testid="placing"
+          onClick={(e) => {
+            const r = e.currentTarget.getBoundingClientRect();
+            let x = (e.clientX - r.left) / r.width;
+            let y = (e.clientY - r.top) / r.height;
+            for (const c of CROSSINGS) {
+              if (Math.abs(x - c) < 0.05) x = c;
+              if (Math.abs(y - c) < 0.07) y = c;
+            }
+            setPlace([x, y]);
+          }}
+        >
+          <rect width={160} height={90} rx={6} fill="#131f34" />
+          {[1 / 3, 2 / 3].map((v) => (
+            <path key={v} d={`M${v * 160} 0V90M0 ${v * 90}H160`} stroke="#34486b" />
+          ))}
+          <circle cx={place[0] * 160} cy={place[1] * 90} r={6} fill="#37b6a8" />
+        </svg>
+        <div className="placing-side">
+          <label className="text-number">
+            <span>Height in frame</span>
+            <input
+              type="text"
+              className="mono"
+              placeholder="as it is"
+              value={size}
+              onChange={(e) => setSize(e.target.value)}
+              onKeyDown={(e) => e.stopPropagation()}
+            />
+          </label>
+          <div className="buttons">
+            <Tip text="The camera travels and keeps its direction">
+              <button className="pill" onClick={() => put('move')}>
+                Move
+              </button>
+            </Tip>
+            <Tip text="Pan and tilt">
+              <button className="pill" onClick={() => put('turn')}>
+                Turn
+              </button>
+            </Tip>
+            <Tip text="Focal length for the size, pan and tilt for the place">
+              <button className="pill" onClick={() => put('lens')}>
+                Lens
+              </button>
+            </Tip>
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function GuideChips({ camera }: { camera: Camera }) {
+  const [open, setOpen] = useState<Rule | null>(null);
+  const set = (label: string, guides: Guide[], surround = camera.surround) =>
+    edit(label, { kind: 'replace', entity: { ...camera, guides, surround } });
+  const change = (form: Rule, by: Partial<Guide>) =>
+    set(
+      'Change a guide',
+      camera.guides.map((g) => (g.form === form ? { ...g, ...by } : g)),
+    );
+  const now = camera.guides.find((g) => g.form === open);
+  return (
+    <>
+      <div className="primes" role="group" aria-label="Guides">
+        {GUIDES.map((g) => {
+          const on = camera.guides.some((x) => x.form === g.form);
+          return (
+            <button
+              key={g.form}
+              className={`chip ${on ? 'on' : ''}`}
+              aria-pressed={on}
+              onClick={() => {
+                setOpen(on ? null : g.form);
+                set(
+                  on ? `Hide ${g.name.toLowerCase()}` : `Show ${g.name.toLowerCase()}`,
+                  on
+                    ? camera.guides.filter((x) => x.form !== g.form)
+                    : [
+                        ...camera.guides,
+                        {
+                          form: g.form,
+                          across: g.across,
+                          down: g.down,
+                          turn: 0,
+                          colour: '#f6efe0',
+                          strength: 0.7,
+                        },
+                      ],
+                );
+              }}
+            >
+              {g.name}
+            </button>
+          );
+        })}
+      </div>
+      {now ? (
+        <div className="line">
+          {now.form === 'goldenSpiral' || now.form === 'triangles' ? (
+            <button
+              className="pill"
+              onClick={() => change(now.form, { turn: (now.turn + 1) % (now.form === 'triangles' ? 2 : 4) })}
+            >
+              Turn it
+            </button>
+          ) : null}
+          {now.form === 'grid' || now.form === 'aspect' ? (
+            <>
+              <input
+                type="number"
+                className="short mono"
+                aria-label={now.form === 'grid' ? 'Columns' : 'Aspect width'}
+                value={now.across}
+                step={now.form === 'grid' ? 1 : 0.01}
+                min={now.form === 'grid' ? 1 : 0.1}
+                onKeyDown={(e) => e.stopPropagation()}
+                onChange={(e) => change(now.form, { across: Number(e.target.value) || 1 })}
+              />
+              <span className="muted">×</span>
+              <input
+                type="number"
+                className="short mono"
+                aria-label={now.form === 'grid' ? 'Rows' : 'Aspect height'}
+                value={now.down}
+                step={now.form === 'grid' ? 1 : 0.01}
+                min={now.form === 'grid' ? 1 : 0.1}
+                onKeyDown={(e) => e.stopPropagation()}
+                onChange={(e) => change(now.form, { down: Number(e.target.value) || 1 })}
+              />
+            </>
+          ) : null}
+          <input
+            type="color"
+            aria-label="Colour of the guide"
+            value={now.colour}
+            onChange={(e) => change(now.form, { colour: e.target.value })}
+          />
+          <input
+            type="range"
+            aria-label="Strength of the guide"
+            min={0.1}
+            max={1}
+            step={0.1}
+            value={now.strength}
+            onChange={(e) => change(now.form, { strength: Number(e.target.value) })}
+          />
+        </div>
+      ) : null}
+      <div className="line">
+        <span className="line-label">Around the frame</span>
+        <input
+          type="range"
+          aria-label="How dark the surround is"
+          min={0}
+          max={1}
+          step={0.05}
+          value={camera.surround}
+          onChange={(e) => set('Darken the surround', camera.guides, Number(e.target.value))}
+        />
+        <span className="mono muted">{camera.surround >= 1 ? 'hidden' : percent(camera.surround)}</span>
+      </div>
+    </>
+  );
+}

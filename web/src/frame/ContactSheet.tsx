@@ -1,0 +1,108 @@
+import { useEffect, useRef } from 'react';
+import type { Camera } from '../core/types';
+import { theCore } from '../core/load';
+import { evaluated, LENS } from '../sequence/evaluated';
+import { useSettings } from '../sequence/settings';
+import { cutSpans, select, useSequence } from '../sequence/store';
+import { LensPicture } from '../views/LensPicture';
+import { rendererFor, stage } from '../views/stage';
+
+const TILE_PX = 320;
+
+/** Every camera's view of this frame, live: one tile is drawn after the other, so nothing waits. */
+export function ContactSheet() {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  const { cameraPackage } = useSettings();
+  const aspect = cameraPackage.deliveryWidth / cameraPackage.deliveryHeight;
+  const tiles = useRef(new Map<string, HTMLCanvasElement>());
+  const cameras = Object.values(entities)
+    .filter((e): e is Camera => e.kind === 'camera')
+    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  useEffect(() => {
+    const canvas = document.createElement('canvas');
+    const renderer = rendererFor(canvas);
+    renderer.setSize(TILE_PX, Math.round(TILE_PX / aspect));
+    const waiting = new Set<string>();
+    let asked = 0;
+    const ask = () => {
+      if (!asked) asked = requestAnimationFrame(next);
+    };
+    const all = () => {
+      for (const id of tiles.current.keys()) waiting.add(id);
+      ask();
+    };
+    const picture = new LensPicture(renderer, all);
+    const next = () => {
+      asked = 0;
+      const [id] = waiting;
+      if (id === undefined) return;
+      waiting.delete(id);
+      const tile = tiles.current.get(id);
+      if (tile) {
+        picture.draw(id, [1, 1]);
+        tile.getContext('2d')!.drawImage(canvas, 0, 0, tile.width, tile.height);
+        tile.dataset.drawn = String(useSequence.getState().frame);
+      }
+      if (waiting.size) ask();
+    };
+    all();
+    const leave = stage.listen(all);
+    return () => {
+      leave();
+      cancelAnimationFrame(asked);
+      picture.dispose();
+    };
+  }, [aspect, cameras.length]);
+  const spans = cutSpans();
+  evaluated();
+  return (
+    <section className="view contact-sheet" aria-label="Contact sheet">
+      <div className="view-bar">
+        <strong>Contact sheet</strong>
+        <span className="muted">{`${cameras.length} cameras on frame ${Math.round(frame)}`}</span>
+        <span className="grow" />
+        <button className="pill" onClick={() => useSequence.setState({ contactSheet: false })}>
+          Back to the views
+        </button>
+      </div>
+      {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
+      <div className="tiles">
+        {cameras.map((c) => {
+          const slot = theCore().slot(c.id);
+          const { lens } = evaluated();
+          const shot = spans.find((s) => s.camera === c.id && s.first <= frame && frame <= s.last);
+          return (
+            <button
+              key={c.id}
+              className={`tile ${shot ? 'live' : ''}`}
+              data-tile={c.id}
+              onClick={() => {
+                select(c.id);
+                useSequence.setState({ contactSheet: false });
+              }}
+            >
+              <canvas
+                width={TILE_PX}
+                height={Math.round(TILE_PX / aspect)}
+                ref={(el) => {
+                  if (el) tiles.current.set(c.id, el);
+                  else tiles.current.delete(c.id);
+                }}
+              />
+              <span className="tile-foot">
+                <span className="badge" style={{ background: c.colour }}>
+                  {c.letter}
+                </span>
+                <span className="name">{c.name}</span>
+                <span className="mono muted">{theCore().showNumber(lens[slot * LENS], 'millimetres')}</span>
+                {shot ? <span className="mono">{shot.shot}</span> : null}
+              </span>
+            </button>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,282 @@
+import { useEffect, useRef, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, Command } from '../core/types';
+import { drag } from '../lanes/dragging';
+import { evaluated } from '../sequence/evaluated';
+import { commitPreview, mayKey, preview, say, select, useSequence } from '../sequence/store';
+import { rulerOf, type Bar, type Ruler } from './about';
+
+const HEIGHT = 74;
+const ROWS = 3;
+const ROW = 11;
+const AXIS = 16;
+const LABEL_PX = 40;
+const LETTER_PX = 6.2;
+const MOST_BARS = 14;
+
+/** A logarithmic scale of metres over pixels. */
+interface Scale {
+  low: number;
+  high: number;
+  width: number;
+}
+
+const toX = (s: Scale, m: number) =>
+  (Math.log(Math.max(s.low, Math.min(s.high, m)) / s.low) / Math.log(s.high / s.low)) * s.width;
+const toM = (s: Scale, x: number) => s.low * Math.pow(s.high / s.low, Math.max(0, Math.min(1, x / s.width)));
+
+/** From just before the nearest thing to well behind the farthest subject. */
+function scaleOf(r: Ruler, width: number): Scale {
+  const near = Math.min(r.nearClipM, r.nearLimitM, ...r.bars.map((b) => Math.max(0.2, b.nearM)));
+  const far = Math.max(r.focusM, r.farLimitM ?? r.focusM * 2, ...r.bars.map((b) => b.farM), 4);
+  return { low: Math.max(0.01, near * 0.7), high: Math.max(far * 2.2, near * 20), width };
+}
+
+/** Round distances, no nearer to each other on the screen than their labels are wide. */
+function ticks(s: Scale): number[] {
+  const all: number[] = [];
+  for (let k = Math.floor(Math.log10(s.low)); k <= Math.log10(s.high); k++)
+    for (const m of [1, 2, 5]) {
+      const v = m * 10 ** k;
+      if (v <= s.low || v >= s.high) continue;
+      if (all.length && toX(s, v) - toX(s, all[all.length - 1]) < LABEL_PX) continue;
+      if (toX(s, v) > LABEL_PX / 2 && toX(s, v) < s.width - LABEL_PX / 2) all.push(v);
+    }
+  return all;
+}
+
+/** A subject's bar with the row it is drawn in, and where its name goes; no name where there is no room. */
+interface Laid {
+  bar: Bar;
+  x: number;
+  width: number;
+  row: number;
+  side: 'start' | 'end' | 'none';
+}
+
+function laidOut(bars: Bar[], s: Scale): Laid[] {
+  const taken: [number, number][][] = Array.from({ length: ROWS }, () => []);
+  const free = (row: number, a: number, b: number) => taken[row].every(([c, d]) => b < c || a > d);
+  return bars.map((bar) => {
+    const x = toX(s, Math.max(s.low, bar.nearM));
+    const width = Math.max(5, toX(s, bar.farM) - x);
+    const name = bar.name.length * LETTER_PX + 8;
+    for (const side of ['start', 'end'] as const) {
+      const from = side === 'start' ? x : x - name;
+      const to = side === 'start' ? x + width + name : x + width;
+      if (from < 0 || to > s.width) continue;
+      const row = taken.findIndex((_, r) => free(r, from, to));
+      if (row < 0) continue;
+      taken[row].push([from, to]);
+      return { bar, x, width, row, side };
+    }
+    const row = Math.max(
+      0,
+      taken.findIndex((_, r) => free(r, x, x + width)),
+    );
+    taken[row].push([x, x + width]);
+    return { bar, x, width, row, side: 'none' as const };
+  });
+}
+
+/** Distance from the lens: clips, focus, what is sharp, and each subject's extent; all of it drags. */
+export function DepthRuler({ camera }: { camera: Camera }) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [width, setWidth] = useState(400);
+  const held = useRef<Scale | null>(null);
+  const frame = useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  useEffect(() => {
+    const o = new ResizeObserver(([e]) => setWidth(Math.max(80, e.contentRect.width)));
+    o.observe(svg.current!);
+    return () => o.disconnect();
+  }, []);
+  if (theCore().slot(camera.id) < 0) return null;
+  evaluated();
+  const r = rulerOf(camera.id);
+  const scale = held.current ? { ...held.current, width } : scaleOf(r, width);
+  const show = (m: number | null) => (m === null ? '∞' : theCore().showNumber(m, 'metres'));
+  const set = (channel: string, value: number): Command => ({
+    kind: 'setValue',
+    id: camera.id,
+    channel,
+    frame,
+    value,
+    key: mayKey(),
+  });
+  const follows = camera.focus && camera.focus.subjects.length > 0 && camera.focus.cues.length > 0;
+  const grab =
+    (label: string, from: number, commands: (m: number) => Command[]) => (e: React.PointerEvent) => {
+      held.current = scale;
+      const x = toX(scale, from);
+      const end = () => {
+        held.current = null;
+        window.removeEventListener('pointerup', end);
+      };
+      window.addEventListener('pointerup', end);
+      drag(e, (dx) => preview(label, ...commands(toM(scale, x + dx))));
+    };
+  const limits = (nearM: number, farM: number | null): Command => ({
+    kind: 'setLimits',
+    camera: camera.id,
+    frame,
+    nearM,
+    farM: farM ?? 1e9,
+    key: mayKey(),
+  });
+  const handle = (
+    name: string,
+    m: number,
+    colour: string,
+    shape: string,
+    y: number,
+    onDown: (e: React.PointerEvent) => void,
+    step: (m: number) => Command[],
+  ) => (
+    <g
+      key={name}
+      transform={`translate(${toX(scale, m)} 0)`}
+      tabIndex={0}
+      role="slider"
+      aria-label={name}
+      aria-valuenow={m}
+      aria-valuetext={show(m)}
+      data-ruler={name}
+      style={{ cursor: 'ew-resize' }}
+      onPointerDown={onDown}
+      onKeyDown={(e) => {
+        const by = e.key === 'ArrowLeft' ? 1 / 1.02 : e.key === 'ArrowRight' ? 1.02 : 0;
+        if (!by) return;
+        e.preventDefault();
+        e.stopPropagation();
+        preview(name, ...step(m * by));
+        commitPreview();
+      }}
+    >
+      <title>{`${name}: ${show(m)}`}</title>
+      <rect x={-7} y={0} width={14} height={HEIGHT} fill="transparent" />
+      <path d={`M0 0V${HEIGHT - AXIS}`} stroke={colour} strokeWidth={1.6} />
+      <path d={shape} transform={`translate(0 ${y})`} fill={colour} />
+    </g>
+  );
+  const focusTo = (m: number) => [set('focusDistance', m)];
+  return (
+    <div className="depth-ruler" data-testid="depth-ruler">
+      <svg ref={svg} height={HEIGHT} aria-label="Depth ruler">
+        <rect
+          x={toX(scale, r.nearLimitM)}
+          width={Math.max(1, toX(scale, r.farLimitM ?? scale.high) - toX(scale, r.nearLimitM))}
+          height={HEIGHT - AXIS}
+          fill="#b48af0"
+          opacity={0.26}
+        >
+          <title>{`Sharp from ${show(r.nearLimitM)} to ${show(r.farLimitM)}`}</title>
+        </rect>
+        <rect x={0} width={toX(scale, r.nearClipM)} height={HEIGHT - AXIS} fill="#f0785a" opacity={0.16} />
+        <rect
+          x={toX(scale, r.farClipM)}
+          width={Math.max(0, width - toX(scale, r.farClipM))}
+          height={HEIGHT - AXIS}
+          fill="#f0785a"
+          opacity={r.farClipM < scale.high ? 0.16 : 0}
+        />
+        {ticks(scale).map((m) => (
+          <g key={m} transform={`translate(${toX(scale, m)} 0)`}>
+            <path d={`M0 ${HEIGHT - AXIS}v4`} stroke="#8fa3bf" />
+            <text y={HEIGHT - 2} textAnchor="middle" fontSize={10} fill="#b9c3d3" fontFamily="IBM Plex Mono">
+              {show(m)}
+            </text>
+          </g>
+        ))}
+        {laidOut(r.bars.slice(0, MOST_BARS), scale).map(({ bar: b, x, width: w, row, side }) => (
+          <g
+            key={b.id}
+            transform={`translate(0 ${14 + row * (ROW + 2)})`}
+            data-bar={b.id}
+            opacity={b.inFrame ? 1 : 0.45}
+            style={{ cursor: 'pointer' }}
+            onClick={() => select(b.id)}
+          >
+            <title>{`${b.name}: ${show(b.pointM)} along the axis, ${show(b.straightM)} straight${b.inFrame ? '' : ', outside the frame'}`}</title>
+            <rect x={x} width={w} height={ROW} rx={3} fill="#37b6a8" />
+            {side === 'none' ? null : (
+              <text
+                x={side === 'end' ? x - 4 : x + w + 4}
+                y={9}
+                fontSize={10.5}
+                fontWeight={700}
+                textAnchor={side}
+                fill="#f6efe0"
+              >
+                {b.name}
+              </text>
+            )}
+          </g>
+        ))}
+        {handle(
+          'Near clip',
+          r.nearClipM,
+          '#f0785a',
+          'M0 0h7v5H5V9H0z',
+          0,
+          grab('Near clip', r.nearClipM, (m) => [set('nearClip', m)]),
+          (m) => [set('nearClip', m)],
+        )}
+        {r.farClipM < scale.high
+          ? handle(
+              'Far clip',
+              r.farClipM,
+              '#f0785a',
+              'M0 0h-7v5h2V9H0z',
+              0,
+              grab('Far clip', r.farClipM, (m) => [set('farClip', m)]),
+              (m) => [set('farClip', m)],
+            )
+          : handle(
+              'Far clip',
+              scale.high,
+              '#f0785a',
+              'M0 0h-7v5h2V9H0z',
+              0,
+              grab('Far clip', scale.high, (m) => [set('farClip', m)]),
+              (m) => [set('farClip', m)],
+            )}
+        {handle(
+          'Near limit of what is sharp',
+          r.nearLimitM,
+          '#cdb3f7',
+          'M0 0l-5 -4v8z',
+          HEIGHT - AXIS - 5,
+          grab('Near limit', r.nearLimitM, (m) => [limits(m, r.farLimitM)]),
+          (m) => [limits(m, r.farLimitM)],
+        )}
+        {handle(
+          'Far limit of what is sharp',
+          r.farLimitM ?? scale.high,
+          '#cdb3f7',
+          'M0 0l5 -4v8z',
+          HEIGHT - AXIS - 5,
+          grab('Far limit', r.farLimitM ?? scale.high, (m) => [
+            limits(r.nearLimitM, m > scale.high * 0.98 ? null : m),
+          ]),
+          (m) => [limits(r.nearLimitM, m)],
+        )}
+        {handle(
+          'Focus',
+          r.focusM,
+          '#b48af0',
+          'M0 -1l6 6-6 8-6-8z',
+          1,
+          (e) => {
+            if (follows) say('Focus follows its subjects. Let it go in the Focus card to set it by hand.');
+            else grab('Focus', r.focusM, focusTo)(e);
+          },
+          focusTo,
+        )}
+      </svg>
+      <span className="mono ruler-says">
+        {`focus ${show(r.focusM)} · clips ${show(r.nearClipM)} – ${show(r.farClipM)} · hyperfocal ${show(r.hyperfocalM)}`}
+      </span>
+    </div>
+  );
+}

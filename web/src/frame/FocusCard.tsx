@@ -1,0 +1,210 @@
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, Command, Cue, Focus } from '../core/types';
+import { edit, mayKey, say, useSequence, type Hit } from '../sequence/store';
+import { evaluated } from '../sequence/evaluated';
+import { Tip } from '../shell/Tip';
+import { rulerOf, sighting, type Sighting } from './about';
+
+const start = (prompt: string, take: (hit: Hit) => boolean | void) =>
+  useSequence.setState({ picking: { prompt, take } });
+
+const cue = (frame: number, travel: number, subject: string): Cue => ({
+  frame,
+  travel,
+  ease: 'slowBoth',
+  mix: { [subject]: 1 },
+});
+
+/** Focus that has a subject among those it follows. */
+function withSubjects(focus: Focus | null, ...ids: string[]): Focus {
+  const now = focus ?? { subjects: [], cues: [] };
+  const more = ids.filter((id) => !now.subjects.some((s) => s.entity === id));
+  return {
+    ...now,
+    subjects: [
+      ...now.subjects,
+      ...more.map((entity) => ({ entity, anchor: null, offset: [0, 0, 0] as [number, number, number] })),
+    ],
+  };
+}
+
+/** What is sharp: a distance, a clicked point, subjects, or a pull from one to the next. */
+export function FocusCard({ camera }: { camera: Camera }) {
+  const frame = useSequence((s) => s.frame);
+  const entities = useSequence((s) => s.entities);
+  const [pull, setPull] = useState(24);
+  evaluated();
+  const r = rulerOf(camera.id);
+  const focus = camera.focus;
+  const name = (id: string) => entities[id]?.name ?? 'a removed thing';
+  const at = Math.round(frame);
+  const setFocus = (label: string, next: Focus | null, ...more: Command[]) =>
+    edit(label, { kind: 'setFocus', camera: camera.id, focus: next }, ...more);
+  const distance = (m: number): Command => ({
+    kind: 'setValue',
+    id: camera.id,
+    channel: 'focusDistance',
+    frame,
+    value: m,
+    key: mayKey(),
+  });
+  const onPoint = () =>
+    start('Click what shall be sharp, in either view', (hit) => {
+      const s = JSON.parse(theCore().pointSighting(camera.id, ...hit.point)) as Sighting;
+      if (s.alongM <= 0) {
+        say('That point is behind the camera. Click something in front of it.', true);
+        return true;
+      }
+      const letGo: Command[] = focus ? [{ kind: 'setFocus', camera: camera.id, focus: null }] : [];
+      edit('Focus on a point', ...letGo, distance(s.alongM));
+    });
+  const follow = () =>
+    start('Click the subject that focus shall follow', (hit) => {
+      setFocus(`Focus follows ${name(hit.id)}`, {
+        subjects: withSubjects(null, hit.id).subjects,
+        cues: [cue(at, 0, hit.id)],
+      });
+    });
+  const rack = () =>
+    start('Rack focus: click the first subject', (first) => {
+      start(`Rack focus from ${name(first.id)}: click the second`, (second) => {
+        const next = withSubjects(focus, first.id, second.id);
+        const cues = next.cues.filter((c) => c.frame < at);
+        setFocus(`Rack focus from ${name(first.id)} to ${name(second.id)}`, {
+          ...next,
+          cues: [...cues, cue(at - 1, 0, first.id), cue(at, pull, second.id)].sort(
+            (a, b) => a.frame - b.frame,
+          ),
+        });
+        say(`Focus is pulled from ${name(first.id)} to ${name(second.id)} over ${pull} frames from here.`);
+      });
+      return true;
+    });
+  const both =
+    focus && focus.subjects.length > 1
+      ? focus.subjects.slice(0, 2).map((s) => sighting(camera.id, s.entity))
+      : null;
+  const held =
+    both?.[0] && both[1] && both[0].alongM > 0 && both[1].alongM > 0
+      ? (JSON.parse(theCore().holdBoth(camera.id, both[0].alongM, both[1].alongM)) as {
+          can: boolean;
+          says: string;
+          focusM: number;
+          fStop: number;
+        })
+      : null;
+  return (
+    <div className="card" style={{ borderLeftColor: 'var(--lilac)' }} data-card="focus">
+      <div className="card-head">
+        <span className="card-name">Focus</span>
+        <span className="mono muted">{theCore().showNumber(r.focusM, 'metres')}</span>
+      </div>
+      <p className="says">
+        {focus?.subjects.length
+          ? `Follows ${focus.subjects.map((s) => name(s.entity)).join(', ')}.`
+          : 'Stands at its distance, along the axis.'}
+      </p>
+      <div className="buttons">
+        <Tip text="Click a point in the lens view or the set: focus goes to its distance">
+          <button className="pill" onClick={onPoint}>
+            On a point …
+          </button>
+        </Tip>
+        <Tip text="Focus stays on a subject wherever it and the camera go">
+          <button className="pill" onClick={follow}>
+            Follow …
+          </button>
+        </Tip>
+        <Tip text="Everything from half this distance to the horizon is sharp">
+          <button
+            className="pill"
+            onClick={() => setFocus('Focus at the hyperfocal distance', null, distance(r.hyperfocalM))}
+          >
+            Hyperfocal
+          </button>
+        </Tip>
+      </div>
+      <div className="line">
+        <Tip text="Three clicks: this button, the first subject, the second. The pull begins on this frame.">
+          <button className="pill coral" onClick={rack}>
+            Rack focus …
+          </button>
+        </Tip>
+        <span className="muted">over</span>
+        <input
+          type="number"
+          className="short mono"
+          aria-label="Frames of the focus pull"
+          min={1}
+          max={10000}
+          value={pull}
+          onChange={(e) => setPull(Math.max(1, Math.min(10000, Math.round(Number(e.target.value)) || 1)))}
+          onKeyDown={(e) => e.stopPropagation()}
+        />
+        <span className="muted">frames</span>
+      </div>
+      {focus?.subjects.map((s) => (
+        <div className="line" key={s.entity}>
+          <span className="grow">{name(s.entity)}</span>
+          <button
+            className="pill"
+            aria-label={`Pull focus to ${name(s.entity)} from this frame`}
+            onClick={() =>
+              edit(`Pull focus to ${name(s.entity)}`, {
+                kind: 'putCue',
+                camera: camera.id,
+                part: 'focus',
+                cue: cue(at, pull, s.entity),
+              })
+            }
+          >
+            Pull to
+          </button>
+          <button
+            className="icon small"
+            aria-label={`Focus lets go of ${name(s.entity)}`}
+            onClick={() => {
+              const subjects = focus.subjects.filter((x) => x !== s);
+              const cues = focus.cues.map((c) => {
+                const mix = { ...c.mix };
+                delete mix[s.entity];
+                return { ...c, mix };
+              });
+              setFocus(`Let go of ${name(s.entity)}`, subjects.length ? { subjects, cues } : null);
+            }}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {focus ? (
+        <button className="pill" onClick={() => setFocus('Focus by hand', null, distance(r.focusM))}>
+          Let go: by hand from here
+        </button>
+      ) : null}
+      {held ? (
+        <p className={`says ${held.can ? '' : 'warn'}`} data-testid="hold-both">
+          {held.says}{' '}
+          {held.can && held.says.startsWith('Can') ? (
+            <button
+              className="pill"
+              onClick={() =>
+                edit('Hold both', {
+                  kind: 'setLimits',
+                  camera: camera.id,
+                  frame,
+                  nearM: Math.min(both![0]!.alongM, both![1]!.alongM),
+                  farM: Math.max(both![0]!.alongM, both![1]!.alongM),
+                  key: mayKey(),
+                })
+              }
+            >
+              Stop down
+            </button>
+          ) : null}
+        </p>
+      ) : null}
+    </div>
+  );
+}

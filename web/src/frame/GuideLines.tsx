@@ -1,0 +1,52 @@
+import { theCore } from '../core/load';
+import type { Camera } from '../core/types';
+import { evaluated } from '../sequence/evaluated';
+import { useSequence } from '../sequence/store';
+
+/** Guides over the delivery frame, and the dark around it. */
+export function GuideLines({
+  camera,
+  frame,
+}: {
+  camera: Camera;
+  frame: { left: number; top: number; width: number; height: number };
+}) {
+  useSequence((s) => s.version);
+  useSequence((s) => s.frame);
+  evaluated();
+  const guides =
+    camera.guides.length && theCore().slot(camera.id) >= 0
+      ? (JSON.parse(theCore().guideLines(camera.id)) as {
+          form: string;
+          colour: string;
+          strength: number;
+          lines: number[][];
+        }[])
+      : [];
+  return (
+    <>
+      {camera.surround < 1 ? (
+        <div
+          className="surround"
+          style={{ ...frame, boxShadow: `0 0 0 2000px rgba(20, 20, 20, ${camera.surround})` }}
+        />
+      ) : null}
+      <svg className="guides" style={frame} viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden>
+        {guides.map((g, i) =>
+          g.lines.map((l, k) => (
+            <polyline
+              key={`${i}-${k}`}
+              data-guide={g.form}
+              points={l.join(' ')}
+              fill="none"
+              stroke={g.colour}
+              strokeOpacity={g.strength}
+              strokeWidth={1.25}
+              vectorEffect="non-scaling-stroke"
+            />
+          )),
+        )}
+      </svg>
+    </>
+  );
+}

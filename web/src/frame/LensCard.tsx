@@ -1,0 +1,202 @@
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, Fit } from '../core/types';
+import { Fields, type ChannelInfo } from '../fields/NumberField';
+import { TextNumber } from '../fields/TextNumber';
+import { Choice } from '../rig/Choice';
+import { edit, editProposed, mayKey, useSequence } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+import { aboutSubject } from './about';
+import { remember } from './history';
+
+interface LensReport {
+  horizontalDegrees: number;
+  verticalDegrees: number;
+  diagonalDegrees: number;
+  filmBack: string;
+  squeeze: number;
+  reach: string;
+  note: string;
+}
+
+interface NamedBack {
+  name: string;
+  widthMm: number;
+  heightMm: number;
+  squeeze: number;
+}
+
+const FITS: [string, string][] = [
+  ['width', 'fit the width'],
+  ['height', 'fit the height'],
+  ['fill', 'fill the frame'],
+  ['showAll', 'show all of it'],
+];
+
+/** Focal length with the kit's stops, what it sees, and the film back it sees it on. */
+export function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[] }) {
+  const [more, setMore] = useState(false);
+  const [keep, setKeep] = useState(false);
+  const frame = useSequence((s) => s.frame);
+  const desk = useSequence((s) => s.desk);
+  const kits = useSequence((s) => s.header.standards.kits);
+  const entities = useSequence((s) => s.entities);
+  const r = JSON.parse(theCore().lensReport(camera.id)) as LensReport;
+  const full = desk === 'frame';
+  const focal = channels.find((c) => c.address === 'focalLength')!;
+  const subject = aboutSubject();
+  const setLens = (mm: number): boolean => {
+    remember(camera.id);
+    if (keep && subject)
+      return editProposed(
+        `${theCore().showNumber(mm, 'millimetres')}, keeping ${entities[subject].name}’s size`,
+        theCore().keepSize(camera.id, subject, mm, frame, mayKey()),
+      );
+    return edit(`Lens ${theCore().showNumber(mm, 'millimetres')}`, {
+      kind: 'setValue',
+      id: camera.id,
+      channel: 'focalLength',
+      frame,
+      value: mm,
+      key: mayKey(),
+    });
+  };
+  const angle = (side: string) => (v: number) =>
+    v > 0 && v < 180 ? setLens(theCore().focalLengthFor(camera.id, v, side)) : false;
+  const fitting = kits.filter((k) => k.squeeze === r.squeeze);
+  const primes = [
+    ...new Set(
+      fitting.flatMap((k) => k.lenses.filter((l) => l.shortestMm === l.longestMm).map((l) => l.shortestMm)),
+    ),
+  ].sort((a, b) => a - b);
+  const first = ['focalLength', 'fStop', 'focusDistance', 'nearClip', 'farClip'];
+  return (
+    <div className="card" style={{ borderLeftColor: 'var(--lilac)' }} data-card="lens">
+      <div className="card-head">
+        <span className="card-name">Lens</span>
+        <span className="tag" data-testid="reach">
+          {r.reach}
+        </span>
+        <button className="pill" aria-expanded={more} onClick={() => setMore(!more)}>
+          {more ? 'Less' : 'More'}
+        </button>
+      </div>
+      {r.note ? <p className="says warn">{r.note}</p> : null}
+      {full ? (
+        <div className="primes" role="group" aria-label="Primes of the kit">
+          {primes.map((mm) => (
+            <button
+              key={mm}
+              className={`chip ${Math.abs(mm - focal.value) < 0.005 ? 'on' : ''}`}
+              aria-pressed={Math.abs(mm - focal.value) < 0.005}
+              onClick={() => setLens(mm)}
+            >
+              {mm}
+            </button>
+          ))}
+        </div>
+      ) : null}
+      {full ? (
+        <label className="tick">
+          <input type="checkbox" checked={keep} onChange={(e) => setKeep(e.target.checked)} />
+          {subject
+            ? `Keep ${entities[subject]?.name ?? 'the subject'}’s size: the camera dollies`
+            : 'Keep the subject’s size (there is none in frame)'}
+        </label>
+      ) : null}
+      <div className="numbers">
+        <TextNumber
+          label="Sees across"
+          value={r.horizontalDegrees}
+          unit="degrees"
+          onChange={angle('across')}
+        />
+        {full ? (
+          <>
+            <TextNumber label="Sees up" value={r.verticalDegrees} unit="degrees" onChange={angle('up')} />
+            <TextNumber
+              label="Diagonal"
+              value={r.diagonalDegrees}
+              unit="degrees"
+              onChange={angle('diagonal')}
+            />
+          </>
+        ) : null}
+      </div>
+      <Fields
+        id={camera.id}
+        name={camera.name}
+        channels={channels.filter((c) => more || first.includes(c.address))}
+      />
+      {full ? <FilmBackChoice camera={camera} report={r} /> : null}
+    </div>
+  );
+}
+
+/** The film back: the sequence's, one of the trade's, or one of your own measures. */
+function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport }) {
+  const backs = JSON.parse(theCore().filmBacks()) as NamedBack[];
+  const own = camera.filmBack;
+  const set = (filmBack: Camera['filmBack'], fit: Fit | null) =>
+    edit('Film back', { kind: 'setBack', camera: camera.id, filmBack, fit });
+  const named = own ? backs.find((b) => b.widthMm === own.widthMm && b.heightMm === own.heightMm) : undefined;
+  return (
+    <>
+      <Choice
+        label="Film back"
+        value={own ? (named?.name ?? 'own') : ''}
+        options={[
+          ['', `the sequence’s: ${report.filmBack}`],
+          ...backs.map((b): [string, string] => [b.name, b.name]),
+          ['own', 'other measures …'],
+        ]}
+        onChange={(v) => {
+          if (v === '') set(null, camera.fit);
+          else if (v === 'own') set(own ?? { widthMm: 25, heightMm: 15, squeeze: 1 }, camera.fit);
+          else {
+            const { widthMm, heightMm, squeeze } = backs.find((b) => b.name === v)!;
+            set({ widthMm, heightMm, squeeze }, camera.fit);
+          }
+        }}
+      />
+      {own ? (
+        <div className="numbers">
+          <TextNumber
+            label="Width"
+            unit="millimetres"
+            value={own.widthMm}
+            onChange={(v) => set({ ...own, widthMm: v }, camera.fit)}
+          />
+          <TextNumber
+            label="Height"
+            unit="millimetres"
+            value={own.heightMm}
+            onChange={(v) => set({ ...own, heightMm: v }, camera.fit)}
+          />
+          <TextNumber
+            label="Squeeze"
+            unit="factor"
+            value={own.squeeze}
+            onChange={(v) => set({ ...own, squeeze: v }, camera.fit)}
+          />
+        </div>
+      ) : null}
+      <Choice
+        label="Fit"
+        value={camera.fit ?? ''}
+        options={[['', 'the sequence’s'], ...FITS]}
+        onChange={(v) => set(camera.filmBack, (v || null) as Fit | null)}
+      />
+      {own || camera.fit ? (
+        <p className="says own">
+          This camera decides for itself.{' '}
+          <Tip text="Follow the sequence’s film back and fit again">
+            <button className="pill" onClick={() => set(null, null)}>
+              Follow again
+            </button>
+          </Tip>
+        </p>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,79 @@
+import { theCore } from '../core/load';
+import type { Camera, Vec3 } from '../core/types';
+import { evaluated, LENS } from '../sequence/evaluated';
+import { lensCamera, useSequence } from '../sequence/store';
+
+/** A subject's stretch of the depth ruler, as the core gives it. */
+export interface Bar {
+  id: string;
+  name: string;
+  colour: string;
+  nearM: number;
+  farM: number;
+  pointM: number;
+  straightM: number;
+  inFrame: boolean;
+}
+
+export interface Ruler {
+  bars: Bar[];
+  nearClipM: number;
+  farClipM: number;
+  focusM: number;
+  nearLimitM: number;
+  farLimitM: number | null;
+  hyperfocalM: number;
+}
+
+export const rulerOf = (camera: string): Ruler => JSON.parse(theCore().depthRuler(camera)) as Ruler;
+
+/** Where a point stands to a camera: metres along the axis and straight, and its place in frame. */
+export interface Sighting {
+  x: number;
+  y: number;
+  z: number;
+  alongM: number;
+  straightM: number;
+  across: number | null;
+  down: number | null;
+}
+
+export function sighting(camera: string, subject: string): Sighting | null {
+  evaluated();
+  return JSON.parse(theCore().sighting(camera, subject, '')) as Sighting | null;
+}
+
+/** The subject that framing is about: the chosen one, else what is looked at, else the nearest. */
+export function aboutSubject(): string {
+  const s = useSequence.getState();
+  const id = lensCamera(s);
+  const camera = s.entities[id] as Camera | undefined;
+  if (!camera) return '';
+  if (s.about && s.entities[s.about]) return s.about;
+  const chosen = s.selected.find((x) => s.entities[x]?.kind === 'piece' || s.entities[x]?.kind === 'mark');
+  if (chosen) return chosen;
+  for (const p of camera.rig)
+    if (p.kind === 'attention' && p.on && p.subjects.length) return p.subjects[0].entity;
+  evaluated();
+  return rulerOf(id).bars.find((b) => b.inFrame)?.id ?? '';
+}
+
+/** The point that the camera orbits, and its distance along the axis. */
+export function aboutPoint(): { at: Vec3; alongM: number } {
+  const id = lensCamera(useSequence.getState());
+  const subject = aboutSubject();
+  const s = subject ? sighting(id, subject) : null;
+  if (s && s.alongM > 0.05) return { at: [s.x, s.y, s.z], alongM: s.alongM };
+  const slot = theCore().slot(id);
+  const { world, lens } = evaluated();
+  const o = slot * 16;
+  const d = lens[slot * LENS + 2];
+  return {
+    at: [
+      world[o + 12] - world[o + 8] * d,
+      world[o + 13] - world[o + 9] * d,
+      world[o + 14] - world[o + 10] * d,
+    ],
+    alongM: d,
+  };
+}

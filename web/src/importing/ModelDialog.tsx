@@ -1,0 +1,152 @@
+import { useEffect, useState } from 'react';
+import { theCore } from '../core/load';
+import { Choice } from '../rig/Choice';
+import { piece } from '../roster/create';
+import { edit, newId, say, select, useSequence } from '../sequence/store';
+import { FILE_UNITS } from '../setting/ShapeCard';
+import { closeDialog, Window } from '../shell/Window';
+import type { ModelReport } from '../views/models';
+import { modelsOf, readModel } from './bring';
+
+/** Above or below these a model is probably in another unit. */
+const LIKELY_M = { least: 0.02, most: 300 };
+
+/** Shows what is in a model before it is taken: size, triangles, animations, warnings, unit and up. */
+export function ModelDialog({ files }: { files: File[] }) {
+  const [queue] = useState(() => modelsOf(files));
+  const [index, setIndex] = useState(0);
+  const model = queue[index];
+  const [read, setRead] = useState<{ of: number; report?: ModelReport; error?: string } | null>(null);
+  const [unit, setUnit] = useState('1');
+  const [up, setUp] = useState('y');
+  useEffect(() => {
+    const stop = new AbortController();
+    readModel(queue[index], stop.signal).then(
+      (report) => setRead({ of: index, report }),
+      (e: unknown) =>
+        !stop.signal.aborted && setRead({ of: index, error: e instanceof Error ? e.message : String(e) }),
+    );
+    return () => stop.abort();
+  }, [queue, index]);
+  const now = read?.of === index ? read : null;
+  const next = () => (index + 1 < queue.length ? setIndex(index + 1) : closeDialog());
+  const r = now?.report;
+  const k = Number(unit);
+  const size = r ? [0, 1, 2].map((i) => (r.bounds[i + 3] - r.bounds[i]) * k) : [0, 0, 0];
+  if (up === 'z') [size[1], size[2]] = [size[2], size[1]];
+  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const longest = Math.max(...size);
+  const take = () => {
+    const name = model.name.replace(/\.[^.]+$/, '') || 'Model';
+    const clip = r!.clips[0] ?? null;
+    const id = newId('piece');
+    const shape = {
+      kind: 'model' as const,
+      asset: r!.asset,
+      clip,
+      clipStart: Math.round(useSequence.getState().frame),
+      clipSpeed: 1,
+      loops: true,
+      unitM: k,
+      zUp: up === 'z',
+      text: null,
+    };
+    if (!edit(`Bring in ${name}`, { kind: 'add', entity: piece(id, name, shape, '#cccccc') })) return;
+    select(id);
+    say(
+      `${name} is in: ${size.map(show).join(' × ')}, ${r!.triangles} triangles, ${clip ? `playing “${clip}”` : 'no animation'}.`,
+    );
+    next();
+  };
+  return (
+    <Window
+      title={queue.length > 1 ? `Bring in a model (${index + 1} of ${queue.length})` : 'Bring in a model'}
+      buttons={
+        <>
+          <button className="pill wide" onClick={next}>
+            {now?.error ? 'Close' : 'Leave it out'}
+          </button>
+          <button className="pill coral wide" disabled={!r} onClick={take}>
+            Bring it in
+          </button>
+        </>
+      }
+    >
+      <p>
+        <strong>{model.name}</strong>
+        {model.files.length > 1 ? ` with ${model.files.length - 1} files beside it` : ''}
+      </p>
+      {!now ? (
+        <p className="says" role="status">
+          The server is reading it … You can leave it out at any moment.
+        </p>
+      ) : null}
+      {now?.error ? (
+        <p className="error" role="alert">
+          {now.error}
+        </p>
+      ) : null}
+      {r ? (
+        <>
+          <div className="facts">
+            <span>Size</span>
+            <span className="mono" data-testid="import-size">
+              {size.map(show).join(' × ')}
+            </span>
+            <span>Triangles</span>
+            <span className="mono">{r.triangles.toLocaleString('en')}</span>
+            <span>Nodes</span>
+            <span className="mono">{r.fileNodes.length}</span>
+            <span>Animations</span>
+            <span>{r.clips.length ? r.clips.join(', ') : 'none'}</span>
+          </div>
+          <SizePicture size={size} />
+          {longest > LIKELY_M.most || longest < LIKELY_M.least ? (
+            <p className="says warn">
+              {`${show(longest)} is unlikely for a piece of a set. Is the file in another unit?`}
+            </p>
+          ) : null}
+          <Choice label="File unit" value={unit} options={FILE_UNITS} onChange={setUnit} />
+          <Choice
+            label="File’s up"
+            value={up}
+            options={[
+              ['y', '+Y, as glTF says'],
+              ['z', '+Z'],
+            ]}
+            onChange={setUp}
+          />
+          {r.warnings.map((w) => (
+            <p className="says warn" key={w}>
+              {w}
+            </p>
+          ))}
+        </>
+      ) : null}
+    </Window>
+  );
+}
+
+/** The model's box beside a person of 1.83 m. */
+function SizePicture({ size }: { size: number[] }) {
+  const tall = Math.max(size[1], 1.83) * 1.15;
+  const k = 92 / tall;
+  const w = Math.max(2, Math.min(150, size[0] * k));
+  const h = Math.max(1, size[1] * k);
+  const p = 1.83 * k;
+  return (
+    <svg
+      className="size-picture"
+      viewBox="0 0 260 100"
+      role="img"
+      aria-label="The model beside a person of 1.83 metres"
+    >
+      <path d="M0 98H260" stroke="#34486b" />
+      <rect x={40} y={98 - h} width={w} height={h} rx={3} fill="#37b6a8" opacity={0.75} />
+      <g transform={`translate(${60 + w} ${98 - p}) scale(${p / 100})`} fill="#f6efe0">
+        <circle cx={14} cy={8} r={8} />
+        <path d="M3 19h22l3 34h-5l-2 47h-7l-1-40-1 40H5L3 53H-2z" />
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,183 @@
+import { useEffect, useState } from 'react';
+import { answer, theCore } from '../core/load';
+import type { Command } from '../core/types';
+import { Choice } from '../rig/Choice';
+import { framesPerSecond } from '../sequence/settings';
+import { attempt, edit, newId, say, select, useSequence } from '../sequence/store';
+import { FILE_UNITS } from '../setting/ShapeCard';
+import { call } from '../shell/http';
+import { closeDialog, Window } from '../shell/Window';
+
+interface Track {
+  name: string;
+  frames: number[];
+  world: number[];
+  focalLengthMm: number[];
+  verticalDegrees: number;
+  zUp: boolean;
+  unitM: number;
+}
+
+/** Shows a camera track in plan and elevation, in the unit and axes chosen, before it becomes a camera. */
+export function TrackDialog({ file }: { file: File }) {
+  const header = useSequence((s) => s.header);
+  const [tracks, setTracks] = useState<Track[] | null>(null);
+  const [error, setError] = useState('');
+  const [index, setIndex] = useState(0);
+  const [unit, setUnit] = useState('1');
+  const [up, setUp] = useState('y');
+  useEffect(() => {
+    const stop = new AbortController();
+    call(
+      'POST',
+      `/api/assets/camera-tracks?name=${encodeURIComponent(file.name)}&fps=${framesPerSecond()}`,
+      file,
+      'application/octet-stream',
+      stop.signal,
+    )
+      .then((r) => r.json() as Promise<Track[]>)
+      .then((all) => {
+        setTracks(all);
+        setUnit(FILE_UNITS.find(([v]) => Math.abs(Number(v) - all[0].unitM) < 1e-9)?.[0] ?? '1');
+        setUp(all[0].zUp ? 'z' : 'y');
+      })
+      .catch((e: unknown) => !stop.signal.aborted && setError(e instanceof Error ? e.message : String(e)));
+    return () => stop.abort();
+  }, [file]);
+  const track = tracks?.[index];
+  const places = track
+    ? attempt(
+        () =>
+          answer<{ places: number[] }>(theCore().trackPlaces(JSON.stringify(track), Number(unit), up === 'z'))
+            .places,
+      )
+    : undefined;
+  const take = () => {
+    const id = newId('camera');
+    const commands = attempt(
+      () =>
+        answer<{ commands: Command[] }>(
+          theCore().cameraFromTrack(JSON.stringify(track), Number(unit), up === 'z', header.firstFrame, id),
+        ).commands,
+    );
+    if (!commands || !edit(`Bring in the camera ${track!.name}`, ...commands)) return;
+    select(id);
+    closeDialog();
+    say(`${track!.name} is in: ${track!.frames.length} frames from ${header.firstFrame} on.`);
+  };
+  const n = places ? places.length / 3 : 0;
+  const span = (axis: number) => {
+    let low = Infinity;
+    let high = -Infinity;
+    for (let i = 0; i < n; i++) {
+      low = Math.min(low, places![i * 3 + axis]);
+      high = Math.max(high, places![i * 3 + axis]);
+    }
+    return theCore().showNumber(n ? high - low : 0, 'metres');
+  };
+  return (
+    <Window
+      title="Bring in a camera track"
+      buttons={
+        <>
+          <button className="pill wide" onClick={closeDialog}>
+            {error ? 'Close' : 'Leave it out'}
+          </button>
+          <button className="pill coral wide" disabled={!track} onClick={take}>
+            Bring it in
+          </button>
+        </>
+      }
+    >
+      <p>
+        <strong>{file.name}</strong>
+      </p>
+      {!tracks && !error ? <p className="says">The server is reading it …</p> : null}
+      {error ? (
+        <p className="error" role="alert">
+          {error}
+        </p>
+      ) : null}
+      {track && places ? (
+        <>
+          {tracks.length > 1 ? (
+            <Choice
+              label="Camera"
+              value={String(index)}
+              options={tracks.map((t, i): [string, string] => [String(i), t.name])}
+              onChange={(v) => setIndex(Number(v))}
+            />
+          ) : null}
+          <div className="facts">
+            <span>Frames</span>
+            <span className="mono">{track.frames.length}</span>
+            <span>Travels</span>
+            <span
+              className="mono"
+              data-testid="track-span"
+            >{`${span(0)} · ${span(1)} · ${span(2)} in X, Y, Z`}</span>
+            <span>Lens</span>
+            <span className="mono">
+              {track.focalLengthMm.length
+                ? `${theCore().showNumber(Math.min(...track.focalLengthMm), 'millimetres')} – ${theCore().showNumber(Math.max(...track.focalLengthMm), 'millimetres')}`
+                : track.verticalDegrees
+                  ? `${theCore().showNumber(track.verticalDegrees, 'degrees')} high`
+                  : 'not in the file'}
+            </span>
+          </div>
+          <div className="track-pictures">
+            <Route places={places} across={0} down={2} name="Plan" />
+            <Route places={places} across={0} down={1} flip name="Elevation" />
+          </div>
+          <Choice label="File unit" value={unit} options={FILE_UNITS} onChange={setUnit} />
+          <Choice
+            label="File’s up"
+            value={up}
+            options={[
+              ['y', '+Y'],
+              ['z', '+Z'],
+            ]}
+            onChange={setUp}
+          />
+        </>
+      ) : null}
+    </Window>
+  );
+}
+
+/** A route seen along one axis, with its first frame marked. */
+function Route({
+  places,
+  across,
+  down,
+  flip = false,
+  name,
+}: {
+  places: number[];
+  across: number;
+  down: number;
+  flip?: boolean;
+  name: string;
+}) {
+  const n = places.length / 3;
+  const xs = Array.from({ length: n }, (_, i) => places[i * 3 + across]);
+  const ys = Array.from({ length: n }, (_, i) => places[i * 3 + down] * (flip ? -1 : 1));
+  const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 0.1);
+  const x = (v: number) => 75 + ((v - (Math.max(...xs) + Math.min(...xs)) / 2) / size) * 120;
+  const y = (v: number) => 55 + ((v - (Math.max(...ys) + Math.min(...ys)) / 2) / size) * 80;
+  return (
+    <figure>
+      <svg viewBox="0 0 150 110" role="img" aria-label={`${name} of the camera’s route`}>
+        <rect width={150} height={110} rx={8} fill="#131f34" />
+        <polyline
+          points={xs.map((v, i) => `${x(v)},${y(ys[i])}`).join(' ')}
+          fill="none"
+          stroke="#f2b441"
+          strokeWidth={2}
+        />
+        <circle cx={x(xs[0])} cy={y(ys[0])} r={4} fill="#f0785a" />
+      </svg>
+      <figcaption>{name}</figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,132 @@
+import { theCore } from '../core/load';
+import type { Entity } from '../core/types';
+import { evaluated } from '../sequence/evaluated';
+import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../sequence/store';
+import {
+  addMarkOn,
+  addThreeLights,
+  cameraAt,
+  duplicateSelected,
+  groupSelected,
+  removeSelected,
+} from './create';
+
+const get = useSequence.getState;
+
+/** The selected things that have a place, as the core takes them. */
+const placedIds = (): string[] => get().selected.filter((id) => theCore().slot(id) >= 0);
+
+export function align(axes: string, by: 'least' | 'centre' | 'most'): void {
+  const ids = placedIds();
+  if (ids.length < 2) {
+    say('Select two or more things: the others are aligned with the first.');
+    return;
+  }
+  evaluated();
+  editProposed('Align', theCore().align(JSON.stringify(ids), axes, by, get().frame, mayKey()));
+}
+
+export function setDown(): void {
+  evaluated();
+  editProposed('Set on the ground', theCore().setDown(JSON.stringify(placedIds()), 0, get().frame, mayKey()));
+}
+
+export function toGrid(): void {
+  evaluated();
+  editProposed('Snap to the grid', theCore().toGrid(JSON.stringify(placedIds()), get().frame, mayKey()));
+}
+
+const pick = (prompt: string, take: (hit: Hit) => boolean | void) =>
+  useSequence.setState({ picking: { prompt, take } });
+
+/** The selection's first thing goes to a clicked point of a surface. */
+export function toSurface(): void {
+  const [id] = placedIds();
+  if (!id) return;
+  pick('Click the surface it shall stand on', (hit) => {
+    evaluated();
+    editProposed('Set on a surface', theCore().toPoint(id, ...hit.point, get().frame, mayKey()));
+  });
+}
+
+/** The selection's first thing goes to the place of another. */
+export function toOther(): void {
+  const [id] = placedIds();
+  if (!id) return;
+  pick('Click the thing whose place it shall have', (hit) => {
+    evaluated();
+    const slot = theCore().slot(hit.id);
+    const { world } = evaluated();
+    const o = slot * 16 + 12;
+    editProposed(
+      'Snap to a point',
+      theCore().toPoint(id, world[o], world[o + 1], world[o + 2], get().frame, mayKey()),
+    );
+  });
+}
+
+export function isolate(): void {
+  const pieces = get().selected.filter((id) => get().entities[id]?.kind === 'piece');
+  useSequence.setState({ isolated: get().isolated ? null : pieces.length ? pieces : null });
+  if (!pieces.length && !get().isolated) say('Select the pieces that shall be seen alone.');
+}
+
+const isPiece = (e: Entity) => e.kind === 'piece';
+const isPlaced = (e: Entity) =>
+  e.kind === 'piece' || e.kind === 'mark' || (e.kind === 'light' && e.form !== 'sun');
+
+/** What can be done with the selection, for the roster's menu and the command box. */
+export const MORE: { name: string; fits: (e: Entity) => boolean; run: () => void }[] = [
+  {
+    name: 'Duplicate (Ctrl+D)',
+    fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air',
+    run: () => duplicateSelected(false),
+  },
+  { name: 'Make an instance', fits: isPiece, run: () => duplicateSelected(true) },
+  { name: 'Group the selection', fits: isPiece, run: groupSelected },
+  { name: 'See it alone', fits: isPiece, run: isolate },
+  { name: 'Set on the ground', fits: isPlaced, run: setDown },
+  { name: 'Set on a surface…', fits: isPlaced, run: toSurface },
+  { name: 'Snap to another thing…', fits: isPlaced, run: toOther },
+  { name: 'Snap to the grid', fits: isPlaced, run: toGrid },
+  {
+    name: 'Align centres with the first',
+    fits: isPlaced,
+    run: () => align('xz', 'centre'),
+  },
+  {
+    name: 'Put a mark on it',
+    fits: isPiece,
+    run: () => addMarkOn(get().selected[0], null),
+  },
+  {
+    name: 'Key, fill and rim light',
+    fits: isPiece,
+    run: () => addThreeLights(get().selected[0]),
+  },
+  {
+    name: 'A camera here',
+    fits: (e) => e.kind === 'mark',
+    run: () => {
+      const { world } = evaluated();
+      const o = theCore().slot(get().selected[0]) * 16 + 12;
+      cameraAt([world[o], world[o + 1], world[o + 2]]);
+    },
+  },
+  {
+    name: 'Take off its layer',
+    fits: (e) => 'layer' in e && e.layer !== null,
+    run: () =>
+      edit('Take off its layer', {
+        kind: 'lay',
+        ids: get().selected.filter((id) => 'layer' in get().entities[id]),
+        layer: null,
+      }),
+  },
+  {
+    name: 'Look through it',
+    fits: (e) => e.kind === 'camera',
+    run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
+  },
+  { name: 'Remove (Delete)', fits: () => true, run: removeSelected },
+];

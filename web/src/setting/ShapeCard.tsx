@@ -1,0 +1,212 @@
+import { theCore } from '../core/load';
+import type { Model, Piece, StandIn, Stance } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { Choice } from '../rig/Choice';
+import { edit, select, useSequence } from '../sequence/store';
+import { reportOf } from '../views/models';
+
+export const FILE_UNITS: [string, string][] = [
+  ['1', 'metres'],
+  ['0.01', 'centimetres'],
+  ['0.001', 'millimetres'],
+  ['0.3048', 'feet'],
+  ['0.0254', 'inches'],
+];
+
+const UPRIGHT: Stance = { headTurn: 0, headTilt: 0, leftArm: 0, rightArm: 0, lean: 0 };
+
+/** What a piece looks like. */
+export function ShapeCard({ piece }: { piece: Piece }) {
+  const selected = useSequence((s) => s.selected);
+  const entities = useSequence((s) => s.entities);
+  const shape = piece.shape;
+  const reshape = (next: Piece['shape'], colour = piece.colour): boolean =>
+    edit(`Reshape ${piece.name}`, { kind: 'reshape', id: piece.id, shape: next, colour });
+  if (shape.kind === 'group') return null;
+  if (shape.kind === 'instance') {
+    const like = entities[shape.of];
+    return (
+      <div className="card">
+        <div className="card-head">
+          <span className="card-name">Instance</span>
+        </div>
+        <p className="says">
+          Looks like{' '}
+          <button className="pill" onClick={() => select(shape.of)}>
+            {like?.name}
+          </button>{' '}
+          and changes with it.
+        </p>
+        <button className="pill" onClick={() => like?.kind === 'piece' && reshape(like.shape, like.colour)}>
+          Make it its own
+        </button>
+      </div>
+    );
+  }
+  if (shape.kind === 'model') return <ModelCard piece={piece} shape={shape} reshape={reshape} />;
+  const paint = (colour: string) => {
+    const same = selected.filter((id) => {
+      const e = entities[id];
+      return e?.kind === 'piece' && e.shape.kind === 'standIn';
+    });
+    edit(
+      'Paint',
+      ...same.map((id) => {
+        const p = entities[id] as Piece;
+        return { kind: 'reshape' as const, id, shape: p.shape, colour };
+      }),
+    );
+  };
+  const size = (key: 'width' | 'height' | 'depth', label: string) => (
+    <TextNumber
+      label={label}
+      unit="metres"
+      value={shape[key]}
+      onChange={(v) => reshape({ ...shape, [key]: v })}
+    />
+  );
+  return (
+    <div className="card">
+      <div className="card-head">
+        <span className="card-name">Stand-in</span>
+        <input
+          type="color"
+          aria-label="Colour"
+          value={piece.colour}
+          onChange={(e) => paint(e.target.value)}
+        />
+      </div>
+      <div className="numbers">
+        {size('width', 'Width')}
+        {size('height', 'Height')}
+        {size('depth', 'Depth')}
+      </div>
+      {shape.form === 'adult' || shape.form === 'child' || shape.form === 'sitting' ? (
+        <StanceFields shape={shape} reshape={reshape} />
+      ) : null}
+    </div>
+  );
+}
+
+function StanceFields({ shape, reshape }: { shape: StandIn; reshape: (next: StandIn) => boolean }) {
+  const now = shape.stance ?? UPRIGHT;
+  const scaled = (height: number) => ({
+    ...shape,
+    width: (shape.width * height) / shape.height,
+    height,
+    depth: (shape.depth * height) / shape.height,
+  });
+  const field = (key: keyof Stance, label: string) => (
+    <TextNumber
+      label={label}
+      unit="degrees"
+      value={now[key]}
+      onChange={(v) => reshape({ ...shape, stance: { ...now, [key]: v } })}
+    />
+  );
+  return (
+    <>
+      <div className="buttons">
+        {[1.1, 1.5, 1.65, 1.83].map((h) => (
+          <button key={h} className="chip" onClick={() => reshape(scaled(h))}>
+            {theCore().showNumber(h, 'metres')}
+          </button>
+        ))}
+      </div>
+      <div className="numbers">
+        {field('headTurn', 'Head turns')}
+        {field('headTilt', 'Head tilts')}
+        {field('leftArm', 'Left arm')}
+        {field('rightArm', 'Right arm')}
+        {field('lean', 'Leans')}
+      </div>
+    </>
+  );
+}
+
+function ModelCard({
+  piece,
+  shape,
+  reshape,
+}: {
+  piece: Piece;
+  shape: Model;
+  reshape: (next: Model) => boolean;
+}) {
+  const report = reportOf(shape.asset);
+  const nodes = (JSON.parse(theCore().anchors(piece.id)) as string[]).filter(Boolean);
+  return (
+    <div className="card">
+      <div className="card-head">
+        <span className="card-name">{shape.text === null ? 'Model' : 'Lettering'}</span>
+        {shape.text !== null ? (
+          <button
+            className="pill"
+            onClick={() => useSequence.setState({ dialog: { kind: 'lettering', id: piece.id } })}
+          >
+            Reword
+          </button>
+        ) : null}
+      </div>
+      {report ? <p className="says">{`${report.name} · ${report.triangles} triangles`}</p> : null}
+      {report?.clips.length ? (
+        <>
+          <Choice
+            label="Plays"
+            value={shape.clip ?? ''}
+            options={[['', 'no animation'], ...report.clips.map((c): [string, string] => [c, c])]}
+            onChange={(v) => reshape({ ...shape, clip: v || null })}
+          />
+          <Choice
+            label="At its end"
+            value={shape.loops ? 'loop' : 'hold'}
+            options={[
+              ['loop', 'begins again'],
+              ['hold', 'holds'],
+            ]}
+            onChange={(v) => reshape({ ...shape, loops: v === 'loop' })}
+          />
+          <div className="numbers">
+            <TextNumber
+              label="Begins on frame"
+              unit="factor"
+              value={shape.clipStart}
+              onChange={(v) => reshape({ ...shape, clipStart: v })}
+            />
+            <TextNumber
+              label="Speed"
+              unit="factor"
+              value={shape.clipSpeed}
+              onChange={(v) => reshape({ ...shape, clipSpeed: v })}
+            />
+          </div>
+        </>
+      ) : null}
+      <Choice
+        label="File unit"
+        value={String(shape.unitM)}
+        options={FILE_UNITS}
+        onChange={(v) => reshape({ ...shape, unitM: Number(v) })}
+      />
+      <Choice
+        label="File’s up"
+        value={shape.zUp ? 'z' : 'y'}
+        options={[
+          ['y', '+Y'],
+          ['z', '+Z'],
+        ]}
+        onChange={(v) => reshape({ ...shape, zUp: v === 'z' })}
+      />
+      {nodes.length ? (
+        <details className="nodes">
+          <summary>{`${nodes.length} named nodes: any can be looked at, or carry a mark`}</summary>
+          <ul>
+            {nodes.slice(0, 200).map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,248 @@
+import type { Entity } from '../core/types';
+import { theCore } from '../core/load';
+import { Fields, useChannels } from '../fields/NumberField';
+import { Choice } from '../rig/Choice';
+import { MORE } from '../roster/selectionActions';
+import { drawPath, removeSelected } from '../roster/create';
+import { evaluated } from '../sequence/evaluated';
+import { edit, useSequence } from '../sequence/store';
+import { Arrange } from './Arrange';
+import { AirCard } from './AirCard';
+import { LightCard } from './LightCard';
+import { MeasureCard } from './MeasureCard';
+import { PlateCard } from './PlateCard';
+import { ShapeCard } from './ShapeCard';
+
+type Thing = Exclude<Entity, { kind: 'camera' } | { kind: 'cutEntry' }>;
+
+/** The few controls of whatever is selected and is not a camera. */
+export function ThingPanel({ entity }: { entity: Thing }) {
+  const selected = useSequence((s) => s.selected);
+  const channels = useChannels(entity.id);
+  const find = (...names: string[]) => channels.filter((c) => names.includes(c.address));
+  const placed =
+    entity.kind === 'piece' || entity.kind === 'mark' || (entity.kind === 'light' && entity.form !== 'sun');
+  const more = MORE.filter(
+    (m) =>
+      m.fits(entity) &&
+      [
+        'Duplicate (Ctrl+D)',
+        'Make an instance',
+        'See it alone',
+        'Put a mark on it',
+        'Key, fill and rim light',
+        'A camera here',
+      ].includes(m.name),
+  );
+  return (
+    <>
+      <div className="panel-head">
+        <span className="name grow">
+          {selected.length > 1 ? `${entity.name} and ${selected.length - 1} more` : entity.name}
+        </span>
+        <button className="pill" onClick={removeSelected}>
+          Remove
+        </button>
+      </div>
+      <div className="scroll">
+        {placed ? <SizeLine ids={selected} /> : null}
+        {placed ? (
+          <div className="card">
+            <div className="card-head">
+              <span className="card-name">Place</span>
+            </div>
+            {entity.kind === 'piece' || entity.kind === 'light' ? <CarrierChoice thing={entity} /> : null}
+            {entity.kind === 'mark' ? <RideChoice mark={entity} /> : null}
+            {entity.kind === 'piece' || entity.kind === 'light' ? <LayerChoice thing={entity} /> : null}
+            <Fields
+              id={entity.id}
+              name={entity.name}
+              channels={find('x', 'y', 'z', 'pan', 'tilt', 'roll', 'scaleX', 'scaleY', 'scaleZ')}
+            />
+            <Arrange />
+          </div>
+        ) : null}
+        {entity.kind === 'piece' ? <ShapeCard piece={entity} /> : null}
+        {entity.kind === 'light' ? <LightCard light={entity} channels={channels} /> : null}
+        {entity.kind === 'air' ? <AirCard air={entity} channels={channels} /> : null}
+        {entity.kind === 'plate' ? <PlateCard plate={entity} channels={channels} /> : null}
+        {entity.kind === 'measure' ? <MeasureCard measure={entity} /> : null}
+        {entity.kind === 'layer' ? <LayerCard layer={entity} /> : null}
+        {entity.kind === 'path' ? <PathCard path={entity} /> : null}
+        {more.length ? (
+          <div className="buttons padded">
+            {more.map((m) => (
+              <button key={m.name} className="pill" onClick={m.run}>
+                {m.name.replace(/ \(.*/, '')}
+              </button>
+            ))}
+          </div>
+        ) : null}
+      </div>
+    </>
+  );
+}
+
+/** Width × height × depth of all that is selected, in display units. */
+function SizeLine({ ids }: { ids: string[] }) {
+  useSequence((s) => s.version);
+  useSequence((s) => s.frame);
+  evaluated();
+  const size = new Float64Array(3);
+  theCore().size(JSON.stringify(ids.filter((id) => theCore().slot(id) >= 0)), size);
+  if (size[0] + size[1] + size[2] === 0) return null;
+  const show = (m: number) => theCore().showNumber(m, 'metres');
+  return (
+    <p className="says padded mono" data-testid="size">
+      {`${show(size[0])} × ${show(size[1])} × ${show(size[2])}`}
+      <span className="muted"> wide, high, deep</span>
+    </p>
+  );
+}
+
+function CarrierChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | { kind: 'light' }> }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const options = Object.values(entities).filter((e) => e.kind === 'piece' && e.id !== thing.id);
+  return (
+    <Choice
+      label={thing.kind === 'piece' ? 'Nested in' : 'Carried by'}
+      value={thing.parent ?? ''}
+      options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
+      onChange={(v) =>
+        thing.kind === 'piece'
+          ? edit(`Nest ${thing.name}`, {
+              kind: 'nest',
+              id: thing.id,
+              parent: v || null,
+              keepPlace: true,
+              frame,
+            })
+          : edit(`Carry ${thing.name}`, { kind: 'replace', entity: { ...thing, parent: v || null } })
+      }
+    />
+  );
+}
+
+function LayerChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | { kind: 'light' }> }) {
+  const entities = useSequence((s) => s.entities);
+  const layers = Object.values(entities).filter((e) => e.kind === 'layer');
+  if (!layers.length) return null;
+  return (
+    <Choice
+      label="Layer"
+      value={thing.layer ?? ''}
+      options={[['', 'none'], ...layers.map((e): [string, string] => [e.id, e.name])]}
+      onChange={(v) => edit('Lay on a layer', { kind: 'lay', ids: [thing.id], layer: v || null })}
+    />
+  );
+}
+
+function RideChoice({ mark }: { mark: Extract<Entity, { kind: 'mark' }> }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const options = Object.values(entities).filter((e) => e.kind === 'piece' || e.kind === 'camera');
+  const anchors = mark.rides ? (JSON.parse(theCore().anchors(mark.rides)) as string[]) : [];
+  const ride = (rides: string | null, anchor: string | null) =>
+    edit(`Attach ${mark.name}`, { kind: 'attach', id: mark.id, rides, anchor, frame });
+  return (
+    <>
+      <Choice
+        label="Rides"
+        value={mark.rides ?? ''}
+        options={[['', 'nothing: free'], ...options.map((e): [string, string] => [e.id, e.name])]}
+        onChange={(v) => ride(v || null, null)}
+      />
+      {anchors.length ? (
+        <Choice
+          label="From its"
+          value={mark.anchor ?? ''}
+          options={[['', 'origin'], ...anchors.map((a): [string, string] => [a, a])]}
+          onChange={(v) => ride(mark.rides, v || null)}
+        />
+      ) : null}
+    </>
+  );
+}
+
+function LayerCard({ layer }: { layer: Extract<Entity, { kind: 'layer' }> }) {
+  const entities = useSequence((s) => s.entities);
+  const on = Object.values(entities).filter((e) => 'layer' in e && e.layer === layer.id);
+  const put = (next: Partial<typeof layer>) =>
+    edit(`Change ${layer.name}`, { kind: 'replace', entity: { ...layer, ...next } });
+  const tick = (name: string, key: 'shown' | 'rendered' | 'locked') => (
+    <label className="tick">
+      <input type="checkbox" checked={layer[key]} onChange={(e) => put({ [key]: e.target.checked })} />
+      {name}
+    </label>
+  );
+  return (
+    <div className="card">
+      <div className="card-head">
+        <span className="card-name">Layer</span>
+        <input
+          type="color"
+          aria-label="Colour"
+          value={layer.colour}
+          onChange={(e) => put({ colour: e.target.value })}
+        />
+      </div>
+      {tick('Shown in the views', 'shown')}
+      {tick('Rendered', 'rendered')}
+      {tick('Locked against moving', 'locked')}
+      <p className="says">
+        {on.length === 0
+          ? 'Nothing lies on it yet: drag pieces onto it in the roster.'
+          : `${on.length} on it: ${on
+              .slice(0, 6)
+              .map((e) => e.name)
+              .join(', ')}${on.length > 6 ? ' …' : ''}`}
+      </p>
+    </div>
+  );
+}
+
+function PathCard({ path }: { path: Extract<Entity, { kind: 'path' }> }) {
+  const report = JSON.parse(theCore().pathReport(path.id)) as {
+    lengthM: number;
+    tightestRadiusM: number | null;
+  };
+  const reroute = (label: string, next: Partial<Pick<typeof path, 'closed' | 'points'>>) =>
+    edit(label, {
+      kind: 'reroute',
+      id: path.id,
+      style: path.style,
+      closed: path.closed,
+      points: path.points,
+      ...next,
+    });
+  return (
+    <div className="card" style={{ borderLeftColor: 'var(--marigold)' }}>
+      <p className="says">
+        {path.points.length} points, {theCore().showNumber(report.lengthM, 'metres')} long
+      </p>
+      <Choice
+        label="Ends"
+        value={path.closed ? 'closed' : 'open'}
+        options={[
+          ['open', 'open'],
+          ['closed', 'closed: goes round'],
+        ]}
+        onChange={(v) => reroute('Close a path', { closed: v === 'closed' })}
+      />
+      <button
+        className="pill"
+        onClick={() =>
+          reroute('Reverse a path', {
+            points: [...path.points].reverse().map((p) => ({ at: p.at, in: p.out, out: p.in })),
+          })
+        }
+      >
+        Reverse
+      </button>{' '}
+      <button className="pill" onClick={drawPath}>
+        Draw another
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,106 @@
+import * as THREE from 'three';
+import { theCore } from '../core/load';
+import type { Camera } from '../core/types';
+import { useSequence, type Hit } from '../sequence/store';
+import { DepthOfFieldPass } from './depthOfField';
+import { ClipHatch } from './hatch';
+import { lookThrough } from './lensCamera';
+import { PlatesInFrame } from './plates';
+import { stage } from './stage';
+
+/** What a camera sees and what its clips cut, as the core says. */
+export interface Seen {
+  cut: { id: string; name: string; near: boolean; far: boolean }[];
+  whyEmpty: string;
+}
+
+/** Share of five looks that must meet the back of a face for the lens to be inside something. */
+const INSIDE = 3;
+
+/** Draws what one camera delivers: sharp or with its blur, its plates, and hatching where it is cut. */
+export class LensPicture {
+  readonly eye = new THREE.PerspectiveCamera();
+  private readonly blur = new DepthOfFieldPass();
+  private readonly hatch = new ClipHatch();
+  private readonly plates: PlatesInFrame;
+  private readonly ray = new THREE.Raycaster();
+  private shadows = -1;
+
+  constructor(
+    private readonly renderer: THREE.WebGLRenderer,
+    redraw: () => void,
+  ) {
+    this.plates = new PlatesInFrame(redraw);
+    stage.scene.add(this.plates.group);
+  }
+
+  dispose(): void {
+    stage.scene.remove(this.plates.group);
+    this.renderer.dispose();
+  }
+
+  /** @param wider see {@link lookThrough} */
+  draw(id: string, wider: [number, number]): Seen | null {
+    const s = useSequence.getState();
+    const r = this.renderer;
+    stage.update();
+    r.shadowMap.needsUpdate = this.shadows !== stage.shadows;
+    this.shadows = stage.shadows;
+    const c = s.entities[id] as Camera | undefined;
+    if (!c || !lookThrough(id, this.eye, wider)) {
+      r.setClearColor('#000000');
+      r.clear();
+      return null;
+    }
+    const still = this.plates.update(id);
+    stage.scene.updateMatrixWorld();
+    this.plates.group.visible = true;
+    const seen = JSON.parse(theCore().seen(id)) as Seen;
+    const cut = seen.cut.map((x) => stage.drawnAs(x.id)).filter((o): o is THREE.Object3D => !!o && o.visible);
+    const more = () => {
+      if (cut.length) this.hatch.draw(r, stage.scene, this.eye, cut);
+    };
+    if (c.depthOfField || s.sharpTint)
+      this.blur.render(r, stage.scene, this.eye, id, {
+        blurred: c.depthOfField,
+        tinted: s.sharpTint,
+        still,
+        wider: wider[1],
+        more,
+      });
+    else {
+      r.render(stage.scene, this.eye);
+      more();
+    }
+    this.plates.group.visible = false;
+    return seen;
+  }
+
+  /** What stands under a place of the picture, given as −1 … 1 across and up. */
+  pick(x: number, y: number): Hit | null {
+    this.ray.setFromCamera(new THREE.Vector2(x, y), this.eye);
+    return stage.pick(this.ray, true);
+  }
+
+  /** The name of what the lens is inside of, or ''. */
+  inside(): string {
+    let backs = 0;
+    let name = '';
+    const places: [number, number][] = [
+      [0, 0],
+      [0.7, 0.7],
+      [-0.7, 0.7],
+      [0.7, -0.7],
+      [-0.7, -0.7],
+    ];
+    for (const [x, y] of places) {
+      const hit = this.pick(x, y);
+      if (!hit?.normal) continue;
+      const d = new THREE.Vector3(...hit.normal).dot(this.ray.ray.direction);
+      if (d <= 0) continue;
+      backs++;
+      name = useSequence.getState().entities[hit.id]?.name ?? name;
+    }
+    return backs >= INSIDE ? name : '';
+  }
+}

@@ -1,0 +1,105 @@
+import * as THREE from 'three';
+import { theCore } from '../core/load';
+import type { Plate } from '../core/types';
+import { say, useSequence } from '../sequence/store';
+import { evaluated, LENS } from '../sequence/evaluated';
+import { PLATES } from './layers';
+
+const MOST_AT_HAND = 24;
+const textures = new Map<string, THREE.Texture | 'coming'>();
+
+/** The picture of an image asset, or undefined until it is here; `ready` is called then. */
+function picture(asset: string, ready: () => void): THREE.Texture | undefined {
+  const have = textures.get(asset);
+  if (have && have !== 'coming') return have;
+  if (have) return undefined;
+  textures.set(asset, 'coming');
+  new THREE.TextureLoader().load(
+    `/api/assets/${asset}`,
+    (t) => {
+      t.colorSpace = THREE.SRGBColorSpace;
+      t.generateMipmaps = false;
+      t.minFilter = THREE.LinearFilter;
+      textures.set(asset, t);
+      for (const [k, old] of textures) {
+        if (textures.size <= MOST_AT_HAND) break;
+        if (old === 'coming' || k === asset) continue;
+        old.dispose();
+        textures.delete(k);
+      }
+      ready();
+    },
+    undefined,
+    () => say('A plate’s image could not be loaded from the server.', true),
+  );
+  return undefined;
+}
+
+/** The images that lie in one lens view's frame. */
+export class PlatesInFrame {
+  readonly group = new THREE.Group();
+  private readonly shown = new Map<string, THREE.Mesh<THREE.PlaneGeometry, THREE.MeshBasicMaterial>>();
+  private readonly numbers = new Float64Array(6);
+
+  constructor(private readonly ready: () => void) {
+    this.group.matrixAutoUpdate = false;
+  }
+
+  /**
+   * Lays out the plates of a camera at the present frame.
+   * @returns whether one stands behind everything, where the lens's blur does not reach
+   */
+  update(camera: string): boolean {
+    const { entities, frame } = useSequence.getState();
+    const slot = theCore().slot(camera);
+    const { world, lens } = evaluated();
+    const [left, right, bottom, top] = lens.subarray(slot * LENS + 8, slot * LENS + 12);
+    const far = lens[slot * LENS + 4];
+    this.group.matrix.fromArray(world, slot * 16);
+    this.group.matrixWorldNeedsUpdate = true;
+    const seen = new Set<string>();
+    let behind = false;
+    for (const p of Object.values(entities)) {
+      if (p.kind !== 'plate' || !p.shown || (p.camera && p.camera !== camera)) continue;
+      const map = picture(theCore().plateImage(p.id, frame), this.ready);
+      if (!map) continue;
+      seen.add(p.id);
+      const image = map.image as { width: number; height: number };
+      theCore().platePlace(p.id, frame, image.width / image.height, this.numbers);
+      const [x, y, w, h, opacity, depth] = this.numbers;
+      const mesh = this.mesh(p, map);
+      const d = p.inFront ? lens[slot * LENS + 3] * 1.01 : depth > 0 ? depth : far * 0.9999;
+      mesh.material.opacity = opacity;
+      mesh.material.transparent = true;
+      mesh.material.depthTest = !p.inFront;
+      mesh.material.depthWrite = !p.inFront && depth > 0;
+      mesh.renderOrder = p.inFront ? 100 : 0;
+      mesh.position.set(
+        (left + (x + w / 2) * (right - left)) * d,
+        (top - (y + h / 2) * (top - bottom)) * d,
+        -d,
+      );
+      mesh.scale.set(w * (right - left) * d, h * (top - bottom) * d, 1);
+      behind ||= !p.inFront && depth <= 0;
+    }
+    for (const [id, mesh] of this.shown) mesh.visible = seen.has(id);
+    return behind;
+  }
+
+  private mesh(p: Plate, map: THREE.Texture) {
+    let m = this.shown.get(p.id);
+    if (!m) {
+      m = new THREE.Mesh(
+        new THREE.PlaneGeometry(1, 1),
+        new THREE.MeshBasicMaterial({ map, toneMapped: false }),
+      );
+      m.layers.set(PLATES);
+      m.frustumCulled = false;
+      this.shown.set(p.id, m);
+      this.group.add(m);
+    }
+    if (m.material.map !== map) m.material.map = map;
+    m.visible = true;
+    return m;
+  }
+}
