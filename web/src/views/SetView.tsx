@@ -366,7 +366,11 @@ class SetViewer {
       this.drawn.geometry = new THREE.BufferGeometry().setFromPoints(d.map((p) => new THREE.Vector3(...p)));
       this.drawnPoints.geometry = this.drawn.geometry;
     }
+    const flat = this.camera === this.flat;
+    if (flat) stage.clearAir(true);
+    this.renderer.setClearColor('#4b525d');
     this.renderer.render(stage.scene, this.camera);
+    if (flat) stage.clearAir(false);
     this.canvas.dataset.drawn = String(useSequence.getState().version);
   }
 

@@ -124,6 +124,13 @@ export class SkyDome {
     if (a?.background) this.mesh.material.uniforms.background.value.set(a.background);
   }
 
+  /** Views along an axis stand far off: they see no haze, and plain grey instead of the sky. */
+  clear(on: boolean, frame: number): void {
+    this.mesh.visible = !on;
+    if (on) uniforms.haze.value.set(0, 1);
+    else this.air(frame);
+  }
+
   matteSun(matte: boolean): void {
     uniforms.sunMatte.value = matte ? 1 : 0;
   }

@@ -278,6 +278,11 @@ export class Stage {
     }
   }
 
+  /** Takes haze and sky away for a view along an axis, or brings them back. */
+  clearAir(on: boolean): void {
+    this.dome.clear(on, useSequence.getState().frame);
+  }
+
   /** What stands for an entity in the scene. */
   drawnAs(id: string): THREE.Object3D | undefined {
     return this.shown.get(id)?.object;

@@ -1,5 +1,8 @@
 package kite.demo;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
@@ -9,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
@@ -20,10 +24,13 @@ import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Header;
+import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Own;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.Plate;
 import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -82,6 +89,151 @@ public final class SaltWind {
     dollyZoom();
     cut();
     return Edit.apply(new Sequence(h, Map.of()), recipe);
+  }
+
+  /** Images of the plate of SW020, in order: JPEG files rendered from {@link #location()}. */
+  public List<Asset> plate() {
+    List<Asset> all = new ArrayList<>();
+    for (int f = PLATE_FIRST; f <= PLATE_LAST; f++) {
+      String name = "whale_plate." + f + ".jpg";
+      try (InputStream in = SaltWind.class.getResourceAsStream("/plate/" + name)) {
+        if (in == null) return List.of();
+        byte[] bytes = in.readAllBytes();
+        all.add(new Asset(name, sha256(bytes), bytes));
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+    return all;
+  }
+
+  /** Frames of the plate, as it was shot. */
+  public static final int PLATE_FIRST = 1001;
+
+  public static final int PLATE_LAST = 1048;
+
+  /** The film back the plate was shot on. */
+  private static final FilmBack PLATE_BACK = new FilmBack(36, 24, 1);
+
+  /** The place where the plate was shot, without the whale: what PlateMaker renders. */
+  public Sequence location() {
+    recipe.clear();
+    set();
+    figure(
+        "oda",
+        "Oda",
+        StandInKind.ADULT,
+        0.54,
+        1.66,
+        0.34,
+        "#35617f",
+        channels("x", 1.4, "z", -9, "pan", -20));
+    plateCamera(false);
+    return Edit.apply(new Sequence(sw020Header(), Map.of()), recipe);
+  }
+
+  private static Header sw020Header() {
+    CameraPackage pack = new CameraPackage(new FilmBack(24.89, 14.0, 1), 1920, 1080, Fit.WIDTH, 0);
+    Header h =
+        new Header(
+            "SW020", "The whale balloon", PLATE_FIRST, PLATE_LAST, new Rate(24, 1), "m", 1, pack);
+    // the sequence decides for itself: it was shot on another film back
+    return new Header(
+        h.code(),
+        h.title(),
+        h.firstFrame(),
+        h.lastFrame(),
+        h.displayUnit(),
+        h.gridM(),
+        h.gridLines(),
+        h.standards(),
+        new Own(null, null, PLATE_BACK, null, null));
+  }
+
+  /** A slow push with a pan up, as a tracked camera has it: a straight key on every frame. */
+  private void plateCamera(boolean blur) {
+    List<Key> x = new ArrayList<>(), z = new ArrayList<>(), y = new ArrayList<>();
+    List<Key> pan = new ArrayList<>(), tilt = new ArrayList<>();
+    for (int f = PLATE_FIRST; f <= PLATE_LAST; f++) {
+      double t = (f - PLATE_FIRST) / (double) (PLATE_LAST - PLATE_FIRST), s = t * t * (3 - 2 * t);
+      double shake = Math.sin(f * 0.9) * 0.6 + Math.sin(f * 2.3) * 0.4;
+      x.add(Key.of(f, -0.6 + 0.9 * s, KeyShape.STRAIGHT));
+      y.add(Key.of(f, 1.55 + 0.01 * shake, KeyShape.STRAIGHT));
+      z.add(Key.of(f, 1.5 - 1.8 * s, KeyShape.STRAIGHT));
+      pan.add(Key.of(f, -7 + 5 * s + 0.08 * shake, KeyShape.STRAIGHT));
+      tilt.add(Key.of(f, 3 + 6 * s + 0.05 * shake, KeyShape.STRAIGHT));
+    }
+    Channels base =
+        Channels.NONE
+            .with("x", new Channel.Curve(x))
+            .with("y", new Channel.Curve(y))
+            .with("z", new Channel.Curve(z))
+            .with("pan", new Channel.Curve(pan))
+            .with("tilt", new Channel.Curve(tilt));
+    camera(
+        "camA",
+        "Tracked plate camera",
+        "A",
+        "#f0785a",
+        channels("focalLength", 32, "fStop", 8, "focusDistance", 20, "farClip", 1200),
+        blur,
+        new Base("base", true, null, Base.Takes.POSITION, base),
+        head());
+  }
+
+  /** SW020, The whale balloon: an effects shot over a plate with a matched film back. */
+  public Sequence sw020() {
+    recipe.clear();
+    recipe.add(
+        new Add(new Layer("location", "Location, for matching", "#7fb2f0", false, false, true)));
+    set();
+    plateCamera(false);
+    Channels swim =
+        channels("tilt", 4)
+            .with("x", keys(KeyShape.SMOOTH, 1001, 7.5, 1048, -1.5))
+            .with("y", keys(KeyShape.SMOOTH, 1001, 5.2, 1020, 6.4, 1048, 7.6))
+            .with("z", keys(KeyShape.SMOOTH, 1001, -24, 1048, -17))
+            .with("pan", keys(KeyShape.SMOOTH, 1001, 62, 1048, 78))
+            .with("roll", keys(KeyShape.SMOOTH, 1001, -4, 1024, 5, 1048, -3));
+    recipe.add(new Add(modelPiece("whale", "Whale balloon", "whale", "swimming", swim)));
+    List<String> frames = plate().stream().map(Asset::sha256).toList();
+    if (!frames.isEmpty())
+      recipe.add(
+          new Add(
+              new Plate(
+                  "plate",
+                  "Harbour plate",
+                  "camA",
+                  frames,
+                  Plate.PlateFit.FILL,
+                  false,
+                  true,
+                  PLATE_FIRST,
+                  Plate.After.HOLD,
+                  Channels.NONE)));
+    recipe.add(
+        new Add(
+            new Camera(
+                "camB",
+                "From the whale",
+                "B",
+                "#37b6a8",
+                false,
+                false,
+                channels("focalLength", 21, "farClip", 1200),
+                List.of(
+                    new Base(
+                        "base",
+                        true,
+                        "whale",
+                        Base.Takes.HEADING,
+                        channels("y", -2.6, "z", -1.2, "tilt", -14)),
+                    head()))));
+    recipe.add(new Add(new CutEntry("cut1", "SW020_0010", "camA", PLATE_FIRST)));
+    Sequence s = Edit.apply(new Sequence(sw020Header(), Map.of()), recipe);
+    List<String> there = new ArrayList<>();
+    for (Piece p : s.all(Piece.class)) if (!p.id().equals("whale")) there.add(p.id());
+    return Edit.apply(s, List.of(new EntityCommand.Lay(there, "location")));
   }
 
   private void set() {

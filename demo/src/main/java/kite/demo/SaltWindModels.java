@@ -25,6 +25,7 @@ final class SaltWindModels {
     files.put("lantern", still("lantern", lantern()));
     files.put("dog", dog());
     files.put("kite", kite());
+    files.put("whale", whale());
     return files;
   }
 
@@ -32,6 +33,54 @@ final class SaltWindModels {
     GlbModelWriter w = new GlbModelWriter(0.85, 0);
     w.node(name, -1, 0, 0, 0, mesh);
     return w.glb(name);
+  }
+
+  /** A balloon 9 m long, swimming along −Z; its tail beats. */
+  private static byte[] whale() {
+    MeshBuilder b = new MeshBuilder();
+    b.colour("#5b7fa6").place(0, 0, 0).ellipsoid(28, 1.9, 1.7, 4.2);
+    b.colour("#e9e2cf").place(0, -0.42, -0.5).ellipsoid(26, 1.66, 1.42, 3.5);
+    b.colour("#16202e");
+    for (int side = -1; side <= 1; side += 2)
+      b.place(side * 1.52, 0.18, -2.5).ellipsoid(10, 0.12, 0.17, 0.17);
+    b.colour("#4d6e93");
+    for (int side = -1; side <= 1; side += 2)
+      b.place(side * 1.9, -0.5, -0.9, side * -30.0, 0, side * -28.0).ellipsoid(12, 1.3, 0.14, 0.55);
+    b.colour("#f2b441");
+    for (int i = -2; i <= 2; i++) {
+      double r = hoop(i * 1.25);
+      b.place(0, 0, i * 1.25, 0, 90, 0)
+          .turned(28, r, -0.05, r + 0.06, -0.05, r + 0.06, 0.05, r, 0.05);
+    }
+    b.colour("#6d4c33").place(0, -3.6, 0).block(0.9, 1.1, 0.7, 0.9, 1.1);
+    for (int x = -1; x <= 1; x += 2)
+      for (int z = -1; z <= 1; z += 2)
+        b.place(x * 0.5, -2.9, z * 0.5, 0, z * 14.0, -x * 14.0).cylinder(6, 0.02, 2);
+    Mesh body = b.mesh();
+    MeshBuilder t = new MeshBuilder().colour("#5b7fa6");
+    t.place(0, 0.1, 1).ellipsoid(14, 0.5, 0.4, 1.3);
+    t.colour("#4d6e93");
+    for (int side = -1; side <= 1; side += 2)
+      t.place(side * 0.85, 0.15, 2.2, side * 32.0, 0, 0).ellipsoid(12, 1.0, 0.12, 0.5);
+    GlbModelWriter w = new GlbModelWriter(0.7, 0);
+    int root = w.node("whale", -1, 0, 0, 0, body);
+    int tail = w.node("tail", root, 0, 0.1, 3.6, t.mesh());
+    w.node("eye", root, 0, 0.2, -3.2, null);
+    int n = 9;
+    float[] seconds = new float[n], turns = new float[n * 4];
+    for (int i = 0; i < n; i++) {
+      seconds[i] = i * 0.375f;
+      double a = Math.toRadians(13) * Math.sin(2 * Math.PI * i / (n - 1)) / 2;
+      turns[i * 4] = (float) Math.sin(a);
+      turns[i * 4 + 3] = (float) Math.cos(a);
+    }
+    w.turn(tail, seconds, turns);
+    return w.glb("swimming");
+  }
+
+  /** Radius of the whale's body at a place along it. */
+  private static double hoop(double z) {
+    return 1.82 * Math.sqrt(Math.max(0.02, 1 - z * z / (4.2 * 4.2)));
   }
 
   /** 6 m wide, 60 m long, its deck at height 0, running from z 10 to z −50. */

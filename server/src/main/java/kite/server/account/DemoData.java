@@ -52,6 +52,8 @@ class DemoData implements ApplicationRunner {
             Account.Role.REVIEWER));
     SaltWind salt = new SaltWind();
     for (SaltWind.Asset a : salt.assets()) assets.keep(a.name(), a.bytes());
+    for (SaltWind.Asset a : salt.plate()) assets.keepImage(a.name(), a.bytes());
     sequences.create(SaltWind.PRODUCTION, salt.sw010());
+    sequences.create(SaltWind.PRODUCTION, salt.sw020());
   }
 }
