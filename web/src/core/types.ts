@@ -105,20 +105,7 @@ export interface StandIn {
   stance: Stance | null;
 }
 
-export type StandInKind =
-  | 'box'
-  | 'sphere'
-  | 'cylinder'
-  | 'cone'
-  | 'plane'
-  | 'ramp'
-  | 'stairs'
-  | 'arch'
-  | 'tree'
-  | 'vehicle'
-  | 'adult'
-  | 'child'
-  | 'sitting';
+export type StandInKind = 'box' | 'sphere' | 'cylinder' | 'cone' | 'plane' | 'ramp' | 'stairs' | 'arch' | 'tree' | 'vehicle' | 'adult' | 'child' | 'sitting';
 
 export interface Stance {
   headTurn: number;
@@ -149,8 +136,7 @@ export interface Instance {
   of: string;
 }
 
-export type AxisOrder =
-  'panTiltRoll' | 'panRollTilt' | 'tiltPanRoll' | 'tiltRollPan' | 'rollPanTilt' | 'rollTiltPan';
+export type AxisOrder = 'panTiltRoll' | 'panRollTilt' | 'tiltPanRoll' | 'tiltRollPan' | 'rollPanTilt' | 'rollTiltPan';
 
 export type Channel = number | Curve;
 
@@ -249,18 +235,7 @@ export interface Guide {
   strength: number;
 }
 
-export type Rule =
-  | 'thirds'
-  | 'goldenSection'
-  | 'goldenSpiral'
-  | 'diagonals'
-  | 'triangles'
-  | 'centre'
-  | 'grid'
-  | 'horizon'
-  | 'actionSafe'
-  | 'titleSafe'
-  | 'aspect';
+export type Rule = 'thirds' | 'goldenSection' | 'goldenSpiral' | 'diagonals' | 'triangles' | 'centre' | 'grid' | 'horizon' | 'actionSafe' | 'titleSafe' | 'aspect';
 
 export type RigPart = Base | Rail | Slide | Head | Attention;
 
@@ -392,50 +367,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command =
-  | Duplicate
-  | Add
-  | Remove
-  | Rename
-  | Show
-  | Lock
-  | LockChannels
-  | Reshape
-  | Replace
-  | Lay
-  | Substitute
-  | Nest
-  | Attach
-  | Reroute
-  | SetChannel
-  | SetValue
-  | InsertKey
-  | RemoveKeys
-  | MoveKeys
-  | ShapeKeys
-  | DragHandle
-  | AddPart
-  | RemovePart
-  | MovePart
-  | SwitchPart
-  | SetPart
-  | Ride
-  | PutCue
-  | MoveCue
-  | RemoveCue
-  | Walk
-  | PlaceCamera
-  | Orbit
-  | Level
-  | SetDepthOfField
-  | SetBack
-  | SetFocus
-  | SetLimits
-  | Roll
-  | Swap
-  | Restore
-  | SetHeader
-  | Follow;
+export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | Ride | PutCue | MoveCue | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Swap | Restore | SetHeader | Follow;
 
 export interface Duplicate {
   kind: 'duplicate';
@@ -792,17 +724,7 @@ export interface KiteCore {
   open(document: string): string;
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
-  placeSubject(
-    camera: string,
-    subject: string,
-    anchor: string,
-    across: number,
-    down: number,
-    size: number,
-    by: string,
-    frame: number,
-    key: boolean,
-  ): string;
+  placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
   pointSighting(camera: string, x: number, y: number, z: number): string;

@@ -52,14 +52,14 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const frame = useSequence((s) => s.frame);
   const { address, unit, value } = channel;
   const label = `${channel.label} of ${name}`;
-  const command = (v: number, key = mayKey()): Command => ({
-    kind: 'setValue',
-    id,
-    channel: address,
-    frame,
-    value: v,
-    key,
-  });
+  // what is selected with this one and is of its kind is set alike
+  const alike = (): string[] => {
+    const { selected, entities } = useSequence.getState();
+    if (!selected.includes(id) || address.includes('/')) return [id];
+    return selected.filter((x) => entities[x]?.kind === entities[id].kind);
+  };
+  const commands = (v: number, key = mayKey()): Command[] =>
+    alike().map((x) => ({ kind: 'setValue', id: x, channel: address, frame, value: v, key }));
   const keyHere = useSequence((s) => {
     const c = channelOf(s.entities[id], address);
     return typeof c === 'object' && c.keys.some((k) => k.frame === frame);
@@ -72,14 +72,14 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const commit = () => {
     if (text === null) return;
     const v = read(text, unit, value);
-    if (v === null || !edit(`Set ${label}`, command(v))) setBad(true);
+    if (v === null || !edit(`Set ${label}`, ...commands(v))) setBad(true);
     else {
       setText(null);
       setBad(false);
     }
   };
   const nudge = (direction: number, big: boolean) =>
-    edit(`Set ${label}`, command(clamp(value + direction * STEP[unit] * (big ? 10 : 1))));
+    edit(`Set ${label}`, ...commands(clamp(value + direction * STEP[unit] * (big ? 10 : 1))));
   const toggleKey = () =>
     edit(
       keyHere ? `Remove a key of ${label}` : `Key ${label}`,
@@ -109,7 +109,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           if (drag.current && !channel.locked)
             preview(
               `Set ${label}`,
-              command(
+              ...commands(
                 clamp(drag.current.value + (e.clientX - drag.current.x) * STEP[unit] * (e.shiftKey ? 10 : 1)),
               ),
             );

@@ -131,7 +131,7 @@ export function CompositionCard({ camera }: { camera: Camera }) {
           <div className="buttons">
             <Tip text="The camera travels and keeps its direction">
               <button className="pill" onClick={() => put('move')}>
-                Move
+                Travel
               </button>
             </Tip>
             <Tip text="Pan and tilt">

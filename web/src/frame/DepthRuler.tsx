@@ -154,7 +154,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
       }}
     >
       <title>{`${name}: ${show(m)}`}</title>
-      <rect x={-7} y={0} width={14} height={HEIGHT} fill="transparent" />
+      <rect x={-7} y={y < HEIGHT / 2 ? 0 : HEIGHT / 2} width={14} height={HEIGHT / 2} fill="transparent" />
       <path d={`M0 0V${HEIGHT - AXIS}`} stroke={colour} strokeWidth={1.6} />
       <path d={shape} transform={`translate(0 ${y})`} fill={colour} />
     </g>

@@ -4,7 +4,7 @@ import type { Camera, Command, Cue, Focus } from '../core/types';
 import { edit, mayKey, say, useSequence, type Hit } from '../sequence/store';
 import { evaluated } from '../sequence/evaluated';
 import { Tip } from '../shell/Tip';
-import { rulerOf, sighting, type Sighting } from './about';
+import { aboutSubject, rulerOf, sighting, type Sighting } from './about';
 
 const start = (prompt: string, take: (hit: Hit) => boolean | void) =>
   useSequence.setState({ picking: { prompt, take } });
@@ -27,6 +27,18 @@ function withSubjects(focus: Focus | null, ...ids: string[]): Focus {
       ...more.map((entity) => ({ entity, anchor: null, offset: [0, 0, 0] as [number, number, number] })),
     ],
   };
+}
+
+/** How far the subject is: along the axis, which is what focus counts, and straight beside it. */
+function Distances({ camera }: { camera: string }) {
+  const id = aboutSubject();
+  const name = useSequence((s) => s.entities[id]?.name);
+  const s = id ? sighting(camera, id) : null;
+  if (!s || s.alongM <= 0) return null;
+  const show = (m: number) => theCore().showNumber(m, 'metres');
+  return (
+    <p className="says mono">{`${name}: ${show(s.alongM)} along the axis, ${show(s.straightM)} straight`}</p>
+  );
 }
 
 /** What is sharp: a distance, a clicked point, subjects, or a pull from one to the next. */
@@ -100,6 +112,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
         <span className="card-name">Focus</span>
         <span className="mono muted">{theCore().showNumber(r.focusM, 'metres')}</span>
       </div>
+      <Distances camera={camera.id} />
       <p className="says">
         {focus?.subjects.length
           ? `Follows ${focus.subjects.map((s) => name(s.entity)).join(', ')}.`

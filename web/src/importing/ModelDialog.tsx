@@ -9,7 +9,7 @@ import type { ModelReport } from '../views/models';
 import { modelsOf, readModel } from './bring';
 
 /** Above or below these a model is probably in another unit. */
-const LIKELY_M = { least: 0.02, most: 300 };
+const LIKELY_M = { least: 0.02, most: 100 };
 
 /** Shows what is in a model before it is taken: size, triangles, animations, warnings, unit and up. */
 export function ModelDialog({ files }: { files: File[] }) {

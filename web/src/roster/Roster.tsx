@@ -14,6 +14,7 @@ import {
   addLayer,
   addLight,
   addMark,
+  addMarkAhead,
   addMarkOnSurface,
   addStandIn,
   cameraFromView,
@@ -375,6 +376,7 @@ function AddMenu() {
         {item('Plate from images…', choosePlate)}
         {item('Mark', addMark)}
         {item('Mark on a surface…', addMarkOnSurface)}
+        {item('Mark where the axis meets the set', addMarkAhead)}
         {item('Path, drawn in plan', drawPath)}
         {item('Group', addGroup)}
         {LIGHTS.map((l) => item(`${l.name} light`, () => addLight(l.form)))}

@@ -2,6 +2,7 @@ import { theCore } from '../core/load';
 import type { Camera, Command, Entity, Form, Light, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
 import { edit, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
 import { evaluated } from '../sequence/evaluated';
+import { axisPoint } from '../views/axisPoint';
 import { setViewPose } from '../views/setViewPose';
 
 const COLOURS = ['#f0785a', '#37b6a8', '#b48af0', '#f2b441', '#7fb2f0', '#e58fb8', '#9ecb6b', '#d8b08c'];
@@ -261,7 +262,8 @@ export function addMarkOn(id: string, anchor: string | null): void {
 }
 
 /** A mark where the lens view's axis meets the set. */
-export function addMarkAhead(point: Vec3 | null): void {
+export function addMarkAhead(): void {
+  const point = axisPoint();
   if (point) add('Mark where the axis meets the set', mark('Mark', point));
   else say('The axis meets nothing. Turn the camera to the set first.', true);
 }

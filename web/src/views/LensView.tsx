@@ -11,6 +11,7 @@ import { useSettings } from '../sequence/settings';
 import { edit, lensCamera, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
+import { whenAskedForAxisPoint } from './axisPoint';
 import { LensPicture, type Seen } from './LensPicture';
 import { rendererFor, stage } from './stage';
 
@@ -81,6 +82,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     };
     const size = new ResizeObserver(fit);
     size.observe(box.current!);
+    whenAskedForAxisPoint(() => picture.current?.pick(0, 0)?.point ?? null);
     fit();
     const leave = stage.listen(ask);
     return () => {

@@ -8,7 +8,7 @@ import { evaluated } from '../sequence/evaluated';
 import { commitPreview, edit, mayKey, newId, preview, say, select, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
 import { poseOf } from '../frame/history';
-import { measure } from '../roster/create';
+import { addStandIn, measure } from '../roster/create';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose } from './setViewPose';
 import { rendererFor, stage } from './stage';
@@ -78,7 +78,7 @@ export function SetView() {
         </Tip>
         <span className="grow" />
         <Tip text="Bring everything into view (Shift+A)">
-          <button className="pill" onClick={() => find(true)}>
+          <button className="pill all-pill" onClick={() => find(true)}>
             All
           </button>
         </Tip>
@@ -173,6 +173,11 @@ function SetFoot() {
         </select>
       </label>
       <span className="grow" />
+      <Tip text="Put a person of 1.83 m where the view looks">
+        <button className="pill small" onClick={() => addStandIn('adult')}>
+          + Figure
+        </button>
+      </Tip>
       <Tip text="Two clicks measure between points of surfaces">
         <button className="pill small" onClick={measure}>
           Measure

@@ -37,6 +37,9 @@ export class DepthOfFieldPass {
       type: THREE.HalfFloatType,
       depthTexture: new THREE.DepthTexture(8, 8, THREE.UnsignedIntType),
       samples: 0,
+      // a sample's colour and depth must be of one and the same pixel, or edges leak into wrong discs
+      minFilter: THREE.NearestFilter,
+      magFilter: THREE.NearestFilter,
     });
     this.target.depthTexture!.minFilter = this.target.depthTexture!.magFilter = THREE.NearestFilter;
     this.material = new THREE.ShaderMaterial({

@@ -18,8 +18,6 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
     `/api/assets/${asset}`,
     (t) => {
       t.colorSpace = THREE.SRGBColorSpace;
-      t.generateMipmaps = false;
-      t.minFilter = THREE.LinearFilter;
       textures.set(asset, t);
       for (const [k, old] of textures) {
         if (textures.size <= MOST_AT_HAND) break;

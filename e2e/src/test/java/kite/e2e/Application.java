@@ -15,6 +15,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
 import kite.core.codec.SequenceJson;
+import kite.core.codec.StandardsJson;
 import kite.core.document.Sequence;
 
 /** The real server against a database of its own, started once for all tests. */
@@ -113,11 +114,36 @@ final class Application {
     }
   }
 
-  /** The document as stored. */
+  /** Puts the production's standards and SW020 back as they were made; gives SW020's id. */
+  String resetProduction(Sequence sw020) throws SQLException {
+    try (Connection c = connect("kite_test")) {
+      try (PreparedStatement p =
+          c.prepareStatement("update production set standards = cast(? as jsonb)")) {
+        p.setString(1, StandardsJson.write(sw020.header().standards()).toString());
+        p.execute();
+      }
+      try (PreparedStatement p =
+          c.prepareStatement(
+              "update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW020' returning id")) {
+        p.setString(1, SequenceJson.write(sw020));
+        try (ResultSet r = p.executeQuery()) {
+          r.next();
+          return r.getString(1);
+        }
+      }
+    }
+  }
+
+  /** SW010 as stored. */
   Sequence stored() throws SQLException {
+    return stored("SW010");
+  }
+
+  /** The document of a sequence as stored. */
+  Sequence stored(String code) throws SQLException {
     try (Connection c = connect("kite_test");
         Statement s = c.createStatement();
-        ResultSet r = s.executeQuery("select document from sequence where code = 'SW010'")) {
+        ResultSet r = s.executeQuery("select document from sequence where code = '" + code + "'")) {
       r.next();
       return SequenceJson.read(r.getString(1));
     }

@@ -168,6 +168,94 @@ class BenchTest extends Desk {
     System.out.printf("  one frame in the browser build   %7.4f ms%n", in[3]);
   }
 
+  /** A full set: 200 pieces and 30 cameras, half of them aimed, all with focus that follows. */
+  private static Sequence fullSet() {
+    Random r = new Random(3);
+    Map<String, Entity> all = new java.util.TreeMap<>();
+    for (int i = 0; i < 200; i++) {
+      Channels c = Channels.NONE.with("x", r.nextDouble() * 40).with("z", r.nextDouble() * 40);
+      if (i % 4 == 0)
+        c = c.with("y", kite.core.curve.Channel.curve(Key.smooth(0, 0), Key.smooth(FRAMES, 3)));
+      all.put(
+          "piece" + i,
+          new Piece(
+              "piece" + i,
+              "Piece " + i,
+              i % 5 == 0 || i < 5 ? null : "piece" + (i - i % 5),
+              new Shape.StandIn(kite.core.document.StandInKind.BOX, 1, 1, 1),
+              "#cccccc",
+              true,
+              false,
+              AxisOrder.PAN_TILT_ROLL,
+              c));
+    }
+    for (int i = 0; i < 30; i++) {
+      String subject = "piece" + i * 6;
+      List<kite.core.cue.Cue> cues =
+          List.of(new kite.core.cue.Cue(0, 0, kite.core.cue.Ease.EVEN, Map.of(subject, 1.0)));
+      List<kite.core.rig.Subject> subjects = List.of(kite.core.rig.Subject.of(subject));
+      List<kite.core.rig.RigPart> rig = new java.util.ArrayList<>();
+      Channels base =
+          Channels.NONE
+              .with("y", 1.6)
+              .with("x", kite.core.curve.Channel.curve(Key.smooth(0, i), Key.smooth(FRAMES, 0)));
+      rig.add(new kite.core.rig.Base("base", true, null, kite.core.rig.Base.Takes.POSITION, base));
+      rig.add(new kite.core.rig.Head("head", true, Channels.NONE));
+      if (i % 2 == 0)
+        rig.add(
+            new kite.core.rig.Attention(
+                "look",
+                true,
+                kite.core.rig.Attention.Up.WORLD,
+                null,
+                kite.core.rig.Attention.Blend.POINTS,
+                subjects,
+                cues,
+                Channels.NONE));
+      kite.core.document.Camera c =
+          new kite.core.document.Camera(
+              "cam" + i, "Camera " + i, "A", "#f0785a", false, true, Channels.NONE, rig);
+      all.put("cam" + i, c.with(new kite.core.document.Focus(subjects, cues)));
+    }
+    return new Sequence(motion().header(), all);
+  }
+
+  private static final String FULL_SET =
+      """
+      async ([document, piece]) => {
+        const { load } = await import('/core/kite-core.js');
+        const core = (await load('/core/kite-core.wasm')).exports;
+        const said = JSON.parse(core.open(document));
+        if (said.refusal) throw new Error(said.refusal.text);
+        const n = core.slots(), world = new Float64Array(n * 16), lens = new Float64Array(n * 12);
+        const times = { evaluate: [], drag: [], ruler: [], seen: [] };
+        for (let i = 0; i < 160; i++) {
+          const keep = (k, f) => { const t = performance.now(); f(); if (i >= 40) times[k].push(performance.now() - t); };
+          keep('evaluate', () => core.evaluate(i, world, lens));
+          const commands = JSON.stringify({ commands: [{ kind: 'setValue', id: piece, channel: 'x', frame: i, value: i / 10, key: false }] });
+          keep('drag', () => { core.preview(commands); core.evaluate(i, world, lens); });
+          core.endPreview();
+          keep('ruler', () => core.depthRuler('cam0'));
+          keep('seen', () => core.seen('cam0'));
+        }
+        const median = q => [...q].sort((x, y) => x - y)[q.length >> 1];
+        return ['evaluate', 'drag', 'ruler', 'seen'].map(k => median(times[k]));
+      }""";
+
+  @Test
+  void aFullSet() {
+    double[] t =
+        ((List<?>) page.evaluate(FULL_SET, List.of(SequenceJson.write(fullSet()), "piece1")))
+            .stream().mapToDouble(x -> ((Number) x).doubleValue()).toArray();
+    System.out.printf("%n200 pieces and 30 cameras in the browser build, median of 120:%n");
+    System.out.printf("  evaluating one frame             %7.3f ms%n", t[0]);
+    System.out.printf(
+        "  a drag: command, rules, plan, frame %7.3f ms   %.0f %% of a frame at 60 a second%n",
+        t[1], t[1] / 16.667 * 100);
+    System.out.printf("  the depth ruler                  %7.3f ms%n", t[2]);
+    System.out.printf("  what is seen and cut             %7.3f ms%n", t[3]);
+  }
+
   @Test
   void tracingATerrain() throws InterruptedException {
     int side = 317; // 316 × 316 × 2 = 199,712 triangles

@@ -117,13 +117,43 @@ abstract class Desk {
     field(label).press("Enter");
   }
 
+  /** Turns to one of the five desks. */
+  void desk(String name) {
+    page.getByLabel("Desks").getByText(name, new Locator.GetByTextOptions().setExact(true)).click();
+    drawn();
+  }
+
+  /** Where a world point is on the screen, in the lens view. */
+  double[] onScreen(double... p) {
+    double[] at = project(p);
+    var b = page.getByTestId("lens").boundingBox();
+    return new double[] {b.x + at[0] * b.width, b.y + at[1] * b.height};
+  }
+
+  /** Clicks the lens view where a world point is seen. */
+  void clickAt(double... p) {
+    double[] at = onScreen(p);
+    page.mouse().click(at[0], at[1]);
+  }
+
+  double[] place(String id) {
+    return numbers("() => jollyKite.place('" + id + "')");
+  }
+
   void choose(String roster) {
     page.locator("aside.left .row .name[title=\"" + roster + "\"]").click();
   }
 
   void add(String what) {
     page.getByText("+ Add", new Page.GetByTextOptions().setExact(true)).click();
-    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what)).click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what).setExact(true))
+        .click();
+    menuGone();
+  }
+
+  /** Waits until an opened menu has closed, and with it what catches clicks beside it. */
+  void menuGone() {
+    page.waitForFunction("() => !document.querySelector('.MuiMenu-root')");
   }
 
   void goTo(double frame) {

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Map;
 import kite.core.bake.Bake;
+import kite.core.bake.GuideTrack;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
@@ -87,7 +88,13 @@ class HandOverTest {
     Sequence s = sequence();
     String usd =
         UsdCameraWriter.write(
-            s, Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1));
+            s,
+            Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1),
+            List.of(
+                new GuideTrack(
+                    "Moon here", new double[] {101, 102}, new double[] {1, 2, 3, 1, 2, 3})));
+    assertTrue(
+        usd.contains("def Xform \"Moon_here\"\n{\n    double3 xformOp:translate = (1, 2, 3)"));
     assertTrue(usd.startsWith("#usda 1.0\n"));
     assertTrue(usd.contains("metersPerUnit = 1") && usd.contains("upAxis = \"Y\""));
     assertTrue(usd.contains("def Camera \"_1_Crane\""), "a prim name may not begin with a digit");

@@ -1,6 +1,8 @@
 package kite.exchange.gltf;
 
+import java.util.List;
 import kite.core.bake.Bake;
+import kite.core.bake.GuideTrack;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -17,8 +19,9 @@ public final class GlbCameraWriter {
 
   /**
    * @param perSecond frames per second; second 0 is the first baked frame
+   * @param guides places handed over beside the camera, each a node
    */
-  public static byte[] write(Bake bake, double perSecond) {
+  public static byte[] write(Bake bake, double perSecond, List<GuideTrack> guides) {
     GltfBinary g = new GltfBinary();
     int n = bake.frames().length;
     float[] times = new float[n], places = new float[n * 3], turns = new float[n * 4];
@@ -44,28 +47,44 @@ public final class GlbCameraWriter {
         .put("aspectRatio", (right - left) / (top - bottom))
         .put("znear", l[3])
         .put("zfar", l[4]);
-    ObjectNode node = g.root.putArray("nodes").addObject();
+    ArrayNode nodes = g.root.putArray("nodes");
+    ObjectNode node = nodes.addObject();
     node.put("name", bake.camera().name()).put("camera", 0);
     extras(node.putObject("extras"), bake);
-    g.root.putArray("scenes").addObject().putArray("nodes").add(0);
+    ArrayNode roots = g.root.putArray("scenes").addObject().putArray("nodes").add(0);
     g.root.put("scene", 0);
     ObjectNode animation =
         g.root.putArray("animations").addObject().put("name", bake.camera().name());
     int time = g.floats(times, "SCALAR", 1, true);
     ArrayNode samplers = animation.putArray("samplers"), channels = animation.putArray("channels");
-    sampler(samplers, channels, time, g.floats(places, "VEC3", 3, false), "translation");
-    sampler(samplers, channels, time, g.floats(turns, "VEC4", 4, false), "rotation");
+    sampler(samplers, channels, 0, time, g.floats(places, "VEC3", 3, false), "translation");
+    sampler(samplers, channels, 0, time, g.floats(turns, "VEC4", 4, false), "rotation");
+    for (GuideTrack t : guides) {
+      ObjectNode guide = nodes.addObject().put("name", t.name());
+      for (int i = 0; i < 3; i++) guide.withArray("translation").add(t.places()[i]);
+      roots.add(nodes.size() - 1);
+      if (t.isStill()) continue;
+      float[] along = new float[n * 3];
+      for (int i = 0; i < along.length; i++) along[i] = (float) t.places()[i];
+      sampler(
+          samplers,
+          channels,
+          nodes.size() - 1,
+          time,
+          g.floats(along, "VEC3", 3, false),
+          "translation");
+    }
     return g.glb();
   }
 
   private static void sampler(
-      ArrayNode samplers, ArrayNode channels, int input, int output, String path) {
+      ArrayNode samplers, ArrayNode channels, int node, int input, int output, String path) {
     samplers.addObject().put("input", input).put("output", output).put("interpolation", "LINEAR");
     channels
         .addObject()
         .put("sampler", samplers.size() - 1)
         .putObject("target")
-        .put("node", 0)
+        .put("node", node)
         .put("path", path);
   }
 

@@ -1,7 +1,9 @@
 package kite.exchange.usd;
 
+import java.util.List;
 import java.util.function.IntToDoubleFunction;
 import kite.core.bake.Bake;
+import kite.core.bake.GuideTrack;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
@@ -19,8 +21,12 @@ public final class UsdCameraWriter {
 
   private UsdCameraWriter() {}
 
-  /** The text of a .usda file; time samples are frames. */
-  public static String write(Sequence s, Bake bake) {
+  /**
+   * The text of a .usda file; time samples are frames.
+   *
+   * @param guides places handed over beside the camera, each an Xform
+   */
+  public static String write(Sequence s, Bake bake, List<GuideTrack> guides) {
     StringBuilder b = new StringBuilder();
     double fps = s.header().rate().perSecond();
     double[] l = bake.lens();
@@ -78,7 +84,30 @@ public final class UsdCameraWriter {
     samples(b, bake, "double shutter:close", i -> l[i + 5] / 360);
     b.append("    double shutter:open = 0\n");
     transform(b, bake);
-    return b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n").toString();
+    b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n");
+    for (GuideTrack g : guides) guide(b, g);
+    return b.toString();
+  }
+
+  private static void guide(StringBuilder b, GuideTrack g) {
+    b.append("\ndef Xform \"").append(identifier(g.name())).append("\"\n{\n");
+    if (g.isStill()) {
+      b.append("    double3 xformOp:translate = ").append(triple(g.places(), 0)).append('\n');
+    } else {
+      b.append("    double3 xformOp:translate.timeSamples = {\n");
+      for (int i = 0; i < g.frames().length; i++)
+        b.append("        ")
+            .append(num(g.frames()[i]))
+            .append(": ")
+            .append(triple(g.places(), i * 3))
+            .append(",\n");
+      b.append("    }\n");
+    }
+    b.append("    uniform token[] xformOpOrder = [\"xformOp:translate\"]\n}\n");
+  }
+
+  private static String triple(double[] p, int at) {
+    return "(" + num(p[at]) + ", " + num(p[at + 1]) + ", " + num(p[at + 2]) + ")";
   }
 
   /** One attribute; written once where it never changes. {@code value} is given a row's offset. */

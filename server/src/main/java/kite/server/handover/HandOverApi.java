@@ -1,8 +1,10 @@
 package kite.server.handover;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import kite.core.bake.Bake;
+import kite.core.bake.GuideTrack;
 import kite.core.codec.SequenceJson;
 import kite.core.document.Camera;
 import kite.core.document.Header;
@@ -52,7 +54,7 @@ class HandOverApi {
     return file(
         name(s, bake) + ".usda",
         "text/plain",
-        UsdCameraWriter.write(s, bake).getBytes(StandardCharsets.UTF_8));
+        UsdCameraWriter.write(s, bake, guides(s, bake)).getBytes(StandardCharsets.UTF_8));
   }
 
   @GetMapping("/cameras/{camera}.glb")
@@ -62,7 +64,7 @@ class HandOverApi {
     return file(
         name(s, bake) + ".glb",
         "model/gltf-binary",
-        GlbCameraWriter.write(bake, s.header().rate().perSecond()));
+        GlbCameraWriter.write(bake, s.header().rate().perSecond(), guides(s, bake)));
   }
 
   private Sequence read(UUID id) {
@@ -71,15 +73,21 @@ class HandOverApi {
 
   private Bake bake(Sequence s, String camera) {
     if (!(s.get(camera) instanceof Camera c)) throw Problem.missing("camera");
-    Plan plan =
-        new Plan(
-            s,
-            sha -> {
-              ModelGeometry g = assets.geometry(sha);
-              return g == null ? null : g.rig();
-            });
     Header h = s.header();
-    return Bake.of(plan, c, h.firstFrame(), h.lastFrame(), 1);
+    return Bake.of(plan(s), c, h.firstFrame(), h.lastFrame(), 1);
+  }
+
+  private List<GuideTrack> guides(Sequence s, Bake bake) {
+    return GuideTrack.of(s, plan(s), bake.frames());
+  }
+
+  private Plan plan(Sequence s) {
+    return new Plan(
+        s,
+        sha -> {
+          ModelGeometry g = assets.geometry(sha);
+          return g == null ? null : g.rig();
+        });
   }
 
   private static String name(Sequence s, Bake b) {

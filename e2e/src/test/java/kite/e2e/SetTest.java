@@ -1,0 +1,234 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.MouseButton;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import javax.imageio.ImageIO;
+import kite.core.document.Camera;
+import kite.core.document.Mark;
+import kite.core.document.Measure;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.rig.Attention;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The Set desk: true scale, stand-ins and models, layers, marks and measures. */
+class SetTest extends Desk {
+  @BeforeEach
+  void turnToTheDesk() {
+    desk("Set");
+  }
+
+  private Piece named(String name) throws Exception {
+    saved();
+    return application.stored().all(Piece.class).stream()
+        .filter(p -> p.name().equals(name))
+        .findFirst()
+        .orElseThrow(() -> new AssertionError("no piece " + name));
+  }
+
+  private void menu(String row, String item) {
+    page.locator("aside.left .row .name[title=\"" + row + "\"]")
+        .click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item).setExact(true))
+        .click();
+    menuGone();
+  }
+
+  @Test
+  void unitsAndGridChangeWhatIsShownAndNothingElse() throws Exception {
+    choose("Pim");
+    assertEquals(
+        "0.42 m × 1.22 m × 0.26 m wide, high, deep", page.getByTestId("size").textContent());
+    page.getByLabel("Display unit").selectOption("ft+in");
+    // 1.22 m = 48.03 in
+    assertTrue(page.getByTestId("size").textContent().contains("× 4 ft 0.03 in ×"));
+    page.getByLabel("Grid", new Page.GetByLabelOptions().setExact(true))
+        .selectOption("3 ft, 1 ft lines");
+    type("X of Pim", "6ft 2in");
+    assertEquals(6 * 0.3048 + 2 * 0.0254, value("pim", "x"), 1e-12);
+    assertEquals("6 ft 2 in", field("X of Pim").inputValue());
+    saved();
+    Sequence s = application.stored();
+    assertEquals(0.9144, s.header().gridM());
+    assertEquals(3, s.header().gridLines());
+    assertEquals(new SaltWind().sw010().get("oda"), s.get("oda"));
+  }
+
+  @Test
+  void standInsAreCopiedRepeatedAlignedAndSetDown() throws Exception {
+    add("Arch stand-in");
+    page.getByText("Arch", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+    type("Y of Arch", "3");
+    type("X of Arch", "-1.3");
+    button("To the ground").click();
+    assertEquals(0, named("Arch").channel("y").at(1001), 1e-9);
+    page.keyboard().press("Control+d");
+    type("X of Arch 2", "5");
+    type("Y of Arch 2", "1");
+    menu("Arch", "Make an instance");
+    assertEquals(new Shape.Instance(named("Arch").id()), named("Arch 3").shape());
+    // the first chosen stays, the others come to it
+    choose("Arch");
+    page.keyboard().down("Control");
+    choose("Arch 2");
+    page.keyboard().up("Control");
+    button("Y").click();
+    button("Least").click();
+    assertEquals(-1.3, named("Arch 2").channel("x").at(1001), 1e-6);
+    assertEquals(0, named("Arch 2").channel("y").at(1001), 1e-6);
+    page.keyboard().press("Control+z");
+    assertEquals(5, named("Arch 2").channel("x").at(1001), 1e-9);
+  }
+
+  @Test
+  void aLayerHidesAndLocksWhatLiesOnIt() throws Exception {
+    choose("Lantern to Pim");
+    goTo(1175);
+    BufferedImage whole = lens();
+    add("Layer");
+    page.locator("aside.left .row .name[title=Lantern]")
+        .dragTo(page.locator("aside.left .row .name[title=Layer]"));
+    page.getByText("1 on it: Lantern").waitFor();
+    page.getByLabel("Hide Layer", new Page.GetByLabelOptions().setExact(true)).click();
+    choose("Lantern to Pim");
+    assertTrue(difference(whole, lens()) > 0.02, "the lantern is gone from the lens view");
+    page.getByLabel("Show Layer", new Page.GetByLabelOptions().setExact(true)).click();
+    assertTrue(difference(whole, lens()) < 0.003, "and back");
+    page.getByLabel("Lock Layer", new Page.GetByLabelOptions().setExact(true)).click();
+    choose("Lantern");
+    assertEquals(
+        "“Lantern” lies on the locked layer “Layer”. Unlock the layer first.",
+        field("X of Lantern").getAttribute("title"));
+    assertTrue(field("X of Lantern").getAttribute("readonly") != null);
+  }
+
+  @Test
+  void removingWhatIsUsedAsksOnceAndAMarkCanTakeItsPlace() throws Exception {
+    goTo(1100);
+    double[] oda = place("oda");
+    choose("Oda");
+    page.keyboard().press("Delete");
+    page.getByText("“Along the stalls” attends to “Oda”").waitFor();
+    button("Keep it").click();
+    assertNotNull(application.stored().get("oda"));
+    page.keyboard().press("Delete");
+    button("Put a mark in its place").click();
+    page.locator("aside.left .row .name[title='Where Oda was']").waitFor();
+    saved();
+    Sequence s = application.stored();
+    Mark m = s.all(Mark.class).stream().filter(x -> x.name().startsWith("Where")).findFirst().get();
+    assertEquals(oda[0], m.channel("x").at(1), 0.2);
+    Camera b = (Camera) s.get("camB");
+    assertTrue(
+        b.first(Attention.class).subjects().stream().anyMatch(x -> x.entity().equals(m.id())));
+    page.keyboard().press("Control+z");
+    saved();
+    assertEquals(new SaltWind().sw010(), application.stored());
+  }
+
+  @Test
+  void marksAndMeasuresAreClickedOnSurfaces() throws Exception {
+    choose("Lantern to Pim");
+    goTo(1175);
+    double[] pim = place("pim");
+    add("Mark on a surface…");
+    clickAt(pim[0], 0.9, pim[2]);
+    page.locator("aside.left .row .name[title=Mark]").waitFor();
+    saved();
+    Mark m =
+        application.stored().all(Mark.class).stream()
+            .filter(x -> x.name().equals("Mark"))
+            .findFirst()
+            .get();
+    assertEquals(pim[2], m.channel("z").at(1), 0.3, "on the front of Pim");
+    assertEquals(0.9, m.channel("y").at(1), 0.05);
+    choose("Lantern to Pim");
+    add("Measure from the camera…");
+    clickAt(pim[0], 0.9, pim[2]);
+    page.getByTestId("measured").waitFor();
+    saved();
+    Measure measure = application.stored().all(Measure.class).get(0);
+    double[] seen = project(measure.to().x(), measure.to().y(), measure.to().z());
+    String says = page.getByTestId("measured").textContent();
+    String along = String.valueOf(Math.round(seen[2] * 1000) / 1000.0);
+    assertTrue(says.contains(along + " m along the axis"), says + " / " + along);
+    assertTrue(says.contains("straight"), says);
+  }
+
+  @Test
+  void anObjWithItsMaterialsIsLookedAtThenTakenAndLetteringIsMade() throws Exception {
+    String obj =
+        "mtllib crate.mtl\nusemtl paint\nv -50 0 50\nv 50 0 50\nv 50 120 50\nv -50 120 50\n"
+            + "vt 0 0\nvt 1 0\nvt 1 1\nvt 0 1\nf 1/1 2/2 3/3 4/4\n";
+    BufferedImage red = new BufferedImage(4, 4, BufferedImage.TYPE_INT_RGB);
+    for (int i = 0; i < 16; i++) red.setRGB(i % 4, i / 4, 0xd02010);
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(red, "png", png);
+    var chooser = page.waitForFileChooser(() -> button("Bring in a model").click());
+    chooser.setFiles(
+        new FilePayload[] {
+          new FilePayload("board.obj", "text/plain", obj.getBytes(StandardCharsets.UTF_8)),
+          new FilePayload(
+              "crate.mtl",
+              "text/plain",
+              "newmtl paint\nKd 1 1 1\nmap_Kd red.png\n".getBytes(StandardCharsets.UTF_8)),
+          new FilePayload("red.png", "image/png", png.toByteArray())
+        });
+    page.getByText("120 m is unlikely").waitFor();
+    page.getByLabel("File unit").last().selectOption("0.01");
+    assertEquals("1 m × 1.2 m × 0 m", page.getByTestId("import-size").textContent());
+    button("Bring it in").click();
+    page.getByText("board is in").waitFor();
+    choose("Lantern to Pim");
+    goTo(1175);
+    choose("board");
+    type("X of board", "0.6");
+    type("Z of board", "-4");
+    page.waitForTimeout(900);
+    double[] at = project(0.6, 0.8, -4);
+    BufferedImage seen = lens();
+    int p = seen.getRGB((int) (at[0] * seen.getWidth()), (int) (at[1] * seen.getHeight()));
+    assertTrue(
+        (p >> 16 & 255) > 3 * (p & 255), "painted with its picture: " + Integer.toHexString(p));
+    add("Lettering…");
+    page.getByLabel("What it says").fill("Salt & Wind");
+    button("Put it in the set").click();
+    page.locator("aside.left .row .name[title='Salt & Wind']").waitFor();
+    page.waitForTimeout(600);
+    String size = page.getByTestId("size").textContent();
+    double wide = Double.parseDouble(size.substring(0, size.indexOf(' ')));
+    assertTrue(wide > 2 && wide < 5, "eleven letters half a metre high: " + size);
+    assertEquals("Salt & Wind", ((Shape.Model) named("Salt & Wind").shape()).text());
+  }
+
+  @Test
+  void fourViewsShowTheSameSetAndTheMouseMovesNoCamera() throws Exception {
+    double[] before = numbers("() => jollyKite.camera().world");
+    button("Four").click();
+    for (String side : List.of("top", "front", "side")) page.getByTestId("set-" + side).waitFor();
+    page.waitForTimeout(500);
+    page.mouse().move(300, 250);
+    page.mouse().down(new Mouse.DownOptions().setButton(MouseButton.LEFT));
+    page.mouse().move(360, 300);
+    page.mouse().up();
+    page.mouse().wheel(0, 300);
+    org.junit.jupiter.api.Assertions.assertArrayEquals(
+        before, numbers("() => jollyKite.camera().world"));
+    assertEquals(0, number("() => jollyKite.state().revision"));
+  }
+}
