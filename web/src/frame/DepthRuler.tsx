@@ -154,7 +154,13 @@ export function DepthRuler({ camera }: { camera: Camera }) {
       }}
     >
       <title>{`${name}: ${show(m)}`}</title>
-      <rect x={-7} y={y < HEIGHT / 2 ? 0 : HEIGHT / 2} width={14} height={HEIGHT / 2} fill="transparent" />
+      <rect
+        x={name.startsWith('Near limit') ? -12 : name.startsWith('Far limit') ? 0 : -7}
+        y={y < HEIGHT / 2 ? 0 : HEIGHT / 2}
+        width={name.includes('limit') ? 12 : 14}
+        height={HEIGHT / 2}
+        fill="transparent"
+      />
       <path d={`M0 0V${HEIGHT - AXIS}`} stroke={colour} strokeWidth={1.6} />
       <path d={shape} transform={`translate(0 ${y})`} fill={colour} />
     </g>

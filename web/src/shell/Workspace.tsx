@@ -59,6 +59,7 @@ export function Workspace() {
       className="app"
       style={{ '--time': `${SHAPES[desk].time}px` } as React.CSSProperties}
       onDragOver={(e) => {
+        if (!e.dataTransfer.types.includes('Files')) return; // a row of the roster, say
         e.preventDefault();
         setDropping(true);
       }}

@@ -166,7 +166,8 @@ class FrameDeskTest extends Desk {
     assertEquals(4, page.locator("[data-guide=thirds]").count());
     assertTrue(difference(before, lens()) < 0.001, "guides lie over the picture, not in it");
     var pad = page.getByTestId("placing").boundingBox();
-    page.mouse().click(pad.x + pad.width * 2 / 3, pad.y + pad.height / 3);
+    page.getByTestId("placing")
+        .click(new Locator.ClickOptions().setPosition(pad.width * 2 / 3, pad.height / 3));
     page.getByPlaceholder("as it is").fill("60 %");
     button("Travel").click();
     page.waitForFunction(

@@ -51,6 +51,8 @@ class ScreenshotsTest extends Desk {
     button("Frame").click();
     choose("Lantern to Pim");
     goTo(1172);
+    button("Thirds").click();
+    page.locator("[data-card=lens]").scrollIntoViewIfNeeded();
     keep("frame");
     button("Cut").click();
     button("Follow the cut").click();
@@ -68,6 +70,35 @@ class ScreenshotsTest extends Desk {
     button("This frame").click();
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(90000));
     keep("deliver");
+    button("Frame").click();
+    goTo(1090);
+    button("Contact sheet").click();
+    page.waitForTimeout(2500);
+    keep("contact-sheet");
+    button("Back to the views").click();
+    button("Standards").click();
+    page.waitForTimeout(800);
+    keep("standards");
+    button("Close").click();
+    java.nio.file.Path file = java.nio.file.Files.createTempFile("crate", ".glb");
+    node("write-test-model.mjs", file.toString());
+    var chooser = page.waitForFileChooser(() -> button("Bring in a model").click());
+    chooser.setFiles(
+        new com.microsoft.playwright.options.FilePayload(
+            "crate.glb", "model/gltf-binary", java.nio.file.Files.readAllBytes(file)));
+    page.getByTestId("import-size").waitFor();
+    keep("import");
+    button("Leave it out").click();
+    String plate = application.resetProduction(new kite.demo.SaltWind().sw020());
+    Page effects = context.newPage();
+    effects.navigate(application.address() + "#" + plate);
+    ready(effects);
+    effects.getByLabel("Desks").getByText("Frame").click();
+    effects.evaluate("() => jollyKite.goTo(1030)");
+    effects.waitForTimeout(2500);
+    effects.screenshot(
+        new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/plate.png")));
+    effects.close();
     page.keyboard().press("Control+k");
     page.getByPlaceholder("What would you like to do?").fill("cut to");
     keep("command-box");

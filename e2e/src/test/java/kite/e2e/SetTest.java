@@ -101,6 +101,7 @@ class SetTest extends Desk {
     goTo(1175);
     BufferedImage whole = lens();
     add("Layer");
+    field("Find by name").fill("La"); // both rows in sight
     page.locator("aside.left .row .name[title=Lantern]")
         .dragTo(page.locator("aside.left .row .name[title=Layer]"));
     page.getByText("1 on it: Lantern").waitFor();
@@ -200,7 +201,7 @@ class SetTest extends Desk {
     type("X of board", "0.6");
     type("Z of board", "-4");
     page.waitForTimeout(900);
-    double[] at = project(0.6, 0.8, -4);
+    double[] at = project(0.6, 1.1, -4);
     BufferedImage seen = lens();
     int p = seen.getRGB((int) (at[0] * seen.getWidth()), (int) (at[1] * seen.getHeight()));
     assertTrue(
