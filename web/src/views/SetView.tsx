@@ -393,7 +393,7 @@ class SetViewer {
     this.fit();
   }
 
-  /** Where the free camera looks from. */
+  /** Where the freely turned view looks from. */
   private pose(): ReturnType<typeof poseOf> {
     this.free.updateMatrixWorld();
     return poseOf(Float64Array.from(this.free.matrixWorld.elements));

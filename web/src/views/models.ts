@@ -3,7 +3,7 @@ import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
 import { forget } from '../sequence/evaluated';
-import { say } from '../sequence/store';
+import { say, useSequence } from '../sequence/store';
 import { hazed } from './air';
 
 /** What the server found when the model came in. */
@@ -70,6 +70,7 @@ async function fetchModel(asset: string): Promise<Model> {
   const model = { scene: gltf.scene, report };
   known.set(asset, model);
   forget();
+  useSequence.setState((s) => ({ version: s.version + 1 })); // sizes and anchors are known now
   return model;
 }
 
