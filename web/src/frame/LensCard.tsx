@@ -6,6 +6,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, editProposed, mayKey, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
+import { FIT_NAMES, type NamedBack } from '../standards/choices';
 import { aboutSubject } from './about';
 import { remember } from './history';
 
@@ -18,20 +19,6 @@ interface LensReport {
   reach: string;
   note: string;
 }
-
-interface NamedBack {
-  name: string;
-  widthMm: number;
-  heightMm: number;
-  squeeze: number;
-}
-
-const FITS: [string, string][] = [
-  ['width', 'fit the width'],
-  ['height', 'fit the height'],
-  ['fill', 'fill the frame'],
-  ['showAll', 'show all of it'],
-];
 
 /** Focal length with the kit's stops, what it sees, and the film back it sees it on. */
 export function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[] }) {
@@ -184,7 +171,7 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
       <Choice
         label="Fit"
         value={camera.fit ?? ''}
-        options={[['', 'the sequence’s'], ...FITS]}
+        options={[['', 'the sequence’s'], ...FIT_NAMES]}
         onChange={(v) => set(camera.filmBack, (v || null) as Fit | null)}
       />
       {own || camera.fit ? (

@@ -8,22 +8,20 @@ import { edit, select, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import {
-  addAir,
   addCamera,
   addGroup,
   addLayer,
-  addLight,
   addMark,
   addMarkAhead,
   addMarkOnSurface,
   addStandIn,
   cameraFromView,
   drawPath,
-  LIGHTS,
   measure,
   measureFromCamera,
   STAND_INS,
 } from './create';
+import { addAir, addLight, LIGHTS } from './createLight';
 import { MORE } from './selectionActions';
 
 const GROUPS: { name: string; holds: (e: Entity, subjects: Set<string>) => boolean }[] = [

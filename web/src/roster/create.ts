@@ -1,7 +1,6 @@
 import { theCore } from '../core/load';
-import type { Camera, Command, Entity, Form, Light, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
+import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
 import { edit, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
-import { evaluated } from '../sequence/evaluated';
 import { axisPoint } from '../views/axisPoint';
 import { setViewPose } from '../views/setViewPose';
 
@@ -29,23 +28,17 @@ export const STAND_INS: {
   { form: 'vehicle', name: 'Vehicle', size: [1.8, 1.45, 4.4], colour: '#c4574a' },
 ];
 
-export const LIGHTS: { form: Form; name: string; does: string }[] = [
-  { form: 'sun', name: 'Sun and sky', does: 'Parallel light with the sky around it' },
-  { form: 'spot', name: 'Spot', does: 'A cone; can be kept aimed at a subject' },
-  { form: 'point', name: 'Point', does: 'A bulb: light to all sides' },
-  { form: 'area', name: 'Area', does: 'A glowing rectangle, soft' },
-  { form: 'guide', name: 'Guide', does: 'Lights nothing; its place is handed over' },
-];
-
 const all = () => Object.values(useSequence.getState().entities);
 
-function freeName(base: string): string {
+/** The name, or the name with the first number that is free. */
+export function freeName(base: string): string {
   const names = new Set(all().map((e) => e.name));
   if (!names.has(base)) return base;
   for (let i = 2; ; i++) if (!names.has(`${base} ${i}`)) return `${base} ${i}`;
 }
 
-function add(label: string, entity: Entity): boolean {
+/** Adds an entity and selects it. */
+export function add(label: string, entity: Entity): boolean {
   if (!edit(label, { kind: 'add', entity })) return false;
   select(entity.id);
   return true;
@@ -74,7 +67,7 @@ export function piece(
 }
 
 /** Where the set view looks, on the ground; the origin when it looks at the sky. */
-function groundAhead(): { x: number; z: number } {
+export function groundAhead(): { x: number; z: number } {
   const { at, pan, tilt } = setViewPose();
   const [a, b] = [(pan * Math.PI) / 180, (tilt * Math.PI) / 180];
   const down = Math.sin(b);
@@ -129,109 +122,6 @@ export const addLayer = () =>
     rendered: true,
     locked: false,
   });
-
-export function addAir(): void {
-  const have = all().find((e) => e.kind === 'air');
-  if (have) select(have.id);
-  else
-    add('Add haze and background', {
-      kind: 'air',
-      id: newId('air'),
-      name: 'Air',
-      colour: '#c9d3dc',
-      background: null,
-      channels: { density: 0.006 },
-    });
-}
-
-/** A light with its usual settings. */
-export function lightOf(form: Form, name: string, channels: Light['channels']): Light {
-  return {
-    kind: 'light',
-    id: newId('light'),
-    name: freeName(name),
-    form,
-    parent: null,
-    layer: null,
-    colour: form === 'sun' ? '#fff1dc' : '#ffffff',
-    kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
-    softShadow: true,
-    shadowTint: '#000000',
-    specular: true,
-    sky: '#6f9fcf',
-    horizon: '#dfe6ea',
-    shown: true,
-    attention: null,
-    channels,
-  };
-}
-
-export function addLight(form: Form): void {
-  const { x, z } = groundAhead();
-  const placed: Record<string, number> =
-    form === 'sun' ? {} : { x, y: form === 'area' ? 2.4 : 2.6, z, tilt: form === 'point' ? 0 : -60 };
-  add(
-    `Add ${LIGHTS.find((l) => l.form === form)!.name.toLowerCase()}`,
-    lightOf(form, LIGHTS.find((l) => l.form === form)!.name, placed),
-  );
-}
-
-/** Key, fill and rim about a subject, set up relative to the camera, in one edit. */
-export function addThreeLights(subject: string): void {
-  const s = useSequence.getState();
-  const camera = lensCamera(s);
-  if (!s.entities[subject] || theCore().slot(camera) < 0) {
-    say('Choose a subject and look through a camera first.', true);
-    return;
-  }
-  evaluated();
-  const to = JSON.parse(theCore().sighting(camera, subject, '')) as { x: number; y: number; z: number };
-  const slot = theCore().slot(camera);
-  const { world } = evaluated();
-  const toward = Math.atan2(world[slot * 16 + 12] - to.x, world[slot * 16 + 14] - to.z);
-  const size = new Float64Array(3);
-  theCore().size(JSON.stringify([subject]), size);
-  const reach = Math.max(1.6, Math.hypot(size[0], size[1], size[2]) * 1.2);
-  const lamp = (name: string, turn: number, up: number, power: number, kelvin: number): Light => {
-    const a = toward + (turn * Math.PI) / 180;
-    const light = lightOf('spot', name, {
-      x: to.x + Math.sin(a) * reach,
-      y: to.y + up * reach,
-      z: to.z + Math.cos(a) * reach,
-      power: power * reach * reach,
-      cone: 70,
-      edge: 0.5,
-      radius: 0.25,
-    });
-    return {
-      ...light,
-      kelvin,
-      attention: {
-        kind: 'attention',
-        id: 'look',
-        on: true,
-        up: 'world',
-        upPiece: null,
-        blend: 'points',
-        subjects: [{ entity: subject, anchor: null, offset: [0, 0, 0] }],
-        cues: [{ frame: s.header.firstFrame, travel: 0, ease: 'even', mix: { [subject]: 1 } }],
-        channels: {},
-      },
-    };
-  };
-  const three = [
-    lamp('Key', 40, 0.5, 3, 4800),
-    lamp('Fill', -50, 0.2, 0.9, 5600),
-    lamp('Rim', 165, 0.7, 2.6, 6200),
-  ];
-  if (
-    edit(
-      `Key, fill and rim for ${s.entities[subject].name}`,
-      ...three.map((entity): Command => ({ kind: 'add', entity })),
-    )
-  )
-    select(three[0].id);
-}
 
 function mark(name: string, at: Vec3, rides: string | null = null, anchor: string | null = null): Entity {
   return {

@@ -2,14 +2,8 @@ import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
 import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../sequence/store';
-import {
-  addMarkOn,
-  addThreeLights,
-  cameraAt,
-  duplicateSelected,
-  groupSelected,
-  removeSelected,
-} from './create';
+import { addMarkOn, cameraAt, duplicateSelected, groupSelected, removeSelected } from './create';
+import { addThreeLights } from './createLight';
 
 const get = useSequence.getState;
 

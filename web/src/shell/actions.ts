@@ -1,11 +1,9 @@
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { cutHere } from '../lanes/CutLane';
 import {
-  addAir,
   addCamera,
   addGroup,
   addLayer,
-  addLight,
   addMark,
   addMarkAhead,
   addMarkOnSurface,
@@ -14,12 +12,12 @@ import {
   drawPath,
   duplicateSelected,
   groupSelected,
-  LIGHTS,
   measure,
   measureFromCamera,
   removeSelected,
   STAND_INS,
 } from '../roster/create';
+import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
 import { play } from '../sequence/playing';
 import { DESKS, edit, goTo, redo, select, undo, useSequence } from '../sequence/store';

@@ -10,6 +10,7 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** Turns whatever goes wrong into {@code {"refusal": {code, entity, field, text}}}. */
@@ -40,6 +41,17 @@ class Problems {
             "",
             "",
             "The request cannot be read; the page may be older than the server. Reload the page."));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> tooLarge(MaxUploadSizeExceededException e) {
+    return answer(
+        HttpStatus.CONTENT_TOO_LARGE,
+        new Problem.Body(
+            "file",
+            "",
+            "",
+            "These files have more than 200 MB together. Bring a lighter version."));
   }
 
   @ExceptionHandler

@@ -2,7 +2,7 @@ package kite.core.codec;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
-import kite.core.command.Rules;
+import kite.core.command.StandardsRules;
 import kite.core.document.CameraPackage;
 import kite.core.document.Delivery;
 import kite.core.document.Naming;
@@ -38,7 +38,7 @@ public final class StandardsJson {
   /** Reads standards and checks them. */
   public static Standards read(String text) {
     Standards s = read(Fields.parse(text));
-    Rules.check(s);
+    StandardsRules.check(s);
     return s;
   }
 

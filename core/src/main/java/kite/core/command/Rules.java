@@ -2,22 +2,15 @@ package kite.core.command;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Air;
 import kite.core.document.Camera;
-import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
-import kite.core.document.Focus;
-import kite.core.document.Guide;
 import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
@@ -25,26 +18,18 @@ import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Plate;
-import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
-import kite.core.document.Standards;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
-import kite.core.optics.FilmBack;
-import kite.core.optics.Lens;
-import kite.core.optics.LensKit;
 import kite.core.path.PathPoint;
-import kite.core.rig.Attention;
-import kite.core.rig.RigPart;
-import kite.core.rig.Subject;
 
 /** What must hold in every sequence. Each breach is one {@link Refusal} in the artist's words. */
 public final class Rules {
   public static final int MOST_ENTITIES = 20000;
   public static final int MOST_FRAMES = 200000;
   public static final int MOST_KEYS = 200000;
-  private static final int LONGEST_NAME = 120;
+  static final int LONGEST_NAME = 120;
 
   private Rules() {}
 
@@ -73,9 +58,9 @@ public final class Rules {
     if ((long) h.lastFrame() - h.firstFrame() >= MOST_FRAMES)
       throw new Refusal(
           "range", "", "lastFrame", "A sequence holds at most " + MOST_FRAMES + " frames.");
-    check(h.standards());
-    check(h.rate());
-    check(h.cameraPackage());
+    StandardsRules.check(h.standards());
+    StandardsRules.check(h.rate());
+    StandardsRules.check(h.cameraPackage());
     if (!positive(h.gridM()))
       throw new Refusal("range", "", "gridM", "The grid cell must be above 0.");
     if (h.gridLines() < 1 || h.gridLines() > 100)
@@ -85,76 +70,7 @@ public final class Rules {
           "kind", "", "displayUnit", "Lengths are shown in m, cm, mm, ft, in or ft+in.");
   }
 
-  /** Checks what a production has agreed on. */
-  public static void check(Standards s) {
-    check(s.rate());
-    check(s.cameraPackage());
-    if (!(s.nearClipM() >= Camera.NEAR_CLIP.least()
-        && s.farClipM() <= ChannelSpec.FAR_M
-        && s.nearClipM() < s.farClipM()))
-      throw new Refusal(
-          "range", "", "nearClipM", "The usual near clip must be above 0 and nearer than the far.");
-    if (s.kits().size() > 50)
-      throw new Refusal("many", "", "kits", "At most 50 lens kits are kept.");
-    for (LensKit k : s.kits()) check(k);
-    if (s.naming().shots().length() > LONGEST_NAME)
-      throw new Refusal("name", "", "naming", "The pattern of shot codes is too long.");
-  }
-
-  private static void check(LensKit k) {
-    if (k.name().isBlank() || k.name().length() > LONGEST_NAME || k.lenses().size() > 200)
-      throw new Refusal("name", "", "kits", "A lens kit has a name and at most 200 lenses.");
-    if (!positive(k.squeeze()))
-      throw new Refusal("range", "", "kits", "The squeeze of “" + k.name() + "” must be above 0.");
-    for (Lens l : k.lenses()) {
-      boolean fits =
-          l.shortestMm() >= Camera.FOCAL_LENGTH.least()
-              && l.longestMm() >= l.shortestMm()
-              && l.longestMm() <= Camera.FOCAL_LENGTH.most()
-              && l.widestStop() >= Camera.F_STOP.least()
-              && l.widestStop() <= Camera.F_STOP.most()
-              && l.closestFocusM() * 1000 > l.shortestMm();
-      if (!fits)
-        throw new Refusal(
-            "range",
-            "",
-            "kits",
-            "A lens of “"
-                + k.name()
-                + "” cannot be: focal lengths rise from 1 mm, the stop is f/0.5 to f/128, and it"
-                + " focuses farther away than it is long.");
-    }
-  }
-
-  private static void check(Rate r) {
-    if (r.numerator() <= 0 || r.denominator() <= 0 || r.perSecond() > 1000)
-      throw new Refusal(
-          "range", "", "rate", "The frame rate must be above 0 and at most 1000 frames a second.");
-  }
-
-  private static void check(CameraPackage p) {
-    check(p.filmBack(), "");
-    if (p.deliveryWidth() < 16
-        || p.deliveryHeight() < 16
-        || p.deliveryWidth() > 16384
-        || p.deliveryHeight() > 16384)
-      throw new Refusal(
-          "range", "", "delivery", "The delivery size must be 16 to 16384 pixels each way.");
-    if (!(p.circleOfConfusionMm() >= 0 && p.circleOfConfusionMm() < 10))
-      throw new Refusal(
-          "range",
-          "",
-          "circleOfConfusionMm",
-          "The circle of confusion is 0 (for the usual one) to 10 mm.");
-  }
-
-  private static void check(FilmBack b, String entity) {
-    if (!(positive(b.widthMm()) && positive(b.heightMm()) && positive(b.squeeze())))
-      throw new Refusal(
-          "range", entity, "filmBack", "Film back width, height and squeeze must be above 0.");
-  }
-
-  private static boolean positive(double v) {
+  static boolean positive(double v) {
     return v > 0 && v < 1e9;
   }
 
@@ -180,7 +96,7 @@ public final class Rules {
       throw new Refusal("range", m.id(), "to", "A measurement runs between finite places.");
     if (e instanceof Plate p) checkPlate(p);
     if (e instanceof Path p) checkPath(p);
-    if (e instanceof Camera c) checkCamera(s, c);
+    if (e instanceof Camera c) CameraRules.check(s, c);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(
@@ -229,7 +145,7 @@ public final class Rules {
     throw new Refusal("range", e.id(), address, text);
   }
 
-  private static void checkColour(String id, String colour) {
+  static void checkColour(String id, String colour) {
     if (!colour.matches("#[0-9a-f]{6}"))
       throw new Refusal(
           "colour", id, "colour", "A colour is written #rrggbb in lower-case hexadecimal.");
@@ -246,7 +162,7 @@ public final class Rules {
     if (l.attention() != null && l.form() != Light.Form.SPOT)
       throw new Refusal("kind", l.id(), "attention", "Only a spot can be kept aimed.");
     if (l.attention() != null)
-      checkCues(l.id(), "“" + l.name() + "”", l.attention().id(), l.attention());
+      CameraRules.checkCues(l.id(), "“" + l.name() + "”", l.attention().id(), l.attention());
   }
 
   private static void checkPlate(Plate p) {
@@ -317,130 +233,6 @@ public final class Rules {
                 + p.name()
                 + "” that follow each other are at one place. Move or remove one.");
       last = q.at();
-    }
-  }
-
-  private static void checkCamera(Sequence s, Camera c) {
-    Set<String> ids = new HashSet<>();
-    for (RigPart p : c.rig()) {
-      if (!p.id().matches("[A-Za-z0-9_-]{1,64}") || !ids.add(p.id()))
-        throw new Refusal(
-            "id",
-            c.id(),
-            p.id(),
-            "Each rig part of camera " + c.letter() + " needs an id of its own.");
-      if (p instanceof Attention a) {
-        for (Subject x : a.subjects()) notItself(c, a.id(), x);
-        checkCues(c.id(), "camera " + c.letter(), a.id(), a);
-      }
-    }
-    if (c.focus() != null) {
-      for (Subject x : c.focus().subjects()) notItself(c, Focus.ID, x);
-      checkCues(c.id(), "camera " + c.letter(), Focus.ID, c.focus());
-    }
-    if (c.filmBack() != null) check(c.filmBack(), c.id());
-    if (!(c.iconSize() >= 0.05 && c.iconSize() <= 20))
-      throw new Refusal("range", c.id(), "iconSize", "An icon is drawn 0.05 to 20 times its size.");
-    if (!(c.surround() >= 0 && c.surround() <= 1))
-      throw new Refusal("range", c.id(), "surround", "The surround's darkness is 0 to 1.");
-    if (c.guides().size() > 30)
-      throw new Refusal("many", c.id(), "guides", "A camera has at most 30 guides.");
-    for (Guide g : c.guides()) checkGuide(c, g);
-    if (!c.colour().matches("#[0-9a-f]{6}") || !c.letter().matches("[A-Z]{1,2}"))
-      throw new Refusal(
-          "name", c.id(), "letter", "A camera has a letter A to ZZ and a colour #rrggbb.");
-    ordered(
-        s,
-        c,
-        Camera.NEAR_CLIP,
-        Camera.FAR_CLIP,
-        1,
-        "Near clip of camera " + c.letter() + " must be nearer than its far clip.");
-    ordered(
-        s,
-        c,
-        Camera.FOCAL_LENGTH,
-        Camera.FOCUS,
-        0.001,
-        "Focus distance of camera " + c.letter() + " must be more than its focal length.");
-  }
-
-  /** Compares two channels at every key of either: the only frames where smooth curves turn. */
-  private static void ordered(
-      Sequence s, Camera c, ChannelSpec low, ChannelSpec high, double scale, String text) {
-    Channel a = s.header().channel(c, low), b = s.header().channel(c, high);
-    List<Double> frames = new ArrayList<>(List.of(0.0));
-    for (Channel x : List.of(a, b))
-      if (x instanceof Channel.Curve k) for (Key key : k.keys()) frames.add(key.frame());
-    for (double f : frames) {
-      if (a.at(f) * scale >= b.at(f)) throw new Refusal("order", c.id(), high.name(), text);
-    }
-  }
-
-  private static void checkGuide(Camera c, Guide g) {
-    checkColour(c.id(), g.colour());
-    boolean counts =
-        g.form() == Guide.Rule.GRID || g.form() == Guide.Rule.ASPECT
-            ? g.across() > 0 && g.down() > 0 && g.across() <= 100 && g.down() <= 100
-            : g.across() >= 0 && g.across() <= 1 && g.down() >= 0 && g.down() <= 1;
-    if (!(counts && g.turn() >= 0 && g.turn() <= 3 && g.strength() >= 0 && g.strength() <= 1))
-      throw new Refusal(
-          "range",
-          c.id(),
-          "guides",
-          "A guide of camera "
-              + c.letter()
-              + " cannot be: columns, rows and ratios are 0 to 100, safe areas and strength 0 to 1.");
-  }
-
-  private static void notItself(Camera c, String part, Subject s) {
-    if (s.entity().equals(c.id()))
-      throw new Refusal(
-          "loop",
-          c.id(),
-          part,
-          "Camera "
-              + c.letter()
-              + (part.equals(Focus.ID) ? " cannot focus on itself." : " cannot attend to itself."));
-  }
-
-  private static void checkCues(String owner, String name, String part, Cued a) {
-    Set<String> subjects = new HashSet<>();
-    for (Subject s : a.subjects()) {
-      if (!subjects.add(s.entity()))
-        throw new Refusal(
-            "twice",
-            owner,
-            part,
-            (part.equals(Focus.ID) ? "Focus of " : "Attention of ")
-                + name
-                + " names a subject twice.");
-      if (!(s.offset().length() < ChannelSpec.FAR_M))
-        throw new Refusal("range", owner, part, "A subject's offset must be a finite length.");
-    }
-    double last = Double.NEGATIVE_INFINITY;
-    for (Cue cue : a.cues()) {
-      if (!Double.isFinite(cue.frame()) || !(cue.travel() >= 0 && cue.travel() < 1e7))
-        throw new Refusal(
-            "range", owner, part, "A cue stands on a frame and travels 0 frames or more.");
-      if (cue.frame() <= last)
-        throw new Refusal(
-            "order", owner, part, "Two cues stand on frame " + NumberText.plain(cue.frame()) + ".");
-      last = cue.frame();
-      double sum = 0;
-      for (Map.Entry<String, Double> share : cue.mix().entrySet()) {
-        if (!subjects.contains(share.getKey()))
-          throw new Refusal(
-              "missing",
-              owner,
-              part,
-              "A cue of " + name + " gives a share to something that is not among its subjects.");
-        if (!(share.getValue() >= 0 && share.getValue() <= 1))
-          throw new Refusal("range", owner, part, "A share is 0 to 1.");
-        sum += share.getValue();
-      }
-      if (sum > 1 + 1e-9)
-        throw new Refusal("range", owner, part, "The shares of a cue add up to more than 1.");
     }
   }
 

@@ -1,0 +1,116 @@
+import { theCore } from '../core/load';
+import type { Command, Form, Light } from '../core/types';
+import { evaluated } from '../sequence/evaluated';
+import { edit, lensCamera, newId, say, select, useSequence } from '../sequence/store';
+import { add, freeName, groundAhead } from './create';
+
+export const LIGHTS: { form: Form; name: string; does: string }[] = [
+  { form: 'sun', name: 'Sun and sky', does: 'Parallel light with the sky around it' },
+  { form: 'spot', name: 'Spot', does: 'A cone; can be kept aimed at a subject' },
+  { form: 'point', name: 'Point', does: 'A bulb: light to all sides' },
+  { form: 'area', name: 'Area', does: 'A glowing rectangle, soft' },
+  { form: 'guide', name: 'Guide', does: 'Lights nothing; its place is handed over' },
+];
+
+export function addAir(): void {
+  const have = Object.values(useSequence.getState().entities).find((e) => e.kind === 'air');
+  if (have) select(have.id);
+  else
+    add('Add haze and background', {
+      kind: 'air',
+      id: newId('air'),
+      name: 'Air',
+      colour: '#c9d3dc',
+      background: null,
+      channels: { density: 0.006 },
+    });
+}
+
+/** A light with its usual settings. */
+export function lightOf(form: Form, name: string, channels: Light['channels']): Light {
+  return {
+    kind: 'light',
+    id: newId('light'),
+    name: freeName(name),
+    form,
+    parent: null,
+    layer: null,
+    colour: form === 'sun' ? '#fff1dc' : '#ffffff',
+    kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
+    softShadow: true,
+    shadowTint: '#000000',
+    specular: true,
+    sky: '#6f9fcf',
+    horizon: '#dfe6ea',
+    shown: true,
+    attention: null,
+    channels,
+  };
+}
+
+export function addLight(form: Form): void {
+  const { x, z } = groundAhead();
+  const placed: Record<string, number> =
+    form === 'sun' ? {} : { x, y: form === 'area' ? 2.4 : 2.6, z, tilt: form === 'point' ? 0 : -60 };
+  add(
+    `Add ${LIGHTS.find((l) => l.form === form)!.name.toLowerCase()}`,
+    lightOf(form, LIGHTS.find((l) => l.form === form)!.name, placed),
+  );
+}
+
+/** Key, fill and rim about a subject, set up relative to the camera, in one edit. */
+export function addThreeLights(subject: string): void {
+  const s = useSequence.getState();
+  const camera = lensCamera(s);
+  if (!s.entities[subject] || theCore().slot(camera) < 0) {
+    say('Choose a subject and look through a camera first.', true);
+    return;
+  }
+  evaluated();
+  const to = JSON.parse(theCore().sighting(camera, subject, '')) as { x: number; y: number; z: number };
+  const slot = theCore().slot(camera);
+  const { world } = evaluated();
+  const toward = Math.atan2(world[slot * 16 + 12] - to.x, world[slot * 16 + 14] - to.z);
+  const size = new Float64Array(3);
+  theCore().size(JSON.stringify([subject]), size);
+  const reach = Math.max(1.6, Math.hypot(size[0], size[1], size[2]) * 1.2);
+  const lamp = (name: string, turn: number, up: number, power: number, kelvin: number): Light => {
+    const a = toward + (turn * Math.PI) / 180;
+    const light = lightOf('spot', name, {
+      x: to.x + Math.sin(a) * reach,
+      y: to.y + up * reach,
+      z: to.z + Math.cos(a) * reach,
+      power: power * reach * reach,
+      cone: 70,
+      edge: 0.5,
+      radius: 0.25,
+    });
+    return {
+      ...light,
+      kelvin,
+      attention: {
+        kind: 'attention',
+        id: 'look',
+        on: true,
+        up: 'world',
+        upPiece: null,
+        blend: 'points',
+        subjects: [{ entity: subject, anchor: null, offset: [0, 0, 0] }],
+        cues: [{ frame: s.header.firstFrame, travel: 0, ease: 'even', mix: { [subject]: 1 } }],
+        channels: {},
+      },
+    };
+  };
+  const three = [
+    lamp('Key', 40, 0.5, 3, 4800),
+    lamp('Fill', -50, 0.2, 0.9, 5600),
+    lamp('Rim', 165, 0.7, 2.6, 6200),
+  ];
+  if (
+    edit(
+      `Key, fill and rim for ${s.entities[subject].name}`,
+      ...three.map((entity): Command => ({ kind: 'add', entity })),
+    )
+  )
+    select(three[0].id);
+}

@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import type { Lens, LensKit } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+
+/** 18, 25, 24–290 …, each with its widest stop and closest focus. */
+export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit[]) => void }) {
+  const [open, setOpen] = useState(0);
+  const kit = kits[open];
+  const put = (by: Partial<LensKit>) => change(kits.map((k, i) => (i === open ? { ...k, ...by } : k)));
+  const lens = (i: number, by: Partial<Lens>) =>
+    put({ lenses: kit.lenses.map((l, n) => (n === i ? { ...l, ...by } : l)) });
+  return (
+    <>
+      <div className="primes">
+        {kits.map((k, i) => (
+          <button key={i} className={`chip ${i === open ? 'on' : ''}`} onClick={() => setOpen(i)}>
+            {k.name}
+          </button>
+        ))}
+        <button
+          className="chip"
+          onClick={() => {
+            change([...kits, { name: `Kit ${kits.length + 1}`, squeeze: 1, lenses: [] }]);
+            setOpen(kits.length);
+          }}
+        >
+          + Kit
+        </button>
+      </div>
+      {kit ? (
+        <>
+          <div className="line">
+            <input
+              type="text"
+              aria-label="Name of the kit"
+              value={kit.name}
+              onChange={(e) => put({ name: e.target.value })}
+            />
+            <TextNumber
+              label="Squeeze"
+              unit="factor"
+              value={kit.squeeze}
+              onChange={(v) => put({ squeeze: v })}
+            />
+            <button
+              className="pill"
+              onClick={() => {
+                change(kits.filter((_, i) => i !== open));
+                setOpen(0);
+              }}
+            >
+              Remove the kit
+            </button>
+          </div>
+          <div className="lenses">
+            {kit.lenses.map((l, i) => (
+              <div className="line" key={i}>
+                <TextNumber
+                  label="From"
+                  unit="millimetres"
+                  value={l.shortestMm}
+                  onChange={(v) =>
+                    lens(i, {
+                      shortestMm: v,
+                      longestMm: Math.max(v, l.longestMm === l.shortestMm ? v : l.longestMm),
+                    })
+                  }
+                />
+                <TextNumber
+                  label="To"
+                  unit="millimetres"
+                  value={l.longestMm}
+                  onChange={(v) => lens(i, { longestMm: v })}
+                />
+                <TextNumber
+                  label="Opens to f/"
+                  unit="fStop"
+                  value={l.widestStop}
+                  onChange={(v) => lens(i, { widestStop: v })}
+                />
+                <TextNumber
+                  label="Closest focus"
+                  unit="metres"
+                  value={l.closestFocusM}
+                  onChange={(v) => lens(i, { closestFocusM: v })}
+                />
+                <button
+                  className="icon small"
+                  aria-label={`Remove the ${l.shortestMm} mm`}
+                  onClick={() => put({ lenses: kit.lenses.filter((_, n) => n !== i) })}
+                >
+                  ×
+                </button>
+              </div>
+            ))}
+          </div>
+          <button
+            className="pill"
+            onClick={() =>
+              put({
+                lenses: [...kit.lenses, { shortestMm: 50, longestMm: 50, widestStop: 2, closestFocusM: 0.5 }],
+              })
+            }
+          >
+            + Lens
+          </button>
+        </>
+      ) : (
+        <p className="says">No kits: any lens may be used without a note.</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,135 @@
+import { theCore } from '../core/load';
+import type { CameraPackage, Fit, Standards } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { Choice } from '../rig/Choice';
+import { FIT_NAMES, RATES, SIZES, type NamedBack } from './choices';
+
+/** Rate, delivery, film back, circle of confusion and usual clips. */
+export function Package({ now, change }: { now: Standards; change: (by: Partial<Standards>) => void }) {
+  const p = now.cameraPackage;
+  const pack = (by: Partial<CameraPackage>) => change({ cameraPackage: { ...p, ...by } });
+  const backs = JSON.parse(theCore().filmBacks()) as NamedBack[];
+  const named = backs.find((b) => b.widthMm === p.filmBack.widthMm && b.heightMm === p.filmBack.heightMm);
+  const rate = `${now.rate.numerator}/${now.rate.denominator}`;
+  const size = `${p.deliveryWidth}×${p.deliveryHeight}`;
+  return (
+    <div className="two">
+      <div>
+        <Choice
+          label="Frame rate"
+          value={rate}
+          options={RATES.some(([v]) => v === rate) ? RATES : [[rate, rate], ...RATES]}
+          onChange={(v) => {
+            const [numerator, denominator] = v.split('/').map(Number);
+            change({ rate: { numerator, denominator } });
+          }}
+        />
+        <Choice
+          label="Delivery"
+          value={SIZES.some(([w, h]) => size === `${w}×${h}`) ? size : ''}
+          options={[...SIZES.map(([w, h]): [string, string] => [`${w}×${h}`, `${w} × ${h}`]), ['', 'other']]}
+          onChange={(v) => {
+            const [w, h] = v ? v.split('×').map(Number) : [p.deliveryWidth, p.deliveryHeight];
+            pack({ deliveryWidth: w, deliveryHeight: h });
+          }}
+        />
+        <div className="numbers">
+          <TextNumber
+            label="Pixels across"
+            unit="factor"
+            value={p.deliveryWidth}
+            onChange={(v) => pack({ deliveryWidth: Math.round(v) })}
+          />
+          <TextNumber
+            label="Pixels down"
+            unit="factor"
+            value={p.deliveryHeight}
+            onChange={(v) => pack({ deliveryHeight: Math.round(v) })}
+          />
+        </div>
+        <Choice label="Fit" value={p.fit} options={FIT_NAMES} onChange={(v) => pack({ fit: v as Fit })} />
+      </div>
+      <div>
+        <Choice
+          label="Film back"
+          value={named?.name ?? ''}
+          options={[...backs.map((b): [string, string] => [b.name, b.name]), ['', 'other measures']]}
+          onChange={(v) => {
+            const b = backs.find((x) => x.name === v);
+            if (b) pack({ filmBack: { widthMm: b.widthMm, heightMm: b.heightMm, squeeze: b.squeeze } });
+          }}
+        />
+        <div className="numbers">
+          <TextNumber
+            label="Width"
+            unit="millimetres"
+            value={p.filmBack.widthMm}
+            onChange={(v) => pack({ filmBack: { ...p.filmBack, widthMm: v } })}
+          />
+          <TextNumber
+            label="Height"
+            unit="millimetres"
+            value={p.filmBack.heightMm}
+            onChange={(v) => pack({ filmBack: { ...p.filmBack, heightMm: v } })}
+          />
+          <TextNumber
+            label="Squeeze"
+            unit="factor"
+            value={p.filmBack.squeeze}
+            onChange={(v) => pack({ filmBack: { ...p.filmBack, squeeze: v } })}
+          />
+          <TextNumber
+            label="Circle of confusion, 0 for the usual"
+            unit="factor"
+            value={p.circleOfConfusionMm}
+            onChange={(v) => pack({ circleOfConfusionMm: v })}
+          />
+          <TextNumber
+            label="Usual near clip"
+            unit="metres"
+            value={now.nearClipM}
+            onChange={(v) => change({ nearClipM: v })}
+          />
+          <TextNumber
+            label="Usual far clip"
+            unit="metres"
+            value={now.farClipM}
+            onChange={(v) => change({ farClipM: v })}
+          />
+        </div>
+        <FilmPicture pack={p} />
+      </div>
+    </div>
+  );
+}
+
+/** The film back with the delivery frame on it, to scale. */
+function FilmPicture({ pack }: { pack: CameraPackage }) {
+  const w = pack.filmBack.widthMm * pack.filmBack.squeeze;
+  const h = pack.filmBack.heightMm;
+  const aspect = pack.deliveryWidth / pack.deliveryHeight;
+  const wide =
+    pack.fit === 'width' ||
+    (pack.fit === 'fill' ? aspect >= w / h : pack.fit === 'showAll' && aspect < w / h);
+  const dw = wide ? w : h * aspect;
+  const dh = wide ? w / aspect : h;
+  const k = 150 / Math.max(w, dw, (h * 150) / 80, (dh * 150) / 80);
+  return (
+    <svg
+      viewBox="-80 -45 160 90"
+      className="size-picture"
+      role="img"
+      aria-label="Delivery frame on the film back"
+    >
+      <rect x={(-w * k) / 2} y={(-h * k) / 2} width={w * k} height={h * k} fill="#263856" stroke="#8fa3bf" />
+      <rect
+        x={(-dw * k) / 2}
+        y={(-dh * k) / 2}
+        width={dw * k}
+        height={dh * k}
+        fill="#b48af044"
+        stroke="#b48af0"
+      />
+    </svg>
+  );
+}

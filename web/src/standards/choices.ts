@@ -1,0 +1,34 @@
+/** What is offered in the standards; anything else can be typed or comes from a file. */
+
+/** A film back with the trade's name, as the core lists them. */
+export interface NamedBack {
+  name: string;
+  widthMm: number;
+  heightMm: number;
+  squeeze: number;
+}
+
+export const RATES: [string, string][] = [
+  ['24/1', '24'],
+  ['24000/1001', '23.976'],
+  ['25/1', '25'],
+  ['30000/1001', '29.97'],
+  ['30/1', '30'],
+  ['48/1', '48'],
+  ['50/1', '50'],
+  ['60/1', '60'],
+];
+export const SIZES: [number, number][] = [
+  [1280, 720],
+  [1920, 1080],
+  [2048, 1080],
+  [2048, 858],
+  [3840, 2160],
+  [4096, 1716],
+];
+export const FIT_NAMES: [string, string][] = [
+  ['width', 'fit the width'],
+  ['height', 'fit the height'],
+  ['fill', 'fill the frame'],
+  ['showAll', 'show all of it'],
+];

@@ -1,0 +1,317 @@
+import * as THREE from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { TransformControls } from 'three/addons/controls/TransformControls.js';
+import { theCore } from '../core/load';
+import type { Command, Entity } from '../core/types';
+import { poseOf } from '../frame/history';
+import { evaluated } from '../sequence/evaluated';
+import { commitPreview, mayKey, preview, select, useSequence } from '../sequence/store';
+import { AIDS, ARROWS } from './layers';
+import { whenAskedForPose } from './setViewPose';
+import { rendererFor, stage } from './stage';
+
+/** Which way a view of the set looks. */
+export type Side = 'free' | 'top' | 'front' | 'side';
+
+/** Height above the deck at which a drawn path runs, metres: a camera on a tripod. */
+const PATH_HEIGHT_M = 1.5;
+const CLICK_PX = 4;
+
+/** One pane of the set view: its own way of looking, the arrows that move things, and picking. */
+export class SetViewer {
+  private readonly renderer: THREE.WebGLRenderer;
+  private readonly free = new THREE.PerspectiveCamera(45, 1, 0.05, 2000);
+  private readonly flat = new THREE.OrthographicCamera(-1, 1, 1, -1, -500, 1000);
+  private readonly orbit: OrbitControls;
+  private readonly arrows: TransformControls;
+  private readonly handle = new THREE.Object3D();
+  private readonly drawn = new THREE.Line(
+    new THREE.BufferGeometry(),
+    new THREE.LineBasicMaterial({ color: '#f2b441', depthTest: false, transparent: true }),
+  );
+  private readonly drawnPoints = new THREE.Points(
+    this.drawn.geometry,
+    new THREE.PointsMaterial({
+      color: '#f6efe0',
+      size: 9,
+      sizeAttenuation: false,
+      depthTest: false,
+      transparent: true,
+    }),
+  );
+  private readonly ray = new THREE.Raycaster();
+  private readonly leave: (() => void)[] = [];
+  private camera: THREE.PerspectiveCamera | THREE.OrthographicCamera = this.free;
+  private span = 26;
+  private asked = 0;
+  private shadows = -1;
+  private pressed: { x: number; y: number } | null = null;
+  private grabbed: THREE.Matrix4 | null = null;
+  private readonly offset = new THREE.Vector3();
+
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly box: HTMLElement,
+    index: number,
+  ) {
+    this.renderer = rendererFor(canvas);
+    for (const c of [this.free, this.flat]) {
+      c.layers.enable(AIDS);
+      c.layers.enable(ARROWS + index);
+    }
+    this.free.position.set(13, 9, 12);
+    this.orbit = new OrbitControls(this.free, canvas);
+    this.orbit.target.set(0.5, 0.8, -7);
+    this.orbit.addEventListener('change', this.ask);
+    this.arrows = new TransformControls(this.free, canvas);
+    this.arrows.setSize(0.8);
+    this.arrows.getRaycaster().layers.set(ARROWS + index);
+    this.arrows.getHelper().traverse((o) => o.layers.set(ARROWS + index));
+    this.arrows.addEventListener('dragging-changed', (e) => this.drag(Boolean(e.value)));
+    this.arrows.addEventListener('objectChange', () => this.moved());
+    this.arrows.addEventListener('change', this.ask);
+    for (const o of [this.drawn, this.drawnPoints]) {
+      o.layers.set(AIDS);
+      o.frustumCulled = false;
+      o.renderOrder = 9; // over everything, so that a path under an awning is seen
+    }
+    this.drawn.add(this.drawnPoints);
+    stage.scene.add(this.arrows.getHelper(), this.handle, this.drawn);
+    const size = new ResizeObserver(() => this.fit());
+    size.observe(box);
+    this.leave.push(stage.listen(this.ask), () => size.disconnect());
+    const down = (e: PointerEvent) => (this.pressed = { x: e.clientX, y: e.clientY });
+    const up = (e: PointerEvent) => this.released(e);
+    canvas.addEventListener('pointerdown', down);
+    canvas.addEventListener('pointerup', up);
+    if (index === 0) whenAskedForPose(() => this.pose());
+    this.fit();
+  }
+
+  dispose(): void {
+    for (const f of this.leave) f();
+    cancelAnimationFrame(this.asked);
+    this.arrows.detach();
+    this.arrows.dispose();
+    this.orbit.dispose();
+    stage.scene.remove(this.arrows.getHelper(), this.handle, this.drawn);
+    this.renderer.dispose();
+  }
+
+  private readonly ask = (): void => {
+    if (!this.asked) this.asked = requestAnimationFrame(() => this.draw());
+  };
+
+  private fit(): void {
+    const { width, height } = this.box.getBoundingClientRect();
+    if (width < 2 || height < 2) return;
+    this.renderer.setSize(Math.floor(width), Math.floor(height));
+    this.free.aspect = width / height;
+    this.free.updateProjectionMatrix();
+    const h = this.span / 2;
+    Object.assign(this.flat, {
+      left: (-h * width) / height,
+      right: (h * width) / height,
+      top: h,
+      bottom: -h,
+    });
+    this.flat.updateProjectionMatrix();
+    this.ask();
+  }
+
+  private draw(): void {
+    this.asked = 0;
+    stage.update();
+    this.renderer.shadowMap.needsUpdate = this.shadows !== stage.shadows;
+    this.shadows = stage.shadows;
+    this.followSelection();
+    const d = useSequence.getState().drawing;
+    this.drawn.visible = d !== null;
+    if (d) {
+      this.drawn.geometry.dispose();
+      this.drawn.geometry = new THREE.BufferGeometry().setFromPoints(d.map((p) => new THREE.Vector3(...p)));
+      this.drawnPoints.geometry = this.drawn.geometry;
+    }
+    const flat = this.camera === this.flat;
+    if (flat) stage.clearAir(true);
+    this.renderer.setClearColor('#4b525d');
+    this.renderer.render(stage.scene, this.camera);
+    if (flat) stage.clearAir(false);
+    this.canvas.dataset.drawn = String(useSequence.getState().version);
+  }
+
+  look(side: Side): void {
+    const t = this.orbit.target;
+    const far = { free: [13, 9, 12], top: [0, 200, 0.001], front: [0, 0, 200], side: [200, 0, 0] }[side];
+    this.camera = side === 'free' ? this.free : this.flat;
+    this.orbit.enableZoom = true;
+    if (side !== 'free') this.camera.position.set(t.x + far[0], t.y + far[1], t.z + far[2]);
+    this.orbit.object = this.camera;
+    this.orbit.enableRotate = side === 'free';
+    this.arrows.camera = this.camera;
+    this.camera.lookAt(t);
+    this.orbit.update();
+    this.fit();
+  }
+
+  /** Where the freely turned view looks from. */
+  private pose(): ReturnType<typeof poseOf> {
+    this.free.updateMatrixWorld();
+    return poseOf(Float64Array.from(this.free.matrixWorld.elements));
+  }
+
+  /** Brings all pieces near the middle of things into view; a sea or sky does not count. */
+  frameAll(): void {
+    const boxes = stage.pieces.children
+      .filter((o) => o.visible)
+      .map((o) => new THREE.Box3().setFromObject(o))
+      .filter((b) => !b.isEmpty());
+    const size = (b: THREE.Box3) => b.getSize(new THREE.Vector3()).length();
+    const sizes = boxes.map(size).sort((a, b) => a - b);
+    const usual = sizes[Math.floor(sizes.length * 0.8)] ?? 1;
+    const all = new THREE.Box3();
+    for (const b of boxes) if (size(b) <= usual * 12) all.union(b);
+    if (!all.isEmpty()) this.frameBox(all);
+  }
+
+  private frameBox(b: THREE.Box3): void {
+    const at = b.getCenter(new THREE.Vector3());
+    const by = at.clone().sub(this.orbit.target);
+    this.camera.position.add(by);
+    this.orbit.target.copy(at);
+    const r = Math.max(2.5, b.getSize(new THREE.Vector3()).length());
+    if (this.camera === this.free)
+      this.free.position.copy(at).addScaledVector(this.free.position.clone().sub(at).normalize(), r * 1.1);
+    else {
+      this.flat.zoom = Math.min(8, this.span / (r * 1.05));
+      this.flat.updateProjectionMatrix();
+    }
+    this.orbit.update();
+    this.ask();
+  }
+
+  frameSelection(): void {
+    const o = stage.drawnAs(useSequence.getState().selected[0]);
+    if (!o) return;
+    const b = new THREE.Box3().setFromObject(o);
+    if (!b.isEmpty() && useSequence.getState().entities[o.userData.id as string]?.kind === 'piece') {
+      this.frameBox(b);
+      return;
+    }
+    const at =
+      b.isEmpty() || useSequence.getState().entities[o.userData.id as string]?.kind !== 'piece'
+        ? new THREE.Vector3().setFromMatrixPosition(o.matrixWorld)
+        : b.getCenter(new THREE.Vector3());
+    const by = at.clone().sub(this.orbit.target);
+    this.camera.position.add(by);
+    this.orbit.target.copy(at);
+    if (this.camera === this.free) {
+      const r = b.isEmpty() ? 3 : Math.min(40, Math.max(2.5, b.getSize(new THREE.Vector3()).length() * 1.4));
+      this.free.position.copy(at).addScaledVector(this.free.position.clone().sub(at).normalize(), r);
+    }
+    this.orbit.update();
+    this.ask();
+  }
+
+  private movable(): Entity | undefined {
+    const s = useSequence.getState();
+    const e = s.entities[s.selected[0]];
+    const layer = e && 'layer' in e && e.layer ? s.entities[e.layer] : undefined;
+    const held = layer?.kind === 'layer' && layer.locked;
+    const moves =
+      e?.kind === 'mark' ||
+      (e?.kind === 'piece' && !e.locked) ||
+      (e?.kind === 'light' && e.form !== 'sun' && e.shown);
+    return s.mayEdit && moves && !held && s.drawing === null && s.picking === null ? e : undefined;
+  }
+
+  private followSelection(): void {
+    const e = this.movable();
+    if (!e) this.arrows.detach();
+    else if (!this.grabbed) {
+      this.handle.position.setFromMatrixPosition(stage.drawnAs(e.id)!.matrixWorld);
+      this.handle.updateMatrixWorld();
+      if (this.arrows.object !== this.handle) this.arrows.attach(this.handle);
+    }
+  }
+
+  private drag(on: boolean): void {
+    this.orbit.enabled = !on;
+    const e = this.movable();
+    if (on && e) {
+      // the axes its position is given in: those of what carries it
+      const carrier = e.kind === 'mark' ? e.rides : 'parent' in e ? e.parent : null;
+      const slot = carrier ? theCore().slot(carrier) : -1;
+      this.grabbed =
+        slot < 0 ? new THREE.Matrix4() : new THREE.Matrix4().fromArray(evaluated().world, slot * 16).invert();
+      // a mark may be measured from an anchor: what its own numbers leave of its place
+      const own = new Float64Array(1);
+      const here = this.handle.position.clone().applyMatrix4(this.grabbed);
+      const read = (c: string) => {
+        theCore().curve(e.id, c, useSequence.getState().frame, 1, own);
+        return own[0];
+      };
+      this.offset.set(here.x - read('x'), here.y - read('y'), here.z - read('z'));
+    } else {
+      this.grabbed = null;
+      commitPreview();
+    }
+  }
+
+  private moved(): void {
+    const e = this.movable();
+    if (!e || !this.grabbed) return;
+    const p = this.handle.position.clone().applyMatrix4(this.grabbed).sub(this.offset);
+    const { frame } = useSequence.getState();
+    const channels = ['x', 'y', 'z'] as const;
+    preview(
+      `Move ${e.name}`,
+      ...channels.map((c): Command => ({
+        kind: 'setValue',
+        id: e.id,
+        channel: c,
+        frame,
+        value: p[c],
+        key: mayKey(),
+      })),
+    );
+  }
+
+  private released(e: PointerEvent): void {
+    const p = this.pressed;
+    this.pressed = null;
+    if (
+      !p ||
+      e.button !== 0 ||
+      this.grabbed ||
+      Math.hypot(e.clientX - p.x, e.clientY - p.y) > CLICK_PX ||
+      this.arrows.axis
+    )
+      return;
+    const r = this.canvas.getBoundingClientRect();
+    this.ray.setFromCamera(
+      new THREE.Vector2(((e.clientX - r.left) / r.width) * 2 - 1, 1 - ((e.clientY - r.top) / r.height) * 2),
+      this.camera,
+    );
+    const { drawing } = useSequence.getState();
+    if (drawing) {
+      const at = this.ray.ray.intersectPlane(
+        new THREE.Plane(new THREE.Vector3(0, 1, 0), -PATH_HEIGHT_M),
+        new THREE.Vector3(),
+      );
+      if (at) useSequence.setState({ drawing: [...drawing, [at.x, at.y, at.z]] });
+      return;
+    }
+    const { picking, selected } = useSequence.getState();
+    if (picking) {
+      const met = stage.pick(this.ray, true);
+      if (met && !picking.take(met) && useSequence.getState().picking === picking)
+        useSequence.setState({ picking: null });
+      return;
+    }
+    const hit = stage.pick(this.ray);
+    if (hit && (e.ctrlKey || e.shiftKey))
+      select(...(selected.includes(hit.id) ? selected.filter((i) => i !== hit.id) : [...selected, hit.id]));
+    else select(...(hit ? [hit.id] : []));
+  }
+}
