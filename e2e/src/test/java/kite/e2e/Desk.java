@@ -67,11 +67,23 @@ abstract class Desk {
     return new SaltWind().sw010();
   }
 
+  /** The session of the first test that signed in; later ones go on with it. */
+  private static String session;
+
   @BeforeEach
   void signIn() throws Exception {
     sequence = application.reset(document());
-    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1120, 700));
-    page = enter(context);
+    Browser.NewContextOptions options = new Browser.NewContextOptions().setViewportSize(1120, 700);
+    if (session == null) {
+      context = browser.newContext(options);
+      page = enter(context);
+      session = context.storageState();
+    } else {
+      context = browser.newContext(options.setStorageState(session));
+      page = context.newPage();
+      page.navigate(application.address() + "#" + sequence);
+      ready(page);
+    }
   }
 
   @AfterEach

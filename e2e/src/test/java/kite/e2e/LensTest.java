@@ -75,7 +75,7 @@ class LensTest extends Desk {
   @Test
   void aNearClipBeyondTheFarClipIsRefusedInWords() {
     lookThroughC();
-    type("Near clip of Lantern to Pim", "500");
+    type("Near clip of Lantern to Pim", "5000");
     page.getByText("Near clip of camera C must be nearer than its far clip.").waitFor();
     type("Near clip of Lantern to Pim", "-1");
     page.getByText("must be 0.001 to").waitFor();
