@@ -37,6 +37,12 @@ export function rendererFor(canvas: HTMLCanvasElement): THREE.WebGLRenderer {
   return r;
 }
 
+/** Whether a matrix is another than 16 numbers of an array. */
+function differs(m: number[], world: Float64Array, at: number): boolean {
+  for (let i = 0; i < 16; i++) if (m[i] !== world[at + i]) return true;
+  return false;
+}
+
 /** The scene both views draw, kept in step with the sequence. */
 export class Stage {
   readonly scene = new THREE.Scene();
@@ -49,12 +55,11 @@ export class Stage {
   private gridSeen = '';
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
-  private seenVersion = -1;
-  private seenIsolated: string[] | null = null;
+  /** Frame, version, selection, isolation and camera that the scene was last brought to. */
+  private seen: unknown[] = [];
 
   /** Grows whenever shadows may fall elsewhere: a renderer that drew an older one draws them anew. */
   shadows = 0;
-  private posed = '';
 
   constructor() {
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
@@ -96,16 +101,19 @@ export class Stage {
   /** Brings the scene to the present frame. Cheap when nothing changed. */
   update(): void {
     const s = useSequence.getState();
-    if (s.version !== this.seenVersion || s.isolated !== this.seenIsolated) {
-      if (s.isolated !== this.seenIsolated) this.posed = '';
-      this.seenVersion = s.version;
-      this.seenIsolated = s.isolated;
-      this.reconcile(s.entities);
-    }
+    const now = [s.frame, s.version, s.selected, s.isolated, lensCamera(s)];
+    if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
+    const frameChanged = this.seen[0] !== s.frame;
+    let moved = this.seen.length === 0;
+    if (this.seen[1] !== s.version || this.seen[3] !== s.isolated)
+      moved = this.reconcile(s.entities) || moved;
+    this.seen = now;
     const { world, lens } = evaluated();
     for (const { entity, object, model } of this.shown.values()) {
       const slot = theCore().slot(entity.id);
       if (slot < 0) continue;
+      if (!moved && (entity.kind === 'piece' || entity.kind === 'light'))
+        moved = (model !== undefined && frameChanged) || differs(object.matrix.elements, world, slot * 16);
       object.matrix.fromArray(world, slot * 16);
       object.matrixWorldNeedsUpdate = true;
       model?.pose(entity.id);
@@ -116,8 +124,7 @@ export class Stage {
     this.lighting.update(s.entities, s.frame, world);
     this.ruleGrid(s.header.gridM, s.header.gridLines);
     this.scene.updateMatrixWorld();
-    if (this.posed !== `${s.frame}/${s.version}/${this.shown.size}`) this.shadows++;
-    this.posed = `${s.frame}/${s.version}/${this.shown.size}`;
+    if (moved) this.shadows++;
     this.outlineSelected(s.selected);
   }
 
@@ -157,11 +164,14 @@ export class Stage {
     this.toAids(this.grid);
   }
 
-  private reconcile(entities: Record<string, Entity>): void {
+  /** Gives whether anything that casts shadows or light came, went, or was shown or hidden. */
+  private reconcile(entities: Record<string, Entity>): boolean {
+    let changed = false;
     for (const [id, s] of this.shown) {
       if (entities[id] === s.entity && (!s.like || entities[s.like.id] === s.like)) continue;
       s.object.removeFromParent();
       this.shown.delete(id);
+      changed ||= s.entity.kind === 'piece' || s.entity.kind === 'light';
     }
     for (const e of Object.values(entities)) {
       if (this.shown.has(e.id)) continue;
@@ -174,11 +184,15 @@ export class Stage {
       (e.kind === 'piece' ? this.pieces : this.aids).add(s.object);
       if (e.kind !== 'piece') this.toAids(s.object);
       this.shown.set(e.id, s);
+      changed ||= e.kind === 'piece' || e.kind === 'light';
     }
     for (const s of this.shown.values()) {
+      const was = s.object.visible;
       if (s.entity.kind === 'piece') s.object.visible = this.visible(s.entity, entities);
       if (s.entity.kind === 'light') s.object.visible = s.entity.shown;
+      changed ||= s.object.visible !== was;
     }
+    return changed;
   }
 
   private visible(p: Piece, entities: Record<string, Entity>): boolean {
@@ -263,8 +277,7 @@ export class Stage {
       s.object.removeFromParent();
       this.shown.delete(id);
     }
-    this.seenVersion = -1;
-    this.posed = '';
+    this.seen = [];
     this.draw();
   }
 
