@@ -66,7 +66,7 @@ export function SetView() {
         </Tip>
         <span className="grow" />
         <Tip text="Bring everything into view (Shift+A)">
-          <button className="pill all-pill" onClick={() => find(true)}>
+          <button className="pill" onClick={() => find(true)}>
             All
           </button>
         </Tip>
