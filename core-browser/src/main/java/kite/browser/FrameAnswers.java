@@ -5,7 +5,6 @@ import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import kite.core.codec.CommandJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.Words;
@@ -223,17 +222,9 @@ final class FrameAnswers {
     out.set(all, 0);
   }
 
-  static String sentences(List<String> all) {
+  static String texts(Iterable<String> all) {
     JsonArray a = new JsonArray();
     for (String x : all) a.add(x);
-    return a.toString();
-  }
-
-  static String subjects(Sequence s) {
-    JsonArray a = new JsonArray();
-    for (Map.Entry<String, Entity> e : s.entities().entrySet())
-      if (e.getValue() instanceof kite.core.document.Piece p && DepthRuler.isSubject(s, p))
-        a.add(e.getKey());
     return a.toString();
   }
 }

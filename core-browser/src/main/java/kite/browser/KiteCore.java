@@ -10,7 +10,6 @@ import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.TrackJson;
 import kite.core.command.Change;
-import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.References;
@@ -25,6 +24,7 @@ import kite.core.document.Unit;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
+import kite.core.frame.DepthRuler;
 import kite.core.frame.PlaceSubject;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -87,11 +87,10 @@ public final class KiteCore {
   public static String apply(String commands) {
     return Answers.of(
         () -> {
-          Sequence next = Edit.apply(base, CommandJson.readAll(commands));
-          Change change = Change.between(base, next);
-          base = shown = next;
+          Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
+          base = shown = made.sequence();
           basePlan = plan = new Plan(base, RIGS::get, basePlan);
-          return "{\"change\":" + SequenceJson.write(change) + "}";
+          return "{\"change\":" + SequenceJson.write(made.change()) + "}";
         });
   }
 
@@ -100,11 +99,10 @@ public final class KiteCore {
   public static String preview(String commands) {
     return Answers.of(
         () -> {
-          List<Command> all = CommandJson.readAll(commands);
-          Sequence next = Edit.apply(base, all);
-          shown = next;
-          plan = new Plan(next, RIGS::get, basePlan);
-          return "{\"change\":" + SequenceJson.write(Change.between(base, next)) + "}";
+          Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
+          shown = made.sequence();
+          plan = new Plan(shown, RIGS::get, basePlan);
+          return "{\"change\":" + SequenceJson.write(made.change()) + "}";
         });
   }
 
@@ -342,7 +340,7 @@ public final class KiteCore {
     return Answers.of(
         () ->
             "{\"changes\":"
-                + FrameAnswers.sentences(
+                + FrameAnswers.texts(
                     StandardsChange.sentences(shown, StandardsJson.read(standards)))
                 + "}");
   }
@@ -356,13 +354,13 @@ public final class KiteCore {
   /** Ids of the pieces that are subjects. */
   @JSExport
   public static String subjects() {
-    return FrameAnswers.subjects(shown);
+    return FrameAnswers.texts(DepthRuler.subjects(shown));
   }
 
   /** What uses things (ids as a JSON list), one sentence each. */
   @JSExport
   public static String users(String ids) {
-    return FrameAnswers.sentences(References.users(shown, FrameAnswers.ids(ids)));
+    return FrameAnswers.texts(References.users(shown, FrameAnswers.ids(ids)));
   }
 
   /** Clips, focus, sharp limits and the subjects' extents along a camera's axis, metres. */

@@ -32,7 +32,7 @@ public record Change(
     for (Map.Entry<String, Entity> e : b.entities().entrySet()) {
       if (a.get(e.getKey()) == null) after.put(e.getKey(), e.getValue());
     }
-    boolean same = a.header().equals(b.header());
+    boolean same = a.header() == b.header() || a.header().equals(b.header());
     return new Change(before, after, same ? null : a.header(), same ? null : b.header());
   }
 
@@ -42,6 +42,17 @@ public record Change(
     ids.addAll(after.keySet());
     if (headerAfter != null) ids.add("header");
     return ids;
+  }
+
+  /** Whether anything was added, taken away, made another kind, or refers to something else. */
+  boolean relinks() {
+    if (!before.keySet().equals(after.keySet())) return true;
+    for (Map.Entry<String, Entity> e : before.entrySet()) {
+      Entity now = after.get(e.getKey());
+      if (now.getClass() != e.getValue().getClass()
+          || !References.of(now).equals(References.of(e.getValue()))) return true;
+    }
+    return false;
   }
 
   public boolean isEmpty() {

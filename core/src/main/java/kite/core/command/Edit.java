@@ -10,12 +10,20 @@ public final class Edit {
 
   private Edit() {}
 
+  /** A sequence with commands applied, and what they did to it. */
+  public record Made(Sequence sequence, Change change) {}
+
+  /** The sequence after all commands; see {@link #make}. */
+  public static Sequence apply(Sequence s, List<Command> commands) {
+    return make(s, commands).sequence();
+  }
+
   /**
-   * The sequence after all commands, checked against every rule.
+   * Applies all commands and checks the outcome against every rule.
    *
    * @throws Refusal naming the entity, the field and the rule that would be broken
    */
-  public static Sequence apply(Sequence s, List<Command> commands) {
+  public static Made make(Sequence s, List<Command> commands) {
     if (commands.size() > MOST_COMMANDS)
       throw new Refusal(
           "many",
@@ -28,7 +36,8 @@ public final class Edit {
               + ".");
     Sequence now = s;
     for (Command c : commands) now = c.applyTo(now);
-    Rules.check(now, Change.between(s, now));
-    return now;
+    Change change = Change.between(s, now);
+    Rules.check(now, change);
+    return new Made(now, change);
   }
 }

@@ -168,7 +168,7 @@ public final class References {
       return new CutEntry(c.id(), c.name(), null, c.firstFrame());
     if (e instanceof Measure m && gone.contains(m.camera()))
       return new Measure(m.id(), m.name(), null, m.from(), m.to());
-    if (e instanceof Plate p && gone.contains(p.camera())) return p.with(null, p.channels());
+    if (e instanceof Plate p && gone.contains(p.camera())) return p.seenBy(null);
     if (e instanceof Light l) {
       l =
           l.on(

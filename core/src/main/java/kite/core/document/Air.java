@@ -2,7 +2,6 @@ package kite.core.document;
 
 import java.util.List;
 import java.util.Map;
-import kite.core.curve.Channel;
 
 /**
  * The haze that the far pales in, and what stands behind everything.
@@ -29,13 +28,8 @@ public record Air(
   }
 
   @Override
-  public Channel channel(String address) {
-    return channels.get(SPECS.get(address));
-  }
-
-  @Override
-  public Air withChannel(String address, Channel channel) {
-    return new Air(id, name, colour, background, channels.with(address, channel));
+  public Air with(Channels own) {
+    return new Air(id, name, colour, background, own);
   }
 
   @Override

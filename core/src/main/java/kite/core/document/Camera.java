@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import kite.core.curve.Channel;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
@@ -134,42 +135,52 @@ public record Camera(
     return null;
   }
 
-  public Camera with(Channels lens) {
+  /** A copy in the making: it starts as this camera. */
+  private final class Draft {
+    String name = Camera.this.name;
+    String letter = Camera.this.letter;
+    String colour = Camera.this.colour;
+    boolean locked = Camera.this.locked;
+    List<String> lockedChannels = Camera.this.lockedChannels;
+    boolean depthOfField = Camera.this.depthOfField;
+    FilmBack filmBack = Camera.this.filmBack;
+    Fit fit = Camera.this.fit;
+    double iconSize = Camera.this.iconSize;
+    Focus focus = Camera.this.focus;
+    List<Guide> guides = Camera.this.guides;
+    double surround = Camera.this.surround;
+    Channels channels = Camera.this.channels;
+    List<RigPart> rig = Camera.this.rig;
+  }
+
+  private Camera but(Consumer<Draft> change) {
+    Draft d = new Draft();
+    change.accept(d);
     return new Camera(
         id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        lens,
-        rig);
+        d.name,
+        d.letter,
+        d.colour,
+        d.locked,
+        d.lockedChannels,
+        d.depthOfField,
+        d.filmBack,
+        d.fit,
+        d.iconSize,
+        d.focus,
+        d.guides,
+        d.surround,
+        d.channels,
+        d.rig);
+  }
+
+  @Override
+  public Camera with(Channels lens) {
+    return but(d -> d.channels = lens);
   }
 
   public Camera with(List<RigPart> parts) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        parts);
+    return but(d -> d.rig = parts);
   }
 
   /** The same camera with a part in place of the one with its id. */
@@ -181,136 +192,40 @@ public record Camera(
 
   @Override
   public Camera named(String n) {
-    return new Camera(
-        id,
-        n,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        rig);
+    return but(d -> d.name = n);
   }
 
   public Camera locked(boolean nowLocked, List<String> nowLockedChannels) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        nowLocked,
-        nowLockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        rig);
+    return but(
+        d -> {
+          d.locked = nowLocked;
+          d.lockedChannels = nowLockedChannels;
+        });
   }
 
   public Camera blurred(boolean nowBlurred) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        nowBlurred,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        rig);
+    return but(d -> d.depthOfField = nowBlurred);
   }
 
   public Camera with(FilmBack newBack, Fit newFit) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        newBack,
-        newFit,
-        iconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        rig);
+    return but(
+        d -> {
+          d.filmBack = newBack;
+          d.fit = newFit;
+        });
   }
 
   public Camera with(Focus newFocus) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        newFocus,
-        guides,
-        surround,
-        channels,
-        rig);
-  }
-
-  public Camera with(List<Guide> newGuides, double newSurround) {
-    return new Camera(
-        id,
-        name,
-        letter,
-        colour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        iconSize,
-        focus,
-        newGuides,
-        newSurround,
-        channels,
-        rig);
+    return but(d -> d.focus = newFocus);
   }
 
   public Camera drawn(String newLetter, String newColour, double newIconSize) {
-    return new Camera(
-        id,
-        name,
-        newLetter,
-        newColour,
-        locked,
-        lockedChannels,
-        depthOfField,
-        filmBack,
-        fit,
-        newIconSize,
-        focus,
-        guides,
-        surround,
-        channels,
-        rig);
+    return but(
+        d -> {
+          d.letter = newLetter;
+          d.colour = newColour;
+          d.iconSize = newIconSize;
+        });
   }
 
   /** The first letter A to ZZ that is not taken; it is then. */

@@ -21,13 +21,23 @@ public sealed interface Entity
     return Map.of();
   }
 
+  /** Its own channels; those of rig parts are theirs. */
+  default Channels channels() {
+    return Channels.NONE;
+  }
+
+  /** The same with other channels of its own. */
+  default Entity with(Channels own) {
+    throw new IllegalArgumentException("“" + name() + "” has no channels");
+  }
+
   /** The channel at an address that {@link #channelSpecs} names. */
   default Channel channel(String address) {
-    throw new IllegalArgumentException("no channel " + address);
+    return channels().get(channelSpecs().get(address));
   }
 
   default Entity withChannel(String address, Channel channel) {
-    throw new IllegalArgumentException("no channel " + address);
+    return with(channels().with(address, channel));
   }
 
   static Map<String, ChannelSpec> byName(Iterable<ChannelSpec> specs) {

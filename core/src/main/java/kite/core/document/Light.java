@@ -3,6 +3,7 @@ package kite.core.document;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import kite.core.curve.Channel;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
@@ -140,13 +141,25 @@ public record Light(
         : with(attention.with(attention.channels().with(address.substring(slash + 1), channel)));
   }
 
-  public Light with(Channels c) {
+  /** A copy in the making: it starts as this light. */
+  private final class Draft {
+    String name = Light.this.name;
+    String parent = Light.this.parent;
+    String layer = Light.this.layer;
+    boolean shown = Light.this.shown;
+    Attention attention = Light.this.attention;
+    Channels channels = Light.this.channels;
+  }
+
+  private Light but(Consumer<Draft> change) {
+    Draft d = new Draft();
+    change.accept(d);
     return new Light(
         id,
-        name,
+        d.name,
         form,
-        parent,
-        layer,
+        d.parent,
+        d.layer,
         colour,
         kelvin,
         softShadow,
@@ -154,85 +167,34 @@ public record Light(
         specular,
         sky,
         horizon,
-        shown,
-        attention,
-        c);
+        d.shown,
+        d.attention,
+        d.channels);
+  }
+
+  @Override
+  public Light with(Channels c) {
+    return but(d -> d.channels = c);
   }
 
   public Light with(Attention a) {
-    return new Light(
-        id,
-        name,
-        form,
-        parent,
-        layer,
-        colour,
-        kelvin,
-        softShadow,
-        shadowTint,
-        specular,
-        sky,
-        horizon,
-        shown,
-        a,
-        channels);
+    return but(d -> d.attention = a);
   }
 
   public Light on(String newParent, String newLayer) {
-    return new Light(
-        id,
-        name,
-        form,
-        newParent,
-        newLayer,
-        colour,
-        kelvin,
-        softShadow,
-        shadowTint,
-        specular,
-        sky,
-        horizon,
-        shown,
-        attention,
-        channels);
+    return but(
+        d -> {
+          d.parent = newParent;
+          d.layer = newLayer;
+        });
   }
 
   public Light shown(boolean nowShown) {
-    return new Light(
-        id,
-        name,
-        form,
-        parent,
-        layer,
-        colour,
-        kelvin,
-        softShadow,
-        shadowTint,
-        specular,
-        sky,
-        horizon,
-        nowShown,
-        attention,
-        channels);
+    return but(d -> d.shown = nowShown);
   }
 
   @Override
   public Light named(String n) {
-    return new Light(
-        id,
-        n,
-        form,
-        parent,
-        layer,
-        colour,
-        kelvin,
-        softShadow,
-        shadowTint,
-        specular,
-        sky,
-        horizon,
-        shown,
-        attention,
-        channels);
+    return but(d -> d.name = n);
   }
 }

@@ -1,7 +1,6 @@
 package kite.core.document;
 
 import java.util.Map;
-import kite.core.curve.Channel;
 
 /**
  * A named point, free or riding on a piece.
@@ -24,13 +23,8 @@ public record Mark(
   }
 
   @Override
-  public Channel channel(String address) {
-    return channels.get(SPECS.get(address));
-  }
-
-  @Override
-  public Mark withChannel(String address, Channel channel) {
-    return new Mark(id, name, rides, anchor, channels.with(address, channel));
+  public Mark with(Channels own) {
+    return new Mark(id, name, rides, anchor, own);
   }
 
   @Override

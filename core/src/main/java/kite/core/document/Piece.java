@@ -1,7 +1,6 @@
 package kite.core.document;
 
 import java.util.Map;
-import kite.core.curve.Channel;
 import kite.core.math.AxisOrder;
 
 /**
@@ -46,15 +45,6 @@ public record Piece(
   }
 
   @Override
-  public Channel channel(String address) {
-    return channels.get(SPECS.get(address));
-  }
-
-  @Override
-  public Piece withChannel(String address, Channel channel) {
-    return with(channels.with(address, channel));
-  }
-
   public Piece with(Channels c) {
     return new Piece(id, name, parent, layer, shape, colour, shown, locked, order, c);
   }

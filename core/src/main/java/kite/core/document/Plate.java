@@ -2,7 +2,6 @@ package kite.core.document;
 
 import java.util.List;
 import java.util.Map;
-import kite.core.curve.Channel;
 
 /**
  * An image or image sequence fixed to a camera's frame.
@@ -67,17 +66,12 @@ public record Plate(
   }
 
   @Override
-  public Channel channel(String address) {
-    return channels.get(SPECS.get(address));
+  public Plate with(Channels own) {
+    return new Plate(id, name, camera, frames, fit, inFront, shown, firstFrame, after, own);
   }
 
-  @Override
-  public Plate withChannel(String address, Channel channel) {
-    return with(camera, channels.with(address, channel));
-  }
-
-  public Plate with(String newCamera, Channels c) {
-    return new Plate(id, name, newCamera, frames, fit, inFront, shown, firstFrame, after, c);
+  public Plate seenBy(String newCamera) {
+    return new Plate(id, name, newCamera, frames, fit, inFront, shown, firstFrame, after, channels);
   }
 
   @Override

@@ -1,5 +1,7 @@
 package kite.core.evaluate;
 
+import java.util.Set;
+import kite.core.command.References;
 import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.ChannelSpec;
@@ -11,12 +13,16 @@ abstract class Node {
   final Entity entity;
   final int slot;
 
+  /** Ids of what the entity refers to. */
+  final Set<String> uses;
+
   /** What this node was compiled from, compared by identity to tell whether it still holds. */
   final Object[] madeFrom;
 
   Node(Entity entity, int slot, Object... madeFrom) {
     this.entity = entity;
     this.slot = slot;
+    uses = References.of(entity).keySet();
     this.madeFrom = madeFrom;
   }
 

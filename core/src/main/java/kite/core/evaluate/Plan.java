@@ -72,15 +72,19 @@ public final class Plan {
   }
 
   private void visit(Entity e, List<Node> sorted, Set<String> done, Plan earlier) {
-    if (!done.add(e.id())) return;
-    for (String id : References.of(e).keySet()) {
+    if (!hasPlace(e) || !done.add(e.id())) return;
+    Node old = earlier == null ? null : earlier.nodes.get(e.id());
+    for (String id : old != null && old.entity == e ? old.uses : References.of(e).keySet()) {
       Entity target = sequence.get(id);
       if (target != null) visit(target, sorted, done, earlier);
     }
-    Node n = compile(e, earlier == null ? null : earlier.nodes.get(e.id()));
-    if (n == null) return;
+    Node n = compile(e, old);
     nodes.put(e.id(), n);
     sorted.add(n);
+  }
+
+  private static boolean hasPlace(Entity e) {
+    return e instanceof Piece || e instanceof Mark || e instanceof Light || e instanceof Camera;
   }
 
   private int newSlot(String id) {
@@ -106,8 +110,7 @@ public final class Plan {
           : new PlaceNode(m, newSlot(m.id()), slotOr(m.rides()), ridden, from);
     }
     if (e instanceof Light l) return light(l, old);
-    if (e instanceof Camera c) return camera(c, old);
-    return null;
+    return camera((Camera) e, old);
   }
 
   /** What a piece looks like: an instance looks like the piece it repeats. */

@@ -22,6 +22,7 @@ import kite.core.document.Focus;
 import kite.core.document.Layer;
 import kite.core.document.Mark;
 import kite.core.document.Path;
+import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
@@ -106,6 +107,7 @@ class CommandTest {
       assertEquals(now, Edit.apply(next, List.of(change.undo())), c.toString());
       assertEquals(next, Edit.apply(now, List.of(change.redo())), c.toString());
       assertEquals(change, SequenceJson.change(SequenceJson.write(change)));
+      assertEquals(next, SequenceJson.read(SequenceJson.write(next)), "whole check: " + c);
       now = next;
     }
   }
@@ -222,6 +224,27 @@ class CommandTest {
             Refusal.class,
             () -> Edit.apply(s, List.of(new EntityCommand.Nest("piece0", "piece2", false, 1))));
     assertEquals("That would make a loop: Piece 0 → Piece 2 → Piece 1 → Piece 0.", r.getMessage());
+  }
+
+  @Test
+  void whatOthersReferToStaysOfAFittingKind() {
+    Mark mark = new Mark("piece1", "A mark now", null, Channels.NONE); // piece 3 is nested in it
+    List<Command> edit =
+        List.of(new EntityCommand.Remove(List.of("piece1"), true), new EntityCommand.Add(mark));
+    assertEquals(null, ((Piece) Edit.apply(S, edit).get("piece3")).parent());
+    assertEquals(
+        "“Mark” cannot be what “A mark now” serves: it rides it, and it is of the wrong kind.",
+        refused(new SequenceCommand.Restore(List.of(mark), List.of(), null)));
+    Sequence copied =
+        Edit.apply(
+            S, List.of(new EntityCommand.Duplicate(List.of("piece5"), List.of("copy"), true)));
+    assertThrows(
+        Refusal.class,
+        () ->
+            Edit.apply(
+                copied,
+                List.of(
+                    new EntityCommand.Reshape("piece5", new Shape.Instance("piece1"), "#112233"))));
   }
 
   @Test

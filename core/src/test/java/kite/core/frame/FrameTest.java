@@ -174,8 +174,9 @@ class FrameTest {
   @Test
   void nothingIsCutOffOverTheWholeShotAndTheClipsStayTight() {
     Piece moving =
-        box("b", StandInKind.BOX, 0, 0, -3)
-            .withChannel("z", Channel.curve(Key.smooth(1, -3), Key.smooth(40, -90)));
+        (Piece)
+            box("b", StandInKind.BOX, 0, 0, -3)
+                .withChannel("z", Channel.curve(Key.smooth(1, -3), Key.smooth(40, -90)));
     Sequence s = with(moving, camera(Channels.NONE.with("y", 1)));
     List<Command> all = Clips.nothingCutOff(s, Models.NONE, (Camera) s.get("cam"), 1, 40);
     s = after(s, all);
@@ -477,7 +478,7 @@ class FrameTest {
   @Test
   void headroomAndLeadRoomAreReadOffTheFrame() {
     // faces +X (pan −90 turns its −Z there), seen from the front
-    Piece p = box("b", StandInKind.ADULT, -1, 0, -6).withChannel("pan", Channel.fixed(-90));
+    Piece p = (Piece) box("b", StandInKind.ADULT, -1, 0, -6).withChannel("pan", Channel.fixed(-90));
     Sequence s = with(p, camera(Channels.NONE.with("y", 1)));
     Plan plan = at(s, 1);
     Composition c = Composition.of(plan, s.get("b"), Eye.of(plan, "cam"));

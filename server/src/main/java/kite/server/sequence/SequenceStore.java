@@ -120,8 +120,9 @@ public class SequenceStore {
               + row.revision
               + "). Reload the page.");
     Sequence now = SequenceJson.read(row.document);
-    Sequence next = Edit.apply(now, CommandJson.readAll(commands));
-    Change change = Change.between(now, next);
+    Edit.Made done = Edit.make(now, CommandJson.readAll(commands));
+    Sequence next = done.sequence();
+    Change change = done.change();
     if (revision < row.revision) refuseOverlap(sequence, revision, change);
     row.document = SequenceJson.write(next);
     row.revision++;
