@@ -710,7 +710,9 @@ export interface KiteCore {
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
   filmBacks(): string;
-  focalLengthFor(camera: string, degrees: number, side: string): number;
+  focalLengthFor(camera: string, degrees: number, side: string): string;
+  freeLetter(): string;
+  freeName(name: string): string;
   guideLines(camera: string): string;
   handles(id: string, channel: string): string;
   holdBoth(camera: string, aM: number, bM: number): string;
@@ -744,6 +746,7 @@ export interface KiteCore {
   standIn(piece: string): string;
   standardsChange(standards: string): string;
   subjects(): string;
+  threeLights(camera: string, subject: string, ids: string): string;
   timecode(frame: number): string;
   toGrid(ids: string, frame: number, key: boolean): string;
   toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;

@@ -1,4 +1,6 @@
-import type { Camera } from '../core/types';
+import type { Camera, Command } from '../core/types';
+import { Slider } from '../fields/Slider';
+import { Swatch } from '../fields/Swatch';
 import { cameraFrom, cameraFromView } from '../roster/create';
 import { edit, mayKey, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
@@ -8,18 +10,12 @@ import { placed, remember } from './history';
 /** The camera as a thing: its icon, and where it takes its place from. */
 export function CameraCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
-  const look = (next: Partial<Camera>, label: string) =>
-    edit(label, { kind: 'replace', entity: { ...camera, ...next } });
+  const as = (next: Partial<Camera>): Command => ({ kind: 'replace', entity: { ...camera, ...next } });
   return (
     <div className="card" style={{ borderLeftColor: camera.colour }} data-card="camera">
       <div className="card-head">
         <span className="card-name">Camera</span>
-        <input
-          type="color"
-          aria-label="Colour of the camera"
-          value={camera.colour}
-          onChange={(e) => look({ colour: e.target.value }, 'Camera colour')}
-        />
+        <Swatch label="Colour of the camera" value={camera.colour} commands={(colour) => [as({ colour })]} />
         <input
           className="short mono"
           aria-label="Camera letter"
@@ -32,21 +28,21 @@ export function CameraCard({ camera }: { camera: Camera }) {
           }}
           onBlur={(e) => {
             const letter = e.target.value.trim().toUpperCase();
-            if (letter !== camera.letter && !look({ letter }, 'Camera letter'))
+            if (letter !== camera.letter && !edit('Camera letter', as({ letter })))
               e.target.value = camera.letter;
           }}
         />
       </div>
       <div className="line">
         <span className="line-label">Icon</span>
-        <input
-          type="range"
-          aria-label="Size of the icon"
-          min={0.2}
-          max={4}
+        <Slider
+          label="Size of the icon"
+          does="Icon size"
+          least={0.2}
+          most={4}
           step={0.1}
           value={camera.iconSize}
-          onChange={(e) => look({ iconSize: Number(e.target.value) }, 'Icon size')}
+          commands={(iconSize) => [as({ iconSize })]}
         />
         <span className="mono muted">{`× ${camera.iconSize}`}</span>
       </div>

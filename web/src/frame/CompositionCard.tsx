@@ -1,9 +1,12 @@
 import { useState } from 'react';
-import { theCore } from '../core/load';
-import type { Camera, Guide, Rule } from '../core/types';
+import { answer, theCore } from '../core/load';
+import type { Camera, Command, Guide, Rule } from '../core/types';
+import { Slider } from '../fields/Slider';
+import { Swatch } from '../fields/Swatch';
+import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { evaluated } from '../sequence/evaluated';
-import { edit, editProposed, mayKey, say, useSequence } from '../sequence/store';
+import { attempt, edit, editProposed, mayKey, say, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
 import { aboutSubject, rulerOf } from './about';
 import { remember } from './history';
@@ -51,11 +54,10 @@ export function CompositionCard({ camera }: { camera: Camera }) {
       say('Choose a subject first: there is none ahead of this camera.', true);
       return;
     }
-    const share = size.trim() ? Number(size.replace('%', '')) / 100 : 0;
-    if (!(share >= 0 && share <= 20)) {
-      say('The size is a share of the frame’s height, e.g. 60 %.', true);
-      return;
-    }
+    const share = size.trim()
+      ? attempt(() => answer<{ value: number }>(theCore().readNumber(size, 'percent', 0)).value / 100)
+      : 0;
+    if (share === undefined) return;
     remember(camera.id);
     editProposed(
       `Place ${entities[subject].name} by ${by}`,
@@ -153,13 +155,12 @@ export function CompositionCard({ camera }: { camera: Camera }) {
 
 function GuideChips({ camera }: { camera: Camera }) {
   const [open, setOpen] = useState<Rule | null>(null);
-  const set = (label: string, guides: Guide[], surround = camera.surround) =>
-    edit(label, { kind: 'replace', entity: { ...camera, guides, surround } });
-  const change = (form: Rule, by: Partial<Guide>) =>
-    set(
-      'Change a guide',
-      camera.guides.map((g) => (g.form === form ? { ...g, ...by } : g)),
-    );
+  const as = (guides: Guide[], surround = camera.surround): Command => ({
+    kind: 'replace',
+    entity: { ...camera, guides, surround },
+  });
+  const changed = (form: Rule, by: Partial<Guide>) =>
+    as(camera.guides.map((g) => (g.form === form ? { ...g, ...by } : g)));
   const now = camera.guides.find((g) => g.form === open);
   return (
     <>
@@ -173,21 +174,14 @@ function GuideChips({ camera }: { camera: Camera }) {
               aria-pressed={on}
               onClick={() => {
                 setOpen(on ? null : g.form);
-                set(
+                const { form, across, down } = g;
+                edit(
                   on ? `Hide ${g.name.toLowerCase()}` : `Show ${g.name.toLowerCase()}`,
-                  on
-                    ? camera.guides.filter((x) => x.form !== g.form)
-                    : [
-                        ...camera.guides,
-                        {
-                          form: g.form,
-                          across: g.across,
-                          down: g.down,
-                          turn: 0,
-                          colour: '#f6efe0',
-                          strength: 0.7,
-                        },
-                      ],
+                  as(
+                    on
+                      ? camera.guides.filter((x) => x.form !== form)
+                      : [...camera.guides, { form, across, down, turn: 0, colour: '#f6efe0', strength: 0.7 }],
+                  ),
                 );
               }}
             >
@@ -201,63 +195,58 @@ function GuideChips({ camera }: { camera: Camera }) {
           {now.form === 'goldenSpiral' || now.form === 'triangles' ? (
             <button
               className="pill"
-              onClick={() => change(now.form, { turn: (now.turn + 1) % (now.form === 'triangles' ? 2 : 4) })}
+              onClick={() =>
+                edit(
+                  'Turn a guide',
+                  changed(now.form, { turn: (now.turn + 1) % (now.form === 'triangles' ? 2 : 4) }),
+                )
+              }
             >
               Turn it
             </button>
           ) : null}
           {now.form === 'grid' || now.form === 'aspect' ? (
             <>
-              <input
-                type="number"
-                className="short mono"
-                aria-label={now.form === 'grid' ? 'Columns' : 'Aspect width'}
+              <TextNumber
+                label={now.form === 'grid' ? 'Columns' : 'Aspect width'}
+                unit="factor"
                 value={now.across}
-                step={now.form === 'grid' ? 1 : 0.01}
-                min={now.form === 'grid' ? 1 : 0.1}
-                onKeyDown={(e) => e.stopPropagation()}
-                onChange={(e) => change(now.form, { across: Number(e.target.value) || 1 })}
+                onChange={(across) => edit('Change a guide', changed(now.form, { across }))}
               />
-              <span className="muted">×</span>
-              <input
-                type="number"
-                className="short mono"
-                aria-label={now.form === 'grid' ? 'Rows' : 'Aspect height'}
+              <TextNumber
+                label={now.form === 'grid' ? 'Rows' : 'Aspect height'}
+                unit="factor"
                 value={now.down}
-                step={now.form === 'grid' ? 1 : 0.01}
-                min={now.form === 'grid' ? 1 : 0.1}
-                onKeyDown={(e) => e.stopPropagation()}
-                onChange={(e) => change(now.form, { down: Number(e.target.value) || 1 })}
+                onChange={(down) => edit('Change a guide', changed(now.form, { down }))}
               />
             </>
           ) : null}
-          <input
-            type="color"
-            aria-label="Colour of the guide"
+          <Swatch
+            label="Colour of the guide"
             value={now.colour}
-            onChange={(e) => change(now.form, { colour: e.target.value })}
+            commands={(colour) => [changed(now.form, { colour })]}
           />
-          <input
-            type="range"
-            aria-label="Strength of the guide"
-            min={0.1}
-            max={1}
+          <Slider
+            label="Strength of the guide"
+            does="Strength of a guide"
+            least={0.1}
+            most={1}
             step={0.1}
             value={now.strength}
-            onChange={(e) => change(now.form, { strength: Number(e.target.value) })}
+            commands={(strength) => [changed(now.form, { strength })]}
           />
         </div>
       ) : null}
       <div className="line">
         <span className="line-label">Around the frame</span>
-        <input
-          type="range"
-          aria-label="How dark the surround is"
-          min={0}
-          max={1}
+        <Slider
+          label="How dark the surround is"
+          does="Darken the surround"
+          least={0}
+          most={1}
           step={0.05}
           value={camera.surround}
-          onChange={(e) => set('Darken the surround', camera.guides, Number(e.target.value))}
+          commands={(surround) => [as(camera.guides, surround)]}
         />
         <span className="mono muted">{camera.surround >= 1 ? 'hidden' : percent(camera.surround)}</span>
       </div>

@@ -23,6 +23,7 @@ export function ContactSheet() {
   useEffect(() => {
     const canvas = document.createElement('canvas');
     const renderer = rendererFor(canvas);
+    renderer.setPixelRatio(1);
     renderer.setSize(TILE_PX, Math.round(TILE_PX / aspect));
     const waiting = new Set<string>();
     let asked = 0;

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { theCore } from '../core/load';
+import { answer, theCore } from '../core/load';
 import type { Camera, Fit } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { edit, editProposed, mayKey, useSequence } from '../sequence/store';
+import { attempt, edit, editProposed, mayKey, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
 import { FIT_NAMES, type NamedBack } from '../standards/choices';
 import { aboutSubject } from './about';
@@ -49,7 +49,8 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
     });
   };
   const angle = (side: string) => (v: number) =>
-    v > 0 && v < 180 ? setLens(theCore().focalLengthFor(camera.id, v, side)) : false;
+    attempt(() => setLens(answer<{ value: number }>(theCore().focalLengthFor(camera.id, v, side)).value)) ??
+    false;
   const fitting = kits.filter((k) => k.squeeze === r.squeeze);
   const primes = [
     ...new Set(

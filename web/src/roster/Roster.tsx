@@ -298,7 +298,7 @@ function RowMenu({
       <MenuItem onClick={choose(onRename)}>Rename (F2)</MenuItem>
       {MORE.filter((m) => m.fits(entity)).map((m) => (
         <MenuItem key={m.name} onClick={choose(m.run)}>
-          {m.name}
+          {m.keys ? `${m.name} (${m.keys})` : m.name}
         </MenuItem>
       ))}
     </Menu>

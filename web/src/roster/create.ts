@@ -31,11 +31,7 @@ export const STAND_INS: {
 const all = () => Object.values(useSequence.getState().entities);
 
 /** The name, or the name with the first number that is free. */
-export function freeName(base: string): string {
-  const names = new Set(all().map((e) => e.name));
-  if (!names.has(base)) return base;
-  for (let i = 2; ; i++) if (!names.has(`${base} ${i}`)) return `${base} ${i}`;
-}
+export const freeName = (base: string): string => theCore().freeName(base);
 
 /** Adds an entity and selects it. */
 export function add(label: string, entity: Entity): boolean {
@@ -192,10 +188,7 @@ export function measureFromCamera(): void {
 
 function cameraEntity(channels: Record<string, number>): Camera {
   const cameras = all().filter((e): e is Camera => e.kind === 'camera');
-  const used = new Set(cameras.map((c) => c.letter));
-  let letter = 'A';
-  for (let i = 0; used.has(letter); i++)
-    letter = i < 26 ? String.fromCharCode(65 + i) : 'A' + String.fromCharCode(65 + (i % 26));
+  const letter = theCore().freeLetter();
   const rig: RigPart[] = [
     { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels },
     { kind: 'head', id: 'head', on: true, channels: {} },

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
-import type { Command, Form, Light } from '../core/types';
+import type { Form, Light } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
-import { edit, lensCamera, newId, say, select, useSequence } from '../sequence/store';
+import { editProposed, lensCamera, newId, say, select, useSequence } from '../sequence/store';
 import { add, freeName, groundAhead } from './create';
 
 export const LIGHTS: { form: Form; name: string; does: string }[] = [
@@ -67,50 +67,12 @@ export function addThreeLights(subject: string): void {
     return;
   }
   evaluated();
-  const to = JSON.parse(theCore().sighting(camera, subject, '')) as { x: number; y: number; z: number };
-  const slot = theCore().slot(camera);
-  const { world } = evaluated();
-  const toward = Math.atan2(world[slot * 16 + 12] - to.x, world[slot * 16 + 14] - to.z);
-  const size = new Float64Array(3);
-  theCore().size(JSON.stringify([subject]), size);
-  const reach = Math.max(1.6, Math.hypot(size[0], size[1], size[2]) * 1.2);
-  const lamp = (name: string, turn: number, up: number, power: number, kelvin: number): Light => {
-    const a = toward + (turn * Math.PI) / 180;
-    const light = lightOf('spot', name, {
-      x: to.x + Math.sin(a) * reach,
-      y: to.y + up * reach,
-      z: to.z + Math.cos(a) * reach,
-      power: power * reach * reach,
-      cone: 70,
-      edge: 0.5,
-      radius: 0.25,
-    });
-    return {
-      ...light,
-      kelvin,
-      attention: {
-        kind: 'attention',
-        id: 'look',
-        on: true,
-        up: 'world',
-        upPiece: null,
-        blend: 'points',
-        subjects: [{ entity: subject, anchor: null, offset: [0, 0, 0] }],
-        cues: [{ frame: s.header.firstFrame, travel: 0, ease: 'even', mix: { [subject]: 1 } }],
-        channels: {},
-      },
-    };
-  };
-  const three = [
-    lamp('Key', 40, 0.5, 3, 4800),
-    lamp('Fill', -50, 0.2, 0.9, 5600),
-    lamp('Rim', 165, 0.7, 2.6, 6200),
-  ];
+  const ids = [newId('light'), newId('light'), newId('light')];
   if (
-    edit(
+    editProposed(
       `Key, fill and rim for ${s.entities[subject].name}`,
-      ...three.map((entity): Command => ({ kind: 'add', entity })),
+      theCore().threeLights(camera, subject, JSON.stringify(ids)),
     )
   )
-    select(three[0].id);
+    select(ids[0]);
 }

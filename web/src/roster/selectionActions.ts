@@ -60,9 +60,13 @@ export function toOther(): void {
 }
 
 export function isolate(): void {
+  if (get().isolated) {
+    useSequence.setState({ isolated: null });
+    return;
+  }
   const pieces = get().selected.filter((id) => get().entities[id]?.kind === 'piece');
-  useSequence.setState({ isolated: get().isolated ? null : pieces.length ? pieces : null });
-  if (!pieces.length && !get().isolated) say('Select the pieces that shall be seen alone.');
+  if (pieces.length) useSequence.setState({ isolated: pieces });
+  else say('Select the pieces that shall be seen alone.');
 }
 
 const isPiece = (e: Entity) => e.kind === 'piece';
@@ -70,15 +74,24 @@ const isPlaced = (e: Entity) =>
   e.kind === 'piece' || e.kind === 'mark' || (e.kind === 'light' && e.form !== 'sun');
 
 /** What can be done with the selection, for the roster's menu and the command box. */
-export const MORE: { name: string; fits: (e: Entity) => boolean; run: () => void }[] = [
+export const MORE: {
+  name: string;
+  keys?: string;
+  /** Whether it has a button of its own below the selection's cards. */
+  atHand?: boolean;
+  fits: (e: Entity) => boolean;
+  run: () => void;
+}[] = [
   {
-    name: 'Duplicate (Ctrl+D)',
+    name: 'Duplicate',
+    keys: 'Ctrl+D',
+    atHand: true,
     fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air',
     run: () => duplicateSelected(false),
   },
-  { name: 'Make an instance', fits: isPiece, run: () => duplicateSelected(true) },
+  { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },
   { name: 'Group the selection', fits: isPiece, run: groupSelected },
-  { name: 'See it alone', fits: isPiece, run: isolate },
+  { name: 'See it alone', atHand: true, fits: isPiece, run: isolate },
   { name: 'Set on the ground', fits: isPlaced, run: setDown },
   { name: 'Set on a surface…', fits: isPlaced, run: toSurface },
   { name: 'Snap to another thing…', fits: isPlaced, run: toOther },
@@ -90,16 +103,19 @@ export const MORE: { name: string; fits: (e: Entity) => boolean; run: () => void
   },
   {
     name: 'Put a mark on it',
+    atHand: true,
     fits: isPiece,
     run: () => addMarkOn(get().selected[0], null),
   },
   {
     name: 'Key, fill and rim light',
+    atHand: true,
     fits: isPiece,
     run: () => addThreeLights(get().selected[0]),
   },
   {
     name: 'A camera here',
+    atHand: true,
     fits: (e) => e.kind === 'mark',
     run: () => {
       const { world } = evaluated();
@@ -122,5 +138,5 @@ export const MORE: { name: string; fits: (e: Entity) => boolean; run: () => void
     fits: (e) => e.kind === 'camera',
     run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
   },
-  { name: 'Remove (Delete)', fits: () => true, run: removeSelected },
+  { name: 'Remove', keys: 'Delete', fits: () => true, run: removeSelected },
 ];

@@ -1,5 +1,6 @@
-import type { Attention, Light } from '../core/types';
+import type { Attention, Command, Light } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
+import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
@@ -20,18 +21,10 @@ const OWN = [
 
 /** A light's colour, strength and shadow; a spot's aim. */
 export function LightCard({ light, channels }: { light: Light; channels: ChannelInfo[] }) {
-  const put = (next: Partial<Light>, label = `Change ${light.name}`): boolean =>
-    edit(label, { kind: 'replace', entity: { ...light, ...next } });
+  const as = (next: Partial<Light>): Command => ({ kind: 'replace', entity: { ...light, ...next } });
+  const put = (next: Partial<Light>, label = `Change ${light.name}`): boolean => edit(label, as(next));
   const colour = (label: string, key: 'colour' | 'shadowTint' | 'sky' | 'horizon') => (
-    <label className="swatch">
-      <input
-        type="color"
-        aria-label={label}
-        value={light[key]}
-        onChange={(e) => put({ [key]: e.target.value })}
-      />
-      {label}
-    </label>
+    <Swatch label={label} named value={light[key]} commands={(c) => [as({ [key]: c })]} />
   );
   const tick = (label: string, key: 'softShadow' | 'specular' | 'shown') => (
     <label className="tick">

@@ -1,5 +1,6 @@
 import { theCore } from '../core/load';
-import type { Model, Piece, StandIn, Stance } from '../core/types';
+import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
+import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, select, useSequence } from '../sequence/store';
@@ -44,19 +45,11 @@ export function ShapeCard({ piece }: { piece: Piece }) {
     );
   }
   if (shape.kind === 'model') return <ModelCard piece={piece} shape={shape} reshape={reshape} />;
-  const paint = (colour: string) => {
-    const same = selected.filter((id) => {
-      const e = entities[id];
-      return e?.kind === 'piece' && e.shape.kind === 'standIn';
-    });
-    edit(
-      'Paint',
-      ...same.map((id) => {
-        const p = entities[id] as Piece;
-        return { kind: 'reshape' as const, id, shape: p.shape, colour };
-      }),
-    );
-  };
+  const paint = (colour: string): Command[] =>
+    selected
+      .map((id) => entities[id])
+      .filter((e): e is Piece => e?.kind === 'piece' && e.shape.kind === 'standIn')
+      .map((p) => ({ kind: 'reshape', id: p.id, shape: p.shape, colour }));
   const size = (key: 'width' | 'height' | 'depth', label: string) => (
     <TextNumber
       label={label}
@@ -69,12 +62,7 @@ export function ShapeCard({ piece }: { piece: Piece }) {
     <div className="card">
       <div className="card-head">
         <span className="card-name">Stand-in</span>
-        <input
-          type="color"
-          aria-label="Colour"
-          value={piece.colour}
-          onChange={(e) => paint(e.target.value)}
-        />
+        <Swatch label="Colour" does="Paint" value={piece.colour} commands={paint} />
       </div>
       <div className="numbers">
         {size('width', 'Width')}

@@ -1,6 +1,7 @@
-import type { Entity } from '../core/types';
+import type { Command, Entity } from '../core/types';
 import { theCore } from '../core/load';
 import { Fields, useChannels } from '../fields/NumberField';
+import { Swatch } from '../fields/Swatch';
 import { Choice } from '../rig/Choice';
 import { MORE } from '../roster/selectionActions';
 import { drawPath, removeSelected } from '../roster/create';
@@ -22,18 +23,7 @@ export function ThingPanel({ entity }: { entity: Thing }) {
   const find = (...names: string[]) => channels.filter((c) => names.includes(c.address));
   const placed =
     entity.kind === 'piece' || entity.kind === 'mark' || (entity.kind === 'light' && entity.form !== 'sun');
-  const more = MORE.filter(
-    (m) =>
-      m.fits(entity) &&
-      [
-        'Duplicate (Ctrl+D)',
-        'Make an instance',
-        'See it alone',
-        'Put a mark on it',
-        'Key, fill and rim light',
-        'A camera here',
-      ].includes(m.name),
-  );
+  const more = MORE.filter((m) => m.atHand && m.fits(entity));
   return (
     <>
       <div className="panel-head">
@@ -73,7 +63,7 @@ export function ThingPanel({ entity }: { entity: Thing }) {
           <div className="buttons padded">
             {more.map((m) => (
               <button key={m.name} className="pill" onClick={m.run}>
-                {m.name.replace(/ \(.*/, '')}
+                {m.name}
               </button>
             ))}
           </div>
@@ -110,15 +100,13 @@ function CarrierChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | {
       value={thing.parent ?? ''}
       options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
       onChange={(v) =>
-        thing.kind === 'piece'
-          ? edit(`Nest ${thing.name}`, {
-              kind: 'nest',
-              id: thing.id,
-              parent: v || null,
-              keepPlace: true,
-              frame,
-            })
-          : edit(`Carry ${thing.name}`, { kind: 'replace', entity: { ...thing, parent: v || null } })
+        edit(`${thing.kind === 'piece' ? 'Nest' : 'Carry'} ${thing.name}`, {
+          kind: 'nest',
+          id: thing.id,
+          parent: v || null,
+          keepPlace: true,
+          frame,
+        })
       }
     />
   );
@@ -168,11 +156,14 @@ function RideChoice({ mark }: { mark: Extract<Entity, { kind: 'mark' }> }) {
 function LayerCard({ layer }: { layer: Extract<Entity, { kind: 'layer' }> }) {
   const entities = useSequence((s) => s.entities);
   const on = Object.values(entities).filter((e) => 'layer' in e && e.layer === layer.id);
-  const put = (next: Partial<typeof layer>) =>
-    edit(`Change ${layer.name}`, { kind: 'replace', entity: { ...layer, ...next } });
+  const as = (next: Partial<typeof layer>): Command => ({ kind: 'replace', entity: { ...layer, ...next } });
   const tick = (name: string, key: 'shown' | 'rendered' | 'locked') => (
     <label className="tick">
-      <input type="checkbox" checked={layer[key]} onChange={(e) => put({ [key]: e.target.checked })} />
+      <input
+        type="checkbox"
+        checked={layer[key]}
+        onChange={(e) => edit(`Change ${layer.name}`, as({ [key]: e.target.checked }))}
+      />
       {name}
     </label>
   );
@@ -180,11 +171,11 @@ function LayerCard({ layer }: { layer: Extract<Entity, { kind: 'layer' }> }) {
     <div className="card">
       <div className="card-head">
         <span className="card-name">Layer</span>
-        <input
-          type="color"
-          aria-label="Colour"
+        <Swatch
+          label="Colour"
+          does={`Colour of ${layer.name}`}
           value={layer.colour}
-          onChange={(e) => put({ colour: e.target.value })}
+          commands={(colour) => [as({ colour })]}
         />
       </div>
       {tick('Shown in the views', 'shown')}

@@ -19,6 +19,9 @@ interface Shown {
   from?: [number, number, number];
 }
 
+/** Finer screens than this are drawn no finer: nobody sees it, and it costs by its square. */
+const MOST_PIXEL_RATIO = 2;
+
 /**
  * A renderer for one view. Where drawing is done in software (a machine with no graphics card), edges
  * stay unsmoothed so that the page stays quick.
@@ -32,6 +35,7 @@ export function rendererFor(canvas: HTMLCanvasElement): THREE.WebGLRenderer {
     antialias: !/swiftshader|llvmpipe|software/i.test(name),
     preserveDrawingBuffer: true,
   });
+  r.setPixelRatio(Math.min(devicePixelRatio, MOST_PIXEL_RATIO));
   r.shadowMap.enabled = true;
   r.shadowMap.autoUpdate = false;
   return r;

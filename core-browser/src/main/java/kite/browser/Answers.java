@@ -253,7 +253,13 @@ final class Answers {
     return all.toString();
   }
 
-  static double focalLengthFor(Sequence s, Camera c, double degrees, String side) {
+  static String focalLengthFor(Sequence s, Camera c, double degrees, String side) {
+    if (!(degrees > 0 && degrees < 180))
+      throw new Refusal(
+          "range",
+          c.id(),
+          "focalLength",
+          "A lens sees more than 0° and less than 180°. Type an angle between these.");
     CameraPackage p = s.header().packageOf(c);
     DeliveryWindow unit = DeliveryWindow.of(1, p.filmBack(), p.aspect(), p.fit(), 0, 0);
     double size =
@@ -262,7 +268,7 @@ final class Answers {
           case "diagonal" -> Math.hypot(unit.width(), unit.height());
           default -> unit.width();
         };
-    return AngleOfView.focalLengthMm(size, degrees);
+    return "{\"value\":" + AngleOfView.focalLengthMm(size, degrees) + "}";
   }
 
   static String anchors(Sequence q, Entity e, Map<String, ModelRig> rigs) {

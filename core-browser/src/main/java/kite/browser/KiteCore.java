@@ -26,6 +26,7 @@ import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.PlaceSubject;
+import kite.core.light.ThreeLights;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
@@ -312,8 +313,9 @@ public final class KiteCore {
    * @param side across, up or diagonal of the delivered frame
    */
   @JSExport
-  public static double focalLengthFor(String camera, double degrees, String side) {
-    return Answers.focalLengthFor(shown, (Camera) shown.get(camera), degrees, side);
+  public static String focalLengthFor(String camera, double degrees, String side) {
+    return Answers.of(
+        () -> Answers.focalLengthFor(shown, (Camera) shown.get(camera), degrees, side));
   }
 
   /** Names of the points of a piece that can be looked at, its usual one first. */
@@ -519,6 +521,25 @@ public final class KiteCore {
                 axes.contains("y"),
                 axes.contains("z"),
                 FrameAnswers.edge(by)));
+  }
+
+  /** The name, or when it is taken its stem with the first number that is free. */
+  @JSExport
+  public static String freeName(String name) {
+    return shown.freeName(name);
+  }
+
+  /** The first camera letter that is free. */
+  @JSExport
+  public static String freeLetter() {
+    return shown.freeLetter();
+  }
+
+  /** The commands that add key, fill and rim about a subject, as seen from a camera. */
+  @JSExport
+  public static String threeLights(String camera, String subject, String ids) {
+    return FrameAnswers.commands(
+        ThreeLights.about(shown, plan, camera, subject, FrameAnswers.ids(ids)));
   }
 
   /** The commands that set things' lowest points on a height in metres. */

@@ -20,14 +20,19 @@ import kite.core.document.Sequence;
 
 /** The real server against a database of its own, started once for all tests. */
 final class Application {
+  /** One for each of the test processes that run beside one another. */
+  private static final String DATABASE = "kite_test_" + System.getProperty("kite.fork", "1");
+
+  private static final File LOG = new File("target/" + DATABASE + "-server.log");
+
   private static Application running;
   private final int port;
   private final Path output;
   private Process process;
 
   private Application() throws Exception {
-    sql("postgres", "drop database if exists kite_test with (force)");
-    sql("postgres", "create database kite_test");
+    sql("postgres", "drop database if exists " + DATABASE + " with (force)");
+    sql("postgres", "create database " + DATABASE);
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
     }
@@ -56,23 +61,20 @@ final class Application {
             "-jar",
             "../server/target/jolly-kite.jar");
     b.environment()
-        .put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/kite_test");
+        .put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + DATABASE);
     b.environment().put("KITE_DB_USER", "kite");
     b.environment().put("KITE_PORT", "" + port);
     b.environment().put("KITE_DEMO", "true");
     b.environment().put("KITE_OUTPUT", output.toString());
     process =
-        b.redirectErrorStream(true)
-            .redirectOutput(ProcessBuilder.Redirect.appendTo(new File("target/server.log")))
-            .start();
+        b.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(LOG)).start();
     for (int i = 0; i < 240; i++) {
       if (!process.isAlive())
-        throw new IllegalStateException(
-            "The server stopped while starting; see e2e/target/server.log");
+        throw new IllegalStateException("The server stopped while starting; see e2e/" + LOG);
       if (answers()) return;
       Thread.sleep(250);
     }
-    throw new IllegalStateException("The server did not answer; see e2e/target/server.log");
+    throw new IllegalStateException("The server did not answer; see e2e/" + LOG);
   }
 
   private boolean answers() {
@@ -97,7 +99,7 @@ final class Application {
 
   /** Puts a document in the place of SW010's, at revision 0; gives the sequence's id. */
   String reset(Sequence document) throws SQLException {
-    try (Connection c = connect("kite_test");
+    try (Connection c = connect(DATABASE);
         PreparedStatement p =
             c.prepareStatement(
                 "update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW010' returning id")) {
@@ -116,7 +118,7 @@ final class Application {
 
   /** Puts the production's standards and SW020 back as they were made; gives SW020's id. */
   String resetProduction(Sequence sw020) throws SQLException {
-    try (Connection c = connect("kite_test")) {
+    try (Connection c = connect(DATABASE)) {
       try (PreparedStatement p =
           c.prepareStatement("update production set standards = cast(? as jsonb)")) {
         p.setString(1, StandardsJson.write(sw020.header().standards()).toString());
@@ -141,7 +143,7 @@ final class Application {
 
   /** The document of a sequence as stored. */
   Sequence stored(String code) throws SQLException {
-    try (Connection c = connect("kite_test");
+    try (Connection c = connect(DATABASE);
         Statement s = c.createStatement();
         ResultSet r = s.executeQuery("select document from sequence where code = '" + code + "'")) {
       r.next();

@@ -179,6 +179,9 @@ class FrameDeskTest extends Desk {
     drawn();
     BufferedImage wide = lens();
     assertTrue(wide.getWidth() * 1.0 / wide.getHeight() < 1.7, "more than the frame is drawn");
+    double steps = number("() => jollyKite.state().undo.length");
+    dragBy(page.getByLabel("How dark the surround is"), 30, 0);
+    assertEquals(steps + 1, number("() => jollyKite.state().undo.length"), "a drag is one edit");
   }
 
   @Test

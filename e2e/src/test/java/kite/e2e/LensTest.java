@@ -38,6 +38,15 @@ class LensTest extends Desk {
   }
 
   @Test
+  void anAngleNoLensSeesIsRefusedInWords() {
+    lookThroughC();
+    double was = value("camC", "focalLength");
+    type("Sees across", "180");
+    page.getByText("A lens sees more than 0° and less than 180°.").waitFor();
+    assertEquals(was, value("camC", "focalLength"));
+  }
+
+  @Test
   void draggingInTheLensViewTurnsTheCameraByThatMuchOfItsView() {
     lookThroughC();
     double[] before = project(0.4, 1.1, -12.6);

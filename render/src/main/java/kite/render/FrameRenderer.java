@@ -210,7 +210,7 @@ public final class FrameRenderer {
 
     /** Fills the base colour and the blended normal at the hit. */
     private void surface(int h, Material mat) {
-      double v = ray.v, u = ray.u, w = 1 - u - v;
+      double u = ray.u, v = ray.v, w = 1 - u - v;
       int o = h * 9;
       for (int i = 0; i < 3; i++) {
         n[i] =

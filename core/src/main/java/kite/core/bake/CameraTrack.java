@@ -1,9 +1,7 @@
 package kite.core.bake;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
@@ -78,7 +76,7 @@ public record CameraTrack(
     return new Camera(
         id,
         name.isBlank() ? "Tracked camera" : name,
-        freeLetter(s),
+        s.freeLetter(),
         COLOUR,
         false,
         false,
@@ -89,12 +87,6 @@ public record CameraTrack(
   }
 
   private static final String COLOUR = "#7fb2f0";
-
-  private static String freeLetter(Sequence s) {
-    Set<String> taken = new HashSet<>();
-    for (Camera c : s.all(Camera.class)) taken.add(c.letter());
-    return Camera.freeLetter(taken);
-  }
 
   /** One number of a row. */
   private interface Row {

@@ -1,9 +1,7 @@
 package kite.core.command;
 
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.Map;
-import java.util.Set;
 import kite.core.codec.EntityJson;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
@@ -20,31 +18,19 @@ final class Copying {
       throw new Refusal("json", "", "newIds", "A copy needs one new id for each item copied.");
     Map<String, String> renamed = new HashMap<>();
     for (int i = 0; i < d.ids().size(); i++) renamed.put(d.ids().get(i), d.newIds().get(i));
-    Set<String> names = new HashSet<>(), letters = new HashSet<>();
-    for (Entity e : s.entities().values()) {
-      names.add(e.name());
-      if (e instanceof Camera c) letters.add(c.letter());
-    }
     for (String id : d.ids()) {
       Entity e = Command.need(s, id, Entity.class);
       if (s.get(renamed.get(id)) != null)
         throw new Refusal(
             "taken", id, "newIds", "There is already an item with the id " + renamed.get(id) + ".");
-      Entity copy = EntityJson.withIds(e, renamed).named(freeName(e.name(), names));
+      Entity copy = EntityJson.withIds(e, renamed).named(s.freeName(e.name()));
       if (d.instances() && e instanceof Piece p && !(p.shape() instanceof Shape.Group)) {
         Shape like = p.shape() instanceof Shape.Instance i ? i : new Shape.Instance(p.id());
         copy = ((Piece) copy).with(like, p.colour());
       }
-      if (copy instanceof Camera c)
-        copy = c.drawn(Camera.freeLetter(letters), c.colour(), c.iconSize());
+      if (copy instanceof Camera c) copy = c.drawn(s.freeLetter(), c.colour(), c.iconSize());
       s = s.with(copy);
     }
     return s;
-  }
-
-  /** “Bollard” becomes “Bollard 2”, “Bollard 2” becomes “Bollard 3”. */
-  static String freeName(String name, Set<String> taken) {
-    String stem = name.replaceAll(" [0-9]+$", "");
-    for (int i = 2; ; i++) if (taken.add(stem + " " + i)) return stem + " " + i;
   }
 }

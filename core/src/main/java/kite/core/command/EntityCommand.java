@@ -179,7 +179,7 @@ public sealed interface EntityCommand extends Command {
   }
 
   /**
-   * Nests a piece in another, or takes it out ({@code parent} null).
+   * Nests a piece or light in another piece, or takes it out ({@code parent} null).
    *
    * @param keepPlace whether it stays where it is in the world at {@code frame}, and at each of its
    *     keys
@@ -188,11 +188,14 @@ public sealed interface EntityCommand extends Command {
       implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Piece p = Command.need(s, id, Piece.class);
+      Entity e = s.get(id) instanceof Light l ? l : Command.need(s, id, Piece.class);
       if (parent != null) Command.need(s, parent, Piece.class);
-      Sequence nested = s.with(p.under(parent));
+      Sequence nested =
+          s.with(e instanceof Light l ? l.on(parent, l.layer()) : ((Piece) e).under(parent));
       Rules.noLoops(nested);
-      return keepPlace ? nested.with(Placement.keepPiece(s, nested, p, frame)) : nested;
+      return keepPlace && !(e instanceof Light l && l.form() == Light.Form.SUN)
+          ? nested.with(Placement.keepNested(s, nested, e, frame))
+          : nested;
     }
   }
 

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Consumer;
 import kite.core.curve.Channel;
 import kite.core.optics.FilmBack;
@@ -226,17 +225,5 @@ public record Camera(
           d.colour = newColour;
           d.iconSize = newIconSize;
         });
-  }
-
-  /** The first letter A to ZZ that is not taken; it is then. */
-  public static String freeLetter(Set<String> taken) {
-    for (int i = 0; i < 702; i++) {
-      String l =
-          i < 26
-              ? "" + (char) ('A' + i)
-              : "" + (char) ('A' + (i - 26) / 26) + (char) ('A' + (i - 26) % 26);
-      if (taken.add(l)) return l;
-    }
-    return "ZZ"; // more cameras than letters share the last
   }
 }

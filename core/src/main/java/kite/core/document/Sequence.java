@@ -2,8 +2,10 @@ package kite.core.document;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** A sequence: header and entities by id. */
@@ -37,6 +39,27 @@ public record Sequence(Header header, Map<String, Entity> entities) {
 
   public Sequence with(Header newHeader) {
     return new Sequence(newHeader, entities);
+  }
+
+  /** The name, or when it is taken its stem with the first number from 2 that is free. */
+  public String freeName(String name) {
+    Set<String> taken = new HashSet<>();
+    for (Entity e : entities.values()) taken.add(e.name());
+    if (!taken.contains(name)) return name;
+    String stem = name.replaceAll(" [0-9]+$", "");
+    for (int i = 2; ; i++) if (!taken.contains(stem + " " + i)) return stem + " " + i;
+  }
+
+  /** The first camera letter of A … Z, AA … ZZ that is free; beyond these all share the last. */
+  public String freeLetter() {
+    Set<String> taken = new HashSet<>();
+    for (Camera c : all(Camera.class)) taken.add(c.letter());
+    for (int i = -1; i < 26; i++)
+      for (char last = 'A'; last <= 'Z'; last++) {
+        String letter = (i < 0 ? "" : "" + (char) ('A' + i)) + last;
+        if (!taken.contains(letter)) return letter;
+      }
+    return "ZZ";
   }
 
   /** Whether the views see a piece: it, all it is nested in, and its layer are shown. */

@@ -7,6 +7,7 @@ import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Entity;
+import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Place;
@@ -24,30 +25,32 @@ import kite.core.rig.Base;
 public final class Placement {
   private Placement() {}
 
-  public static Piece keepPiece(Sequence before, Sequence after, Piece piece, double frame) {
+  /** A piece or light that is now carried by something else. */
+  public static Entity keepNested(Sequence before, Sequence after, Entity thing, double frame) {
     Plan old = new Plan(before, Models.NONE), now = new Plan(after, Models.NONE);
-    Piece result = (Piece) after.get(piece.id());
-    TreeSet<Double> frames = keyFrames(piece, "", frame);
+    Entity result = after.get(thing.id());
+    String parent = result instanceof Light l ? l.parent() : ((Piece) result).parent();
+    TreeSet<Double> frames = keyFrames(thing, "", frame);
     double[] last = null;
     for (double f : frames) {
       old.evaluate(f);
       now.evaluate(f);
-      double[] want = matrix(old, piece.id());
-      double[] carrier =
-          result.parent() == null ? Matrix.newIdentity() : matrix(now, result.parent());
+      double[] want = matrix(old, thing.id());
+      double[] carrier = parent == null ? Matrix.newIdentity() : matrix(now, parent);
       double[] own = new double[Matrix.SIZE];
       Matrix.multiply(Matrix.newInverse(carrier, 0), 0, want, 0, own, 0);
       double[] scale = new double[3];
       for (int axis = 0; axis < 3; axis++)
         scale[axis] = new Vec3(own[axis * 4], own[axis * 4 + 1], own[axis * 4 + 2]).length();
-      result = (Piece) withPose(result, "", own, f, frames.size() > 1, last);
+      result = withPose(result, "", own, f, frames.size() > 1, last);
       last = pose(own);
+      if (!(thing instanceof Piece)) continue;
       boolean keyScale =
           frames.size() > 1
-              && hasKeys(piece, Place.SCALE_X.name(), Place.SCALE_Y.name(), Place.SCALE_Z.name());
+              && hasKeys(thing, Place.SCALE_X.name(), Place.SCALE_Y.name(), Place.SCALE_Z.name());
       ChannelSpec[] specs = {Place.SCALE_X, Place.SCALE_Y, Place.SCALE_Z};
       for (int axis = 0; axis < 3; axis++)
-        result = (Piece) set(result, specs[axis].name(), f, scale[axis], keyScale);
+        result = set(result, specs[axis].name(), f, scale[axis], keyScale);
     }
     return result;
   }

@@ -36,6 +36,9 @@ public final class PlaceSubject {
     LENS
   }
 
+  /** Share of the frame's height; more of a subject than this is no picture of it. */
+  private static final double MOST_SIZE = 20;
+
   /** Enough steps for a figure's outline to meet the size asked to a thousandth. */
   private static final int STEPS = 12;
 
@@ -64,6 +67,12 @@ public final class PlaceSubject {
    */
   public List<Command> at(
       Entity subject, String anchor, double across, double down, double size, By by) {
+    if (!(size >= 0 && size <= MOST_SIZE))
+      throw new Refusal(
+          "range",
+          subject.id(),
+          "size",
+          "The size is a share of the frame’s height from 0 to 2000 %, e.g. 60 %.");
     double[] p = new double[3];
     plan.anchor(subject.id(), anchor, p);
     Vec3 point = new Vec3(p[0], p[1], p[2]);

@@ -248,6 +248,21 @@ class CommandTest {
   }
 
   @Test
+  void sixtyCamerasHaveSixtyLettersAndSixtyNames() {
+    Sequence s = S;
+    while (s.all(Camera.class).size() < 60)
+      s =
+          Edit.apply(
+              s,
+              List.of(
+                  new EntityCommand.Duplicate(
+                      List.of("cam0"), List.of("copy" + s.entities().size()), false)));
+    assertEquals(60, s.all(Camera.class).stream().map(Camera::letter).distinct().count());
+    assertEquals(60, s.all(Camera.class).stream().map(Camera::name).distinct().count());
+    assertEquals("Crane", s.freeName("Crane"));
+  }
+
+  @Test
   void severalCommandsAreTakenTogetherOrNotAtAll() {
     assertThrows(
         Refusal.class,

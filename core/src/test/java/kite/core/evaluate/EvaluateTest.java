@@ -21,6 +21,7 @@ import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
+import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -355,6 +356,25 @@ class EvaluateTest {
         new double[] {5, 0, 2}, new double[] {position[12], position[13], position[14]}, 1e-12);
   }
 
+  private static Light pointLight() {
+    return new Light(
+        "lamp",
+        "Lamp",
+        Light.Form.POINT,
+        null,
+        null,
+        "#ffffff",
+        0,
+        true,
+        "#000000",
+        true,
+        "#6f9fcf",
+        "#dfe6ea",
+        true,
+        null,
+        Channels.NONE.with("x", 3).with("y", 2).with("z", -4));
+  }
+
   @Test
   void attachingNestingAndWalkingKeepOrReachTheirPlace() {
     for (int seed = 0; seed < 25; seed++) {
@@ -381,6 +401,19 @@ class EvaluateTest {
       if (((Piece) s.get("piece5"))
           .channels().set().keySet().stream().noneMatch(n -> n.startsWith("pivot")))
         assertEquals(0, was.distance(is), 1e-6, "seed " + seed);
+      Sequence lit = Edit.apply(s, List.of(new EntityCommand.Add(pointLight())));
+      Sequence carried =
+          Edit.apply(lit, List.of(new EntityCommand.Nest("lamp", "piece0", true, 9)));
+      assertEquals("piece0", ((Light) carried.get("lamp")).parent());
+      Plan free = new Plan(lit, Models.NONE), held = new Plan(carried, Models.NONE);
+      free.evaluate(9);
+      held.evaluate(9);
+      assertEquals(
+          0,
+          Matrix.newOrigin(Placement.matrix(free, "lamp"), 0)
+              .distance(Matrix.newOrigin(Placement.matrix(held, "lamp"), 0)),
+          1e-9,
+          "a light stays where it is when it is carried");
       if (b.rides() != null) continue;
       Sequence riding =
           Edit.apply(s, List.of(new RigCommand.Ride("cam0", "base", "piece3", Base.Takes.ALL, 7)));
