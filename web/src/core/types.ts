@@ -237,7 +237,20 @@ export interface Guide {
 
 export type Rule = 'thirds' | 'goldenSection' | 'goldenSpiral' | 'diagonals' | 'triangles' | 'centre' | 'grid' | 'horizon' | 'actionSafe' | 'titleSafe' | 'aspect';
 
-export type RigPart = Base | Rail | Slide | Head | Attention;
+export type RigPart = Framings | Base | Rail | Slide | Arm | Head | Attention | Trim | Spring | Operator;
+
+export interface Framings {
+  kind: 'framings';
+  id: string;
+  on: boolean;
+  route: Route;
+  keepHorizon: boolean;
+  cameras: string[];
+  cues: Cue[];
+  channels: Record<string, Channel>;
+}
+
+export type Route = 'straight' | 'swung';
 
 export interface Base {
   kind: 'base';
@@ -256,16 +269,25 @@ export interface Rail {
   on: boolean;
   path: string | null;
   facing: Facing;
+  guide: string | null;
   level: boolean;
   channels: Record<string, Channel>;
 }
 
-export type Facing = 'keep' | 'travel';
+export type Facing = 'keep' | 'travel' | 'guide';
 
 export interface Slide {
   kind: 'slide';
   id: string;
   on: boolean;
+  channels: Record<string, Channel>;
+}
+
+export interface Arm {
+  kind: 'arm';
+  id: string;
+  on: boolean;
+  level: boolean;
   channels: Record<string, Channel>;
 }
 
@@ -291,6 +313,41 @@ export interface Attention {
 export type Up = 'world' | 'piece' | 'free';
 
 export type Blend = 'points' | 'directions';
+
+export interface Trim {
+  kind: 'trim';
+  id: string;
+  on: boolean;
+  label: string;
+  span: Span | null;
+  channels: Record<string, Channel>;
+}
+
+export interface Span {
+  first: number;
+  last: number;
+  fadeIn: number;
+  fadeOut: number;
+}
+
+export interface Spring {
+  kind: 'spring';
+  id: string;
+  on: boolean;
+  channels: Record<string, Channel>;
+}
+
+export interface Operator {
+  kind: 'operator';
+  id: string;
+  on: boolean;
+  preset: Preset;
+  stepsPerSecond: number;
+  seed: number;
+  channels: Record<string, Channel>;
+}
+
+export type Preset = 'onShoulder' | 'standing' | 'walking' | 'running' | 'stabilised';
 
 export interface Light {
   kind: 'light';
@@ -367,7 +424,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | Ride | PutCue | MoveCue | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Swap | Restore | SetHeader | Follow;
+export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Swap | Restore | SetHeader | Follow;
 
 export interface Duplicate {
   kind: 'duplicate';
@@ -550,6 +607,12 @@ export interface SetPart {
   part: RigPart;
 }
 
+export interface SetRig {
+  kind: 'setRig';
+  camera: string;
+  rig: RigPart[];
+}
+
 export interface Ride {
   kind: 'ride';
   camera: string;
@@ -687,7 +750,7 @@ export interface Change {
   headerAfter: Header | null;
 }
 
-export type Unit = 'metres' | 'millimetres' | 'degrees' | 'percent' | 'fStop' | 'factor' | 'share';
+export type Unit = 'metres' | 'millimetres' | 'degrees' | 'hertz' | 'percent' | 'fStop' | 'factor' | 'share';
 
 /** The functions the core exports; KiteCore.java says what each gives. */
 export interface KiteCore {
@@ -724,6 +787,8 @@ export interface KiteCore {
   namingBreaches(): string;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
+  partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
+  partSays(camera: string, part: string, frame: number): string;
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
   placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
@@ -733,6 +798,7 @@ export interface KiteCore {
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   readNumber(text: string, unit: string, current: number): string;
+  readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
   seen(camera: string): string;
   setDown(ids: string, heightM: number, frame: number, key: boolean): string;
@@ -751,5 +817,6 @@ export interface KiteCore {
   toGrid(ids: string, frame: number, key: boolean): string;
   toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
+  trimsSay(camera: string, frame: number): string;
   users(ids: string): string;
 }

@@ -26,6 +26,7 @@ const STEP: Record<Unit, number> = {
   metres: 0.02,
   millimetres: 0.5,
   degrees: 0.5,
+  hertz: 0.1,
   percent: 0.5,
   fStop: 0.1,
   factor: 0.02,

@@ -16,7 +16,10 @@ export interface Pose {
 const MOST = 60;
 const past = new Map<string, Pose[]>();
 const future = new Map<string, Pose[]>();
-const listOf = (m: Map<string, Pose[]>, id: string) => m.get(id) ?? m.set(id, []).get(id)!;
+const listOf = (m: Map<string, Pose[]>, camera: string) => {
+  const of = `${useSequence.getState().id} ${camera}`; // ids are a sequence's own
+  return m.get(of) ?? m.set(of, []).get(of)!;
+};
 
 /** Position and angles of a rigid transform of 16 numbers. */
 export function poseOf(m: Float64Array): Omit<Pose, 'frame' | 'focalLength'> {
@@ -42,7 +45,7 @@ export function remember(camera: string): void {
   if (!pose) return;
   listOf(past, camera).push(pose);
   if (listOf(past, camera).length > MOST) listOf(past, camera).shift();
-  future.set(camera, []);
+  listOf(future, camera).length = 0;
 }
 
 /** The command that puts a camera at a pose. */
@@ -81,5 +84,4 @@ export function stepView(camera: string, by: -1 | 1): void {
 }
 
 export const hasView = (camera: string, by: -1 | 1): boolean =>
-  (by < 0 ? past : future).get(camera)?.length !== undefined &&
-  (by < 0 ? past : future).get(camera)!.length > 0;
+  listOf(by < 0 ? past : future, camera).length > 0;

@@ -17,11 +17,16 @@ export function CueLane({
 }: {
   camera: Camera;
   part: Pick<Attention, 'id' | 'subjects' | 'cues'>;
-  name: 'Attention' | 'Focus';
+  name: 'Framings' | 'Attention' | 'Focus';
   scale: Scale;
 }) {
-  const shades = name === 'Focus' ? LILACS : SHADES;
   const entities = useSequence((s) => s.entities);
+  const shades =
+    name === 'Focus'
+      ? LILACS
+      : name === 'Attention'
+        ? SHADES
+        : part.subjects.map((s) => (entities[s.entity] as Camera | undefined)?.colour ?? '#8fa3bf');
   const n = part.subjects.length;
   const steps = Math.max(2, Math.floor(scale.width / 3));
   const step = (scale.last + 1 - scale.first) / (steps - 1);
@@ -51,15 +56,11 @@ export function CueLane({
   return (
     <div className="lane">
       <div className="lane-head">
-        <span className="dot" style={{ background: shades[0] }} />
+        <span className="dot" style={{ background: shades[0] ?? '#8fa3bf' }} />
         <span className="name">{name}</span>
         <span className="muted">{part.cues.length} cues</span>
       </div>
-      <svg
-        height={HEIGHT}
-        aria-label={`${name} lane`}
-        data-testid={name === 'Focus' ? 'focus-lane' : 'cue-lane'}
-      >
+      <svg height={HEIGHT} aria-label={`${name} lane`} data-testid={`${name.toLowerCase()}-lane`}>
         {part.subjects.map((s, i) => (
           <path key={s.entity} d={area(i)} fill={shades[i % shades.length]} opacity={0.85} />
         ))}
@@ -76,7 +77,9 @@ export function CueLane({
                   <text x={10} y={HEIGHT / 2 + 4} fontSize={12} fontWeight={700} fill="#06201d">
                     {held
                       ? `${entities[held[0]]?.name ?? ''}${held[1] < 0.995 ? ` ${Math.round(held[1] * 100)} %` : ''}`
-                      : 'free'}
+                      : name === 'Framings'
+                        ? 'its own place'
+                        : 'free'}
                   </text>
                 </svg>
               ) : null}

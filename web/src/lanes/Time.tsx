@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
-import type { Entity } from '../core/types';
+import type { Entity, Framings, Vec3 } from '../core/types';
 import { play } from '../sequence/playing';
 import { useSettings } from '../sequence/settings';
 import { goTo, useSequence } from '../sequence/store';
@@ -50,14 +50,16 @@ export function Time() {
           onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
         />
         <CutLane scale={scale} />
-        {camera?.focus?.subjects.length ? (
-          <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
-        ) : null}
         {camera?.rig.map((p) =>
-          p.kind === 'attention' && p.subjects.length > 0 ? (
+          p.kind === 'framings' && p.cameras.length > 0 ? (
+            <CueLane key={p.id} camera={camera} part={cuesOf(p)} name="Framings" scale={scale} />
+          ) : p.kind === 'attention' && p.subjects.length > 0 ? (
             <CueLane key={p.id} camera={camera} part={p} name="Attention" scale={scale} />
           ) : null,
         )}
+        {camera?.focus?.subjects.length ? (
+          <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
+        ) : null}
         {lanes.map((l) => (
           <ChannelLane
             key={l}
@@ -81,6 +83,13 @@ export function Time() {
     </section>
   );
 }
+
+/** Framings as a lane of cues has them: its cameras are the subjects. */
+const cuesOf = (f: Framings) => ({
+  id: f.id,
+  subjects: f.cameras.map((entity) => ({ entity, anchor: null, offset: [0, 0, 0] as Vec3 })),
+  cues: f.cues,
+});
 
 function Transport() {
   const s = useSequence();

@@ -21,17 +21,6 @@ export function AttentionControls({ camera, part }: { camera: Camera; part: Atte
       !part.subjects.some((s) => s.entity === e.id),
   );
   const name = (id: string) => entities[id]?.name ?? id;
-  const shares = new Float64Array(part.subjects.length);
-  if (shares.length) theCore().shares(camera.id, part.id, frame, 1, shares);
-  const now = part.subjects
-    .map((s, i) => ({ s, share: shares[i] }))
-    .filter((x) => x.share > 0.005)
-    .map(({ s, share }) => {
-      const seen = JSON.parse(theCore().sighting(camera.id, s.entity, s.anchor ?? '')) as {
-        straightM: number;
-      } | null;
-      return `${Math.round(share * 100)} % ${name(s.entity)}${seen ? `, ${theCore().showNumber(seen.straightM, 'metres')} away` : ''}`;
-    });
   const addSubject = (id: string) => {
     const subjects = [
       ...part.subjects,
@@ -62,13 +51,6 @@ export function AttentionControls({ camera, part }: { camera: Camera; part: Atte
   };
   return (
     <>
-      <p className="says">
-        {part.subjects.length === 0
-          ? 'Choose what the camera looks at.'
-          : now.length
-            ? `Now: ${now.join('; ')}.`
-            : 'Attends to nothing here: the parts below hold the aim.'}
-      </p>
       {part.subjects.map((s) => (
         <div className="line" key={s.entity}>
           <span className="grow">{name(s.entity)}</span>

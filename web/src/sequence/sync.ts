@@ -1,5 +1,6 @@
 import { answer, Refused, theCore } from '../core/load';
 import { getJson, postJson, ServerRefused } from '../shell/http';
+import { play } from './playing';
 import { applyForeign, opened, reapply, say, useSequence, whenEdited, type PendingEdit } from './store';
 
 interface EditMade {
@@ -42,6 +43,16 @@ export async function openSequence(id: string): Promise<void> {
   if (get().pending.length) void send();
 }
 
+/** Leaves the sequence: what waits to be sent stays on the shelf for the next time it is opened. */
+export function closeSequence(): void {
+  whenEdited(() => {});
+  const left = socket;
+  socket = null;
+  left?.close();
+  play(false);
+  set({ ...useSequence.getInitialState(), mayEdit: get().mayEdit, version: get().version + 1 });
+}
+
 /** Takes the server's document and lays the waiting edits on it, saying which do not fit any more. */
 async function load(id: string): Promise<void> {
   const { revision, document } = await getJson<{ revision: number; document: unknown }>(
@@ -80,16 +91,19 @@ async function send(): Promise<void> {
   if (sending) return;
   sending = true;
   try {
-    while (get().pending.length) {
+    const { id } = get();
+    while (get().id === id && get().pending.length) {
       const next = get().pending[0];
       try {
-        const made = await postJson<EditMade>(`/api/sequences/${get().id}/edits`, {
+        const made = await postJson<EditMade>(`/api/sequences/${id}/edits`, {
           ...next,
           revision: get().revision,
         });
+        if (get().id !== id) return;
         dropPending(next.id);
         await reached(made.revision);
       } catch (e) {
+        if (get().id !== id) return; // left meanwhile: it waits on the shelf
         if (e instanceof ServerRefused && e.status === 409) await load(get().id);
         else if (e instanceof ServerRefused && e.status >= 400 && e.status < 500 && e.status !== 401) {
           say(`“${next.label}” was not taken: ${e.message}`, true);

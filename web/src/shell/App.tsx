@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
-import { openSequence } from '../sequence/sync';
+import { closeSequence, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
 import { SignIn, type Session } from '../signin/SignIn';
 import { getJson } from './http';
@@ -21,18 +21,25 @@ export function App() {
   const client = useQueryClient();
   const session = useQuery({ queryKey: ['session'], queryFn: () => getJson<Session>('/api/session') });
   const [chosen, setChosen] = useState(location.hash.slice(1));
+  useEffect(() => {
+    const follow = () => setChosen(location.hash.slice(1)); // also the browser's own back and forward
+    window.addEventListener('hashchange', follow);
+    return () => window.removeEventListener('hashchange', follow);
+  }, []);
   if (session.isPending) return <p className="empty">Opening …</p>;
   if (session.isError) return <p className="empty">{session.error.message}</p>;
   if (!session.data.name)
     return <SignIn session={session.data} onDone={() => void client.invalidateQueries()} />;
-  const choose = (id: string) => {
-    location.hash = id;
-    setChosen(id);
-  };
+  const choose = (id: string) => (location.hash = id);
   return (
     <>
       {chosen ? (
-        <Opening id={chosen} mayEdit={session.data.role === 'ARTIST'} onLeave={() => choose('')} />
+        <Opening
+          key={chosen}
+          id={chosen}
+          mayEdit={session.data.role === 'ARTIST'}
+          onLeave={() => choose('')}
+        />
       ) : (
         <Chooser onChoose={choose} />
       )}
@@ -74,6 +81,7 @@ function Opening({ id, mayEdit, onLeave }: { id: string; mayEdit: boolean; onLea
     loadCore()
       .then(() => openSequence(id))
       .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
+    return closeSequence;
   }, [id, mayEdit]);
   if (error)
     return (

@@ -99,7 +99,7 @@ export function actions(): Action[] {
     ...entities
       .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
-    { name: 'Choose another sequence', run: () => (location.href = '/') },
+    { name: 'Choose another sequence', run: () => (location.hash = '') },
     { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
   ];
 }

@@ -8,7 +8,14 @@ export interface Helper {
   project(x: number, y: number, z: number): number[];
   place(id: string): number[];
   value(id: string, channel: string): number;
-  state(): { frame: number; revision: number; pending: number; dropped: number; camera: string };
+  state(): {
+    frame: number;
+    revision: number;
+    pending: number;
+    dropped: number;
+    undoSteps: number;
+    camera: string;
+  };
   goTo(frame: number): void;
 }
 
@@ -48,6 +55,7 @@ export function theHelper(): void {
         revision: s.revision,
         pending: s.pending.length,
         dropped: s.dropped,
+        undoSteps: s.undo.length,
         camera: lensCamera(s),
       };
     },

@@ -34,6 +34,7 @@ export const Lock = draw('M6 11h12v9H6zM9 11V8a3 3 0 0 1 6 0v3');
 export const Unlock = draw('M6 11h12v9H6zM9 11V7a3 3 0 0 1 6-1');
 export const Up = draw('m6 15 6-6 6 6');
 export const Down = draw('m6 9 6 6 6-6');
+export const More = draw('M5 11h2v2H5zM11 11h2v2h-2zM17 11h2v2h-2z', true);
 export const Search = draw('M11 4a7 7 0 1 0 0 14 7 7 0 0 0 0-14zM16 16l5 5');
 export const Bring = draw('M12 3v11M7 10l5 5 5-5M4 17v3h16v-3');
 export const Cut = draw('M4 6h7v12H4zM15 6h5v12h-5zM13 3v18');

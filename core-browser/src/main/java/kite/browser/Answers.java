@@ -34,7 +34,6 @@ import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
 import kite.core.optics.FilmBacks;
 import kite.core.path.PathTable;
-import kite.core.rig.Attention;
 import kite.core.shape.Mesh;
 import kite.core.shape.StandIns;
 import org.teavm.jso.typedarrays.Float32Array;
@@ -112,7 +111,7 @@ final class Answers {
 
   static void shares(Entity camera, String part, double first, double step, Float64Array out) {
     if (!(camera instanceof Camera c)) return;
-    Cued cued = part.equals(Focus.ID) ? c.focus() : c.part(part) instanceof Attention a ? a : null;
+    Cued cued = part.equals(Focus.ID) ? c.focus() : c.part(part) instanceof Cued a ? a : null;
     if (cued == null) return;
     CueTrack track = cued.track();
     double[] row = new double[track.subjects()];

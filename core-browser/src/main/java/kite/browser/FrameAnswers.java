@@ -19,13 +19,11 @@ import kite.core.document.Light;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
-import kite.core.frame.Arranging;
 import kite.core.frame.Composition;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.Eye;
 import kite.core.frame.Guides;
 import kite.core.frame.HoldBoth;
-import kite.core.frame.PlaceSubject;
 import kite.core.frame.PlatePlace;
 import kite.core.frame.WhatIsSeen;
 import kite.core.light.Lit;
@@ -110,16 +108,6 @@ final class FrameAnswers {
         .add("cut", cut)
         .add("whyEmpty", WhatIsSeen.whyEmpty(s, plan, c))
         .toString();
-  }
-
-  static PlaceSubject.By by(String word) {
-    for (PlaceSubject.By b : PlaceSubject.By.values()) if (Words.of(b).equals(word)) return b;
-    throw new IllegalArgumentException("no way to place a subject: " + word);
-  }
-
-  static Arranging.By edge(String word) {
-    for (Arranging.By b : Arranging.By.values()) if (Words.of(b).equals(word)) return b;
-    throw new IllegalArgumentException("no edge to align: " + word);
   }
 
   static List<String> ids(String json) {

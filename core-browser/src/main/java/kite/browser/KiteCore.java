@@ -9,6 +9,7 @@ import kite.core.codec.ModelJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.TrackJson;
+import kite.core.codec.Words;
 import kite.core.command.Change;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
@@ -21,10 +22,12 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
 import kite.core.document.Unit;
+import kite.core.evaluate.PartPlot;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
+import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
 import kite.core.light.ThreeLights;
 import kite.core.math.Matrix;
@@ -33,6 +36,8 @@ import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.core.number.NumberText;
+import kite.core.readyrig.ReadyRig;
+import kite.core.readyrig.ReadyRigs;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Float32Array;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -488,7 +493,7 @@ public final class KiteCore {
                         across,
                         down,
                         size,
-                        FrameAnswers.by(by))));
+                        Words.find(by, PlaceSubject.By.values()))));
   }
 
   private static PlaceSubject placing(String camera, double frame, boolean key) {
@@ -520,7 +525,49 @@ public final class KiteCore {
                 axes.contains("x"),
                 axes.contains("y"),
                 axes.contains("z"),
-                FrameAnswers.edge(by)));
+                Words.find(by, Arranging.By.values())));
+  }
+
+  /** What a rig part is doing at the frame last evaluated, in one line. */
+  @JSExport
+  public static String partSays(String camera, String part, double frame) {
+    Camera c = (Camera) shown.get(camera);
+    return new PartWords(shown, RIGS::get, plan, c, frame).of(c.part(part));
+  }
+
+  /** The sum of a camera's trims at the frame last evaluated, in one line; '' when it has none. */
+  @JSExport
+  public static String trimsSay(String camera, double frame) {
+    return new PartWords(shown, RIGS::get, plan, (Camera) shown.get(camera), frame).trims();
+  }
+
+  /**
+   * What a part does by itself over some seconds, for a small picture of it: for an operator metres
+   * right, up and back and degrees of pan, tilt and roll; for a spring its answer to a step of 1,
+   * in place and in rotation.
+   *
+   * @param out rows of six numbers for an operator, of two for a spring
+   */
+  @JSExport
+  public static void partPlot(String camera, String part, double seconds, Float64Array out) {
+    if (!(shown.get(camera) instanceof Camera c)) return;
+    double[] rows = new double[out.getLength()];
+    PartPlot.fill(shown, c, c.part(part), seconds, rows);
+    out.set(rows, 0);
+  }
+
+  /** The commands that give a camera a ready-made rig on its present place. */
+  @JSExport
+  public static String readyRig(
+      String camera, String kind, String subject, String pathId, double frame) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                new ReadyRigs(shown, RIGS::get, (Camera) shown.get(camera), frame)
+                    .make(
+                        Words.find(kind, ReadyRig.values()),
+                        subject.isEmpty() ? null : subject,
+                        pathId)));
   }
 
   /** The name, or when it is taken its stem with the first number that is free. */

@@ -39,13 +39,18 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
+import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Framings;
 import kite.core.rig.Head;
+import kite.core.rig.Operator;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
+import kite.core.rig.Spring;
 import kite.core.rig.Subject;
+import kite.core.rig.Trim;
 
 /**
  * Documents made of chance, the same for the same seed, that use everything a document can hold.
@@ -144,7 +149,12 @@ public final class RandomDocuments {
                 r.nextBoolean() ? PathStyle.THROUGH : PathStyle.BEZIER,
                 r.nextBoolean(),
                 points)));
+    List<PathPoint> guide = new ArrayList<>();
+    for (int i = 0; i < 3; i++)
+      guide.add(new PathPoint(vec(4).plus(new Vec3(i * 5, 1, -9)), Vec3.ZERO, Vec3.ZERO));
+    all.add(new Add(new Path("guide", "Guide", PathStyle.THROUGH, false, guide)));
     for (int i = 0; i < 3; i++) all.add(new Add(camera("cam" + i, i, pieces)));
+    all.add(new Add(travelling()));
     all.add(
         new Add(
             new Plate(
@@ -177,7 +187,8 @@ public final class RandomDocuments {
               "rail",
               true,
               "path",
-              Rail.Facing.values()[r.nextInt(2)],
+              Rail.Facing.values()[r.nextInt(3)],
+              r.nextBoolean() ? "guide" : null,
               r.nextBoolean(),
               Channels.NONE
                   .with("progress", channel(90))
@@ -198,13 +209,50 @@ public final class RandomDocuments {
                 .with("pan", channel(120))
                 .with("tilt", channel(60))
                 .with("roll", channel(30))));
+    if (r.nextBoolean())
+      rig.add(
+          rig.size() - 1,
+          new Arm(
+              "arm",
+              true,
+              r.nextBoolean(),
+              Channels.NONE
+                  .with("length", 1 + r.nextDouble() * 5)
+                  .with("swing", channel(80))
+                  .with("lift", channel(50))));
     rig.add(attention(pieces));
+    if (r.nextBoolean())
+      rig.add(
+          new Spring(
+              "spring",
+              true,
+              Channels.NONE
+                  .with("positionHz", 1 + r.nextDouble() * 3)
+                  .with("rotationDamping", 0.4 + r.nextDouble())
+                  .with("strength", channelWithin(0, 1))));
+    if (r.nextBoolean())
+      rig.add(
+          new Operator(
+              "operator",
+              true,
+              Operator.Preset.values()[r.nextInt(5)],
+              1.4 + r.nextDouble(),
+              r.nextInt(1000),
+              Channels.NONE.with("strength", channelWithin(0, 1))));
+    rig.add(
+        new Trim(
+            "trim",
+            r.nextBoolean(),
+            "push in a little",
+            r.nextBoolean() ? new Trim.Span(4, 30, 6, 9) : null,
+            Channels.NONE.with("dolly", channel(0.5)).with("pan", channel(4)).with("focal", 3)));
     Channels lens =
         Channels.NONE
             .with("focalLength", 20 + r.nextInt(60))
             .with("focusDistance", 3 + r.nextDouble() * 10)
             .with("shiftX", r.nextInt(3));
-    Attention looked = (Attention) rig.get(rig.size() - 1);
+    Attention looked =
+        (Attention) rig.stream().filter(p -> p instanceof Attention).findFirst().orElseThrow();
     return new Camera(
         id,
         "Camera " + i,
@@ -221,6 +269,32 @@ public final class RandomDocuments {
         r.nextDouble(),
         lens,
         rig);
+  }
+
+  /** A camera that travels between the other three. */
+  private Camera travelling() {
+    List<Cue> cues = new ArrayList<>();
+    for (int i = 0; i < 3; i++)
+      cues.add(new Cue(2 + i * 12, r.nextInt(16), Ease.SLOW_BOTH, Map.of("cam" + (2 - i), 1.0)));
+    return new Camera(
+        "travel",
+        "Travelling",
+        "T",
+        "#37b6a8",
+        false,
+        true,
+        Channels.NONE.with("focalLength", 40),
+        List.of(
+            new Base("base", true, null, Base.Takes.ALL, pose(4, 40)),
+            new Framings(
+                "framings",
+                true,
+                Framings.Route.values()[r.nextInt(2)],
+                r.nextBoolean(),
+                List.of("cam0", "cam1", "cam2"),
+                cues,
+                Channels.NONE.with("strength", channelWithin(0, 1))),
+            new Head("head", true, Channels.NONE.with("roll", channel(5)))));
   }
 
   private Light spot(List<String> pieces) {

@@ -409,6 +409,7 @@ public final class SaltWind {
             true,
             "stallsPath",
             Rail.Facing.TRAVEL,
+            null,
             true,
             Channels.NONE.with("progress", keys(KeyShape.SMOOTH, 1061, 0, 1140, 100)));
     List<Cue> cues =

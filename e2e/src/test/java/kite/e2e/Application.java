@@ -20,10 +20,8 @@ import kite.core.document.Sequence;
 
 /** The real server against a database of its own, started once for all tests. */
 final class Application {
-  /** One for each of the test processes that run beside one another. */
-  private static final String DATABASE = "kite_test_" + System.getProperty("kite.fork", "1");
-
-  private static final File LOG = new File("target/" + DATABASE + "-server.log");
+  private static final String DATABASE = "kite_test";
+  private static final File LOG = new File("target/server.log");
 
   private static Application running;
   private final int port;

@@ -59,6 +59,7 @@ abstract class Desk {
 
   @AfterAll
   static void close() {
+    kept = null;
     playwright.close();
   }
 
@@ -67,42 +68,56 @@ abstract class Desk {
     return new SaltWind().sw010();
   }
 
-  /**
-   * Drawn pixels for each pixel of the layout. Half as many across and down are drawn in a quarter
-   * of the time, which counts where drawing is done in software; tests that read pictures ask for
-   * 1.
-   */
-  double fineness() {
-    return 0.5;
-  }
-
   /** The session of the first test that signed in; later ones go on with it. */
   private static String session;
+
+  /** The page that a class's tests share: opening one costs more than most of them. */
+  private static Page kept;
 
   @BeforeEach
   void signIn() throws Exception {
     sequence = application.reset(document());
-    Browser.NewContextOptions options =
-        new Browser.NewContextOptions().setViewportSize(1120, 700).setDeviceScaleFactor(fineness());
-    if (session == null) {
-      context = browser.newContext(options);
-      page = enter(context);
-      session = context.storageState();
+    if (kept == null) {
+      Browser.NewContextOptions options =
+          new Browser.NewContextOptions().setViewportSize(1120, 700);
+      kept =
+          (session == null
+                  ? browser.newContext(options)
+                  : browser.newContext(options.setStorageState(session)))
+              .newPage();
+      if (session == null) {
+        enter(kept);
+        session = kept.context().storageState();
+      } else {
+        kept.navigate(application.address() + "#" + sequence);
+      }
     } else {
-      context = browser.newContext(options.setStorageState(session));
-      page = context.newPage();
-      page.navigate(application.address() + "#" + sequence);
-      ready(page);
+      kept.evaluate("id => location.hash = id", sequence);
     }
+    page = kept;
+    context = page.context();
+    ready(page);
   }
 
+  /**
+   * Goes back to the list of sequences: the next test opens its own from there, in the same page.
+   */
   @AfterEach
   void leave() {
-    context.close();
+    for (Page p : context.pages()) if (p != kept) p.close();
+    page = kept;
+    page.unrouteAll();
+    page.mouse().up();
+    page.evaluate("() => { location.hash = ''; localStorage.clear(); }");
+    page.locator("main.chooser").waitFor();
+    page.setViewportSize(1120, 700);
   }
 
   Page enter(BrowserContext c) {
-    Page p = c.newPage();
+    return enter(c.newPage());
+  }
+
+  private Page enter(Page p) {
     p.navigate(application.address());
     p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
     p.getByText("The kite gets away").click();

@@ -179,9 +179,9 @@ class FrameDeskTest extends Desk {
     drawn();
     BufferedImage wide = lens();
     assertTrue(wide.getWidth() * 1.0 / wide.getHeight() < 1.7, "more than the frame is drawn");
-    double steps = number("() => jollyKite.state().undo.length");
+    double steps = number("() => jollyKite.state().undoSteps");
     dragBy(page.getByLabel("How dark the surround is"), 30, 0);
-    assertEquals(steps + 1, number("() => jollyKite.state().undo.length"), "a drag is one edit");
+    assertEquals(steps + 1, number("() => jollyKite.state().undoSteps"), "a drag is one edit");
   }
 
   @Test

@@ -56,7 +56,7 @@ class RigTest extends Desk {
     assertEquals(0.5, moved[0], 1e-6);
     // drag the cue in its lane: the hand-over moves with it
     var cue = page.locator("[data-cue='1060']");
-    var lane = page.getByTestId("cue-lane").boundingBox();
+    var lane = page.getByTestId("attention-lane").boundingBox();
     dragBy(cue, lane.width * 20 / 240, 0);
     saved();
     Attention look = ((Camera) application.stored().get("camC")).first(Attention.class);

@@ -45,6 +45,7 @@ import kite.core.command.RigCommand.SetDepthOfField;
 import kite.core.command.RigCommand.SetFocus;
 import kite.core.command.RigCommand.SetLimits;
 import kite.core.command.RigCommand.SetPart;
+import kite.core.command.RigCommand.SetRig;
 import kite.core.command.RigCommand.SwitchPart;
 import kite.core.command.RigCommand.Walk;
 import kite.core.command.SequenceCommand;
@@ -162,6 +163,7 @@ public final class CommandJson {
       case "removePart" -> new RemovePart(camera, f.text("part"));
       case "movePart" -> new MovePart(camera, f.text("part"), f.whole("index"));
       case "switchPart" -> new SwitchPart(camera, f.text("part"), f.truth("on"));
+      case "setRig" -> new SetRig(camera, f.list("rig", RigJson::read));
       case "setPart" -> new SetPart(camera, RigJson.read(f.object("part")));
       case "ride" ->
           new Ride(
@@ -285,6 +287,7 @@ public final class CommandJson {
       o.put("camera", m.camera()).put("part", m.part()).put("index", m.index());
     else if (c instanceof SwitchPart s)
       o.put("camera", s.camera()).put("part", s.part()).put("on", s.on());
+    else if (c instanceof SetRig s) o.put("camera", s.camera()).put("rig", s.rig(), RigJson::write);
     else if (c instanceof SetPart s)
       o.put("camera", s.camera()).put("part", RigJson.write(s.part()));
     else if (c instanceof Ride r)

@@ -66,6 +66,12 @@ final class Fields {
     return need(name).isNull() ? null : text(name);
   }
 
+  /** Text, or null where the field is null or is left out, as documents did before it was. */
+  String textIfAny(String name) {
+    known.add(name);
+    return object.get(name) == null ? null : textOrNull(name);
+  }
+
   boolean isNull(String name) {
     return need(name).isNull();
   }

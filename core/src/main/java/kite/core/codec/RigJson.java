@@ -1,17 +1,23 @@
 package kite.core.codec;
 
+import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.Map;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
+import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Framings;
 import kite.core.rig.Head;
+import kite.core.rig.Operator;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
+import kite.core.rig.Spring;
 import kite.core.rig.Subject;
+import kite.core.rig.Trim;
 
 /** Rig parts, subjects and cues. */
 final class RigJson {
@@ -21,7 +27,18 @@ final class RigJson {
     Out o = Out.kind(Words.of(p.getClass())).put("id", p.id()).put("on", p.on());
     if (p instanceof Base b) o.put("rides", b.rides()).put("takes", b.takes());
     if (p instanceof Rail r)
-      o.put("path", r.path()).put("facing", r.facing()).put("level", r.level());
+      o.put("path", r.path())
+          .put("facing", r.facing())
+          .put("guide", r.guide())
+          .put("level", r.level());
+    if (p instanceof Arm a) o.put("level", a.level());
+    if (p instanceof Framings a) {
+      o.put("route", a.route()).put("keepHorizon", a.keepHorizon());
+      o.put("cameras", a.cameras(), Json::value).put("cues", a.cues(), RigJson::write);
+    }
+    if (p instanceof Trim t) o.put("label", t.label()).put("span", span(t.span()));
+    if (p instanceof Operator a)
+      o.put("preset", a.preset()).put("stepsPerSecond", a.stepsPerSecond()).put("seed", a.seed());
     if (p instanceof Attention a) {
       o.put("up", a.up()).put("upPiece", a.upPiece()).put("blend", a.blend());
       o.put("subjects", a.subjects(), RigJson::write).put("cues", a.cues(), RigJson::write);
@@ -47,6 +64,7 @@ final class RigJson {
                   on,
                   f.textOrNull("path"),
                   f.word("facing", Rail.Facing.values()),
+                  f.textIfAny("guide"),
                   f.truth("level"),
                   ChannelJson.channels(f));
           case "slide" -> new Slide(id, on, ChannelJson.channels(f));
@@ -61,8 +79,50 @@ final class RigJson {
                   f.list("subjects", RigJson::subject),
                   f.list("cues", RigJson::cue),
                   ChannelJson.channels(f));
+          case "arm" -> new Arm(id, on, f.truth("level"), ChannelJson.channels(f));
+          case "framings" ->
+              new Framings(
+                  id,
+                  on,
+                  f.word("route", Framings.Route.values()),
+                  f.truth("keepHorizon"),
+                  f.texts("cameras"),
+                  f.list("cues", RigJson::cue),
+                  ChannelJson.channels(f));
+          case "trim" ->
+              new Trim(
+                  id,
+                  on,
+                  f.text("label"),
+                  f.orNull("span", RigJson::span),
+                  ChannelJson.channels(f));
+          case "spring" -> new Spring(id, on, ChannelJson.channels(f));
+          case "operator" ->
+              new Operator(
+                  id,
+                  on,
+                  f.word("preset", Operator.Preset.values()),
+                  f.number("stepsPerSecond"),
+                  f.whole("seed"),
+                  ChannelJson.channels(f));
           default -> throw Fields.bad(f.path("kind"), "names no rig part: “" + kind + "”");
         });
+  }
+
+  private static JsonValue span(Trim.Span s) {
+    if (s == null) return Json.NULL;
+    return new Out()
+        .put("first", s.first())
+        .put("last", s.last())
+        .put("fadeIn", s.fadeIn())
+        .put("fadeOut", s.fadeOut())
+        .json;
+  }
+
+  private static Trim.Span span(Fields f) {
+    return f.done(
+        new Trim.Span(
+            f.number("first"), f.number("last"), f.number("fadeIn"), f.number("fadeOut")));
   }
 
   static JsonValue write(Subject s) {

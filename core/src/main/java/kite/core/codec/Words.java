@@ -1,5 +1,7 @@
 package kite.core.codec;
 
+import kite.core.command.Refusal;
+
 /** The JSON spelling of an enum's names: {@code SLOW_BOTH} is {@code slowBoth}. */
 public final class Words {
   private Words() {}
@@ -15,6 +17,16 @@ public final class Words {
       }
     }
     return b.toString();
+  }
+
+  /**
+   * The value a word stands for.
+   *
+   * @throws Refusal when it is none of them
+   */
+  public static <E extends Enum<E>> E find(String word, E[] all) {
+    for (E e : all) if (of(e).equals(word)) return e;
+    throw new Refusal("json", "", "", "“" + word + "” is not one of the words known here.");
   }
 
   /** The word a record is known by: its simple name with a small first letter. */

@@ -15,9 +15,12 @@ import kite.core.document.Focus;
 import kite.core.document.Guide;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
-import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Framings;
+import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.Trim;
 
 /** What must hold of a camera, and of cues wherever they are. */
 final class CameraRules {
@@ -32,10 +35,11 @@ final class CameraRules {
             c.id(),
             p.id(),
             "Each rig part of camera " + c.letter() + " needs an id of its own.");
-      if (p instanceof Attention a) {
-        for (Subject x : a.subjects()) notItself(c, a.id(), x);
-        checkCues(c.id(), "camera " + c.letter(), a.id(), a);
+      if (p instanceof Cued a) {
+        for (Subject x : a.subjects()) notItself(c, p.id(), x);
+        checkCues(c.id(), "camera " + c.letter(), p.id(), a);
       }
+      checkPart(c, p);
     }
     if (c.focus() != null) {
       for (Subject x : c.focus().subjects()) notItself(c, Focus.ID, x);
@@ -66,6 +70,38 @@ final class CameraRules {
         Camera.FOCUS,
         0.001,
         "Focus distance of camera " + c.letter() + " must be more than its focal length.");
+  }
+
+  private static void checkPart(Camera c, RigPart part) {
+    if (part instanceof Framings) {
+      for (RigPart below : c.rig().subList(0, c.rig().indexOf(part)))
+        if (!(below instanceof Base))
+          throw new Refusal(
+              "order",
+              c.id(),
+              part.id(),
+              "Framings of camera "
+                  + c.letter()
+                  + " stand first in its stack: only a base may be below them.");
+    }
+    if (part instanceof Trim t) {
+      if (t.label().length() > 200)
+        throw new Refusal("range", c.id(), t.id(), "A trim's note has at most 200 characters.");
+      Trim.Span x = t.span();
+      if (x != null
+          && !(x.first() < x.last()
+              && Math.abs(x.first()) + Math.abs(x.last()) < 1e8
+              && x.fadeIn() >= 0
+              && x.fadeOut() >= 0
+              && x.fadeIn() + x.fadeOut() < 1e8))
+        throw new Refusal(
+            "range",
+            c.id(),
+            t.id(),
+            "A trim holds from a frame to a later one, with fades of 0 frames or more.");
+    }
+    if (part instanceof Operator o && !(o.stepsPerSecond() >= 0.2 && o.stepsPerSecond() <= 10))
+      throw new Refusal("range", c.id(), o.id(), "An operator takes 0.2 to 10 steps a second.");
   }
 
   /** Compares two channels at every key of either: the only frames where smooth curves turn. */

@@ -23,6 +23,7 @@ import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Framings;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
@@ -58,6 +59,9 @@ public final class References {
     Map<String, String> uses = new LinkedHashMap<>();
     if (part instanceof Base b && b.rides() != null) uses.put(b.rides(), "rides");
     if (part instanceof Rail r && r.path() != null) uses.put(r.path(), "runs on");
+    if (part instanceof Rail r && r.guide() != null) uses.putIfAbsent(r.guide(), "faces along");
+    if (part instanceof Framings f)
+      for (String c : f.cameras()) uses.put(c, "takes a framing from");
     if (part instanceof Attention a) {
       for (Subject s : a.subjects()) uses.put(s.entity(), "attends to");
       if (a.upPiece() != null) uses.put(a.upPiece(), "takes its up from");
@@ -115,8 +119,9 @@ public final class References {
       case "is nested in", "takes its up from", "is carried by" -> target instanceof Piece;
       case "repeats" -> target instanceof Piece p && !(p.shape() instanceof Shape.Instance);
       case "lies on" -> target instanceof Layer;
-      case "cuts to", "is taken from", "is fixed to" -> target instanceof Camera;
-      case "runs on" -> target instanceof Path;
+      case "cuts to", "is taken from", "is fixed to", "takes a framing from" ->
+          target instanceof Camera;
+      case "runs on", "faces along" -> target instanceof Path;
       default ->
           target instanceof Piece
               || target instanceof Camera
@@ -187,6 +192,13 @@ public final class References {
     return e;
   }
 
+  /** A camera whose stack lets go of all that the sequence does not hold. */
+  static Entity lettingGoOfTheMissing(Sequence s, Camera c) {
+    Set<String> gone = new HashSet<>(of(c).keySet());
+    gone.removeIf(id -> s.get(id) != null);
+    return gone.isEmpty() ? c : released(s, c, gone);
+  }
+
   private static List<Subject> left(List<Subject> subjects, Set<String> gone) {
     List<Subject> stay = new ArrayList<>(subjects);
     stay.removeIf(x -> gone.contains(x.entity()));
@@ -206,8 +218,20 @@ public final class References {
   private static RigPart released(RigPart part, Set<String> gone) {
     if (part instanceof Base b && gone.contains(b.rides()))
       return new Base(b.id(), b.on(), null, b.takes(), b.channels());
-    if (part instanceof Rail r && gone.contains(r.path()))
-      return new Rail(r.id(), r.on(), null, r.facing(), r.level(), r.channels());
+    if (part instanceof Rail r)
+      return new Rail(
+          r.id(),
+          r.on(),
+          gone.contains(r.path()) ? null : r.path(),
+          r.facing(),
+          gone.contains(r.guide()) ? null : r.guide(),
+          r.level(),
+          r.channels());
+    if (part instanceof Framings f) {
+      List<String> stay = new ArrayList<>(f.cameras());
+      stay.removeAll(gone);
+      return f.with(stay, remaining(f.cues(), gone));
+    }
     if (!(part instanceof Attention a)) return part;
     boolean lostUp = gone.contains(a.upPiece());
     return new Attention(

@@ -16,7 +16,6 @@ import kite.core.number.NumberText;
 import kite.core.optics.DepthOfField;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
-import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.RigPart;
 
@@ -81,6 +80,15 @@ public sealed interface RigCommand extends Command {
       Camera c = Command.need(s, camera, Camera.class);
       needPart(c, part.id(), part.getClass());
       return s.with(c.with(part));
+    }
+  }
+
+  /** Gives a camera another stack; what in it refers to nothing in the sequence lets go. */
+  record SetRig(String camera, List<RigPart> rig) implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Camera c = unlocked(s, camera).with(rig);
+      return s.with(References.lettingGoOfTheMissing(s, c));
     }
   }
 
@@ -284,7 +292,11 @@ public sealed interface RigCommand extends Command {
 
   /** What holds cues under a part's id: an attention part, or the camera's focus. */
   private static Cued needCued(Camera c, String part) {
-    if (!part.equals(Focus.ID)) return needPart(c, part, Attention.class);
+    if (!part.equals(Focus.ID)) {
+      if (needPart(c, part, RigPart.class) instanceof Cued a) return a;
+      throw new Refusal(
+          "kind", c.id(), part, "That rig part of camera " + c.letter() + " has no cues.");
+    }
     if (c.focus() == null)
       throw new Refusal(
           "missing",
@@ -305,8 +317,7 @@ public sealed interface RigCommand extends Command {
 
   private static Sequence withCues(Sequence s, Camera c, String part, List<Cue> cues) {
     cues.sort((x, y) -> Double.compare(x.frame(), y.frame()));
-    if (part.equals(Focus.ID)) return s.with(c.with(new Focus(c.focus().subjects(), cues)));
-    Attention a = needPart(c, part, Attention.class);
-    return s.with(c.with(a.with(a.subjects(), cues)));
+    Cued now = needCued(c, part).withCues(cues);
+    return s.with(now instanceof Focus f ? c.with(f) : c.with((RigPart) now));
   }
 }

@@ -12,6 +12,8 @@ public interface Cued {
   /** In rising order of frame. */
   List<Cue> cues();
 
+  Cued withCues(List<Cue> newCues);
+
   /** The track of its cues, shares in the order of its subjects. */
   default CueTrack track() {
     List<String> order = new ArrayList<>();

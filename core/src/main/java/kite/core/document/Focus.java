@@ -17,4 +17,9 @@ public record Focus(List<Subject> subjects, List<Cue> cues) implements Cued {
     subjects = List.copyOf(subjects);
     cues = List.copyOf(cues);
   }
+
+  @Override
+  public Focus withCues(List<Cue> newCues) {
+    return new Focus(subjects, newCues);
+  }
 }

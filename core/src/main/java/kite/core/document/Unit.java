@@ -5,6 +5,7 @@ public enum Unit {
   METRES,
   MILLIMETRES,
   DEGREES,
+  HERTZ,
   PERCENT,
   F_STOP,
   FACTOR,

@@ -35,6 +35,8 @@ final class CameraNode extends Node {
     this.focus = focus;
     CameraPackage pack = header.packageOf(c);
     this.steps = steps.toArray(new Step[0]);
+    for (int i = 0; i < this.steps.length; i++)
+      if (this.steps[i] instanceof SpringStep spring) spring.bind(this, i);
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
     unitRight = unit.right();
@@ -45,8 +47,27 @@ final class CameraNode extends Node {
 
   @Override
   void evaluate(double frame, Plan plan) {
+    lens(frame, plan);
+    below(steps.length, frame, plan, m);
+    int o = slot * Plan.LENS;
+    if (focus != null) {
+      // a lens cannot focus as near as its own length
+      double nearest = plan.lens[o] / 1000 * 1.001;
+      double d = Math.max(nearest, focus.distance(frame, plan, m, plan.lens[o + 2]));
+      plan.lens[o + 2] = within(Camera.FOCUS, d);
+    }
+    System.arraycopy(m, 0, plan.world, slot * Matrix.SIZE, Matrix.SIZE);
+  }
+
+  /** The lens and what it sees, before focus follows anything. */
+  void lens(double frame, Plan plan) {
     int o = slot * Plan.LENS;
     for (int i = 0; i < lens.length; i++) plan.lens[o + i] = within(LENS[i], lens[i].value(frame));
+    for (Step s : steps) {
+      if (s instanceof FramingsStep framings) framings.lens(frame, plan.lens, o);
+      if (s instanceof TrimStep trim)
+        plan.lens[o] = within(Camera.FOCAL_LENGTH, plan.lens[o] + trim.focal(frame));
+    }
     double f = plan.lens[o], sx = plan.lens[o + 6] * squeeze, sy = plan.lens[o + 7];
     sight.left = (unitLeft + sx) / f;
     sight.right = (unitRight + sx) / f;
@@ -56,13 +77,11 @@ final class CameraNode extends Node {
     plan.lens[o + 9] = sight.right;
     plan.lens[o + 10] = sight.bottom;
     plan.lens[o + 11] = sight.top;
-    Matrix.identity(m, 0);
-    for (Step s : steps) s.apply(frame, plan, sight, m);
-    if (focus != null) {
-      // a lens cannot focus as near as its own length
-      double d = Math.max(f / 1000 * 1.001, focus.distance(frame, plan, m, plan.lens[o + 2]));
-      plan.lens[o + 2] = within(Camera.FOCUS, d);
-    }
-    System.arraycopy(m, 0, plan.world, slot * Matrix.SIZE, Matrix.SIZE);
+  }
+
+  /** The transform above the first so many steps, after {@link #lens}. */
+  void below(int count, double frame, Plan plan, double[] out) {
+    Matrix.identity(out, 0);
+    for (int i = 0; i < count; i++) steps[i].apply(frame, plan, sight, out);
   }
 }

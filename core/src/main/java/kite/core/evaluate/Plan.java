@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.command.References;
+import kite.core.cue.Cued;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
@@ -21,13 +22,18 @@ import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.core.model.Models;
 import kite.core.path.PathTable;
+import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Framings;
 import kite.core.rig.Head;
+import kite.core.rig.Operator;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
+import kite.core.rig.Spring;
 import kite.core.rig.Subject;
+import kite.core.rig.Trim;
 
 /**
  * A sequence compiled for evaluation. Entities have slots that stay theirs from one plan to the
@@ -45,6 +51,7 @@ public final class Plan {
   private final Map<Path, PathTable> paths;
   private final Node[] order;
   private final int[] cameras;
+  private final Map<Node, Node[]> leaning = new HashMap<>();
   final double[] world;
   final double[] lens;
   private double frame = Double.NaN;
@@ -147,7 +154,8 @@ public final class Plan {
     List<Object> from = new ArrayList<>(List.of(c, h));
     for (RigPart p : c.rig()) {
       if (p instanceof Rail r && r.path() != null) from.add(sequence.get(r.path()));
-      if (p instanceof Attention a) for (Subject s : a.subjects()) from.add(nodes.get(s.entity()));
+      if (p instanceof Rail r && r.guide() != null) from.add(sequence.get(r.guide()));
+      if (p instanceof Cued a) for (Subject s : a.subjects()) from.add(nodes.get(s.entity()));
     }
     if (c.focus() != null) for (Subject s : c.focus().subjects()) from.add(nodes.get(s.entity()));
     if (holds(old, from.toArray())) return old;
@@ -163,13 +171,25 @@ public final class Plan {
     if (part instanceof Base b) steps.add(new BaseStep(b, slotOr(b.rides())));
     if (part instanceof Slide s) steps.add(new SlideStep(s));
     if (part instanceof Head h) steps.add(new HeadStep(h));
-    if (part instanceof Rail r && sequence.get(r.path()) instanceof Path p) {
-      PathTable table =
-          paths.computeIfAbsent(p, k -> new PathTable(k.points(), k.style(), k.closed()));
-      steps.add(new RailStep(r, table, sequence.header().rate().perSecond()));
-    }
+    Header h = sequence.header();
+    if (part instanceof Rail r && sequence.get(r.path()) instanceof Path p)
+      steps.add(new RailStep(r, table(p), table(sequence.get(r.guide())), h.rate().perSecond()));
+    if (part instanceof Arm a) steps.add(new ArmStep(a));
+    if (part instanceof Trim t) steps.add(new TrimStep(t));
+    if (part instanceof Operator o)
+      steps.add(new OperatorStep(o, h.firstFrame(), h.rate().perSecond()));
+    if (part instanceof Spring s)
+      steps.add(new SpringStep(s, h.firstFrame(), h.rate().perSecond()));
+    if (part instanceof Framings f)
+      steps.add(new FramingsStep(f, f.cameras().stream().mapToInt(this::slotOr).toArray()));
     if (part instanceof Attention a)
       steps.add(new AttentionStep(a, points(a.subjects()), slotOr(a.upPiece())));
+  }
+
+  private PathTable table(Entity path) {
+    return path instanceof Path p
+        ? paths.computeIfAbsent(p, k -> new PathTable(k.points(), k.style(), k.closed()))
+        : null;
   }
 
   private SubjectPoints points(List<Subject> subjects) {
@@ -195,6 +215,31 @@ public final class Plan {
   public void evaluate(double atFrame) {
     frame = atFrame;
     for (Node n : order) n.evaluate(atFrame, this);
+  }
+
+  /** All that a node leans on, in order of evaluation. */
+  Node[] leansOn(Node node) {
+    return leaning.computeIfAbsent(
+        node,
+        n -> {
+          Set<String> ids = new HashSet<>();
+          gather(n, ids);
+          List<Node> all = new ArrayList<>();
+          for (Node o : order) if (o != n && ids.contains(o.entity.id())) all.add(o);
+          return all.toArray(new Node[0]);
+        });
+  }
+
+  private void gather(Node n, Set<String> ids) {
+    for (String id : n.uses) {
+      Node o = nodes.get(id);
+      if (o != null && ids.add(id)) gather(o, ids);
+    }
+  }
+
+  /** Evaluates some nodes at another frame than the plan's. */
+  void rerun(Node[] some, double atFrame) {
+    for (Node n : some) n.evaluate(atFrame, this);
   }
 
   /** The slot of an entity, or −1 when it has no place in space. */

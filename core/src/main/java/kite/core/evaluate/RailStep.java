@@ -18,6 +18,7 @@ final class RailStep implements Step {
 
   private final CompiledCurve[] c;
   private final PathTable path;
+  private final PathTable guide;
   private final Rail.Facing facing;
   private final boolean level;
   private final double perSecond;
@@ -28,7 +29,11 @@ final class RailStep implements Step {
   private final double[] from = new double[4];
   private final double[] to = new double[4];
 
-  RailStep(Rail rail, PathTable path, double perSecond) {
+  /**
+   * @param guide the path that is faced, or null
+   */
+  RailStep(Rail rail, PathTable path, PathTable guide, double perSecond) {
+    this.guide = guide;
     c = Node.compile(rail.channels(), rail.specs());
     this.path = path;
     facing = rail.facing();
@@ -45,10 +50,14 @@ final class RailStep implements Step {
     carriage(at);
     for (int i = 0; i < 3; i++)
       p[i] += frameOf[i] * c[1].value(frame) + frameOf[4 + i] * c[2].value(frame);
+    if (facing == Rail.Facing.GUIDE && guide != null) {
+      towardsGuide(c[0].value(frame) / 100);
+      carriage(at);
+    }
     double bank = c[5].value(frame) == 0 ? 0 : bank(frame) * c[5].value(frame);
     double strength = Node.within(RigPart.STRENGTH, c[6].value(frame));
     for (int i = 0; i < 3; i++) m[12 + i] += (p[i] - m[12 + i]) * strength;
-    if (facing == Rail.Facing.TRAVEL) {
+    if (facing != Rail.Facing.KEEP) {
       rolled(frameOf, bank);
       Rotation.toQuaternion(m, 0, from);
       Rotation.toQuaternion(frameOf, 0, to);
@@ -68,6 +77,17 @@ final class RailStep implements Step {
     double x = there[0] - p[0], y = there[1] - p[1], z = there[2] - p[2];
     double l = Math.sqrt(x * x + y * y + z * z);
     if (l < 1e-6) return; // at the end of an open path: the last direction holds
+    t[0] = x / l;
+    t[1] = y / l;
+    t[2] = z / l;
+  }
+
+  /** Turns the heading from where the carriage is to the guide's point of the same progress. */
+  private void towardsGuide(double progress) {
+    guide.place(guide.parameter(progress * guide.length()), up, 0);
+    double x = up[0] - p[0], y = up[1] - p[1], z = up[2] - p[2];
+    double l = Math.sqrt(x * x + y * y + z * z);
+    if (l < 1e-6) return; // the paths meet: the travel's heading holds
     t[0] = x / l;
     t[1] = y / l;
     t[2] = z / l;

@@ -12,6 +12,7 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Framings;
 import kite.core.rig.Head;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
@@ -164,14 +165,24 @@ public final class Walking {
   private static Sequence travel(
       Sequence s, Camera c, Vec3 gap, double f, boolean key, Plan earlier) {
     int railAt = -1, slideAt = -1, baseAt = -1;
+    boolean framed = false;
     for (int i = 0; i < c.rig().size(); i++) {
       RigPart p = c.rig().get(i);
       if (!p.on()) continue;
       if (p instanceof Rail r && r.path() != null) railAt = i;
+      framed |= p instanceof Framings x && !x.cues().isEmpty();
       if (p instanceof Slide) slideAt = i;
       if (p instanceof Base && baseAt < 0) baseAt = i;
     }
-    if (railAt >= 0 && slideAt > railAt) {
+    if (framed && slideAt < 0)
+      throw new Refusal(
+          "stuck",
+          c.id(),
+          "rig",
+          "Camera "
+              + c.letter()
+              + " takes its place from other cameras. Move those, or add a slide to this one.");
+    if ((railAt >= 0 || framed) && slideAt > railAt) {
       double[] under = below(s, c, slideAt, f, earlier);
       Vec3 d = axes(under, gap);
       return s.with(
@@ -180,7 +191,8 @@ public final class Walking {
     }
     if (railAt >= 0) {
       Rail r = (Rail) c.rig().get(railAt);
-      Rail plain = new Rail(r.id(), true, r.path(), Rail.Facing.TRAVEL, r.level(), r.channels());
+      Rail plain =
+          new Rail(r.id(), true, r.path(), Rail.Facing.TRAVEL, null, r.level(), r.channels());
       double[] carriage = below(s, c.with(plain), railAt + 1, f, earlier);
       Vec3 d = axes(carriage, gap);
       return s.with(moved(c, r, f, key, d.x(), "side", d.y(), "up", -d.z(), "along"));

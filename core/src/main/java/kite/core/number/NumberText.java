@@ -171,6 +171,7 @@ public final class NumberText {
               s.equals("°") || s.equals("deg")
                   ? 1
                   : s.equals("rad") ? 180 / Math.PI : s.equals("turn") ? 360 : Double.NaN;
+      case HERTZ -> f = s.equals("hz") ? 1 : Double.NaN;
       case PERCENT -> f = s.equals("%") ? 1 : Double.NaN;
       case SHARE, FACTOR -> f = s.equals("%") ? 0.01 : s.equals("x") ? 1 : Double.NaN;
       case F_STOP -> f = Double.NaN;
@@ -232,6 +233,7 @@ public final class NumberText {
       case METRES -> " m";
       case MILLIMETRES -> " mm";
       case DEGREES -> "°";
+      case HERTZ -> " Hz";
       case PERCENT -> " %";
       case F_STOP, FACTOR, SHARE -> "";
     };

@@ -71,6 +71,11 @@ public record Attention(
   }
 
   @Override
+  public Attention withCues(List<Cue> newCues) {
+    return with(subjects, newCues);
+  }
+
+  @Override
   public Attention switched(boolean nowOn) {
     return new Attention(id, nowOn, up, upPiece, blend, subjects, cues, channels);
   }

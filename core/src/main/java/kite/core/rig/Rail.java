@@ -10,17 +10,26 @@ import kite.core.document.Unit;
  * Carries the stack along a path.
  *
  * @param path null while none is chosen; the part then changes nothing
+ * @param guide the path that is faced, for {@code Facing.GUIDE}; null is along the travel
  * @param level keeps the carriage level to the world instead of transported with the path
  */
 public record Rail(
-    String id, boolean on, @OrNull String path, Facing facing, boolean level, Channels channels)
+    String id,
+    boolean on,
+    @OrNull String path,
+    Facing facing,
+    @OrNull String guide,
+    boolean level,
+    Channels channels)
     implements RigPart {
   /** Which way the carriage faces. */
   public enum Facing {
     /** As the part below it. */
     KEEP,
     /** Along the travel, towards the point look-ahead metres on. */
-    TRAVEL
+    TRAVEL,
+    /** Towards the point of a second path that has the same progress. */
+    GUIDE
   }
 
   public static final ChannelSpec PROGRESS =
@@ -41,11 +50,11 @@ public record Rail(
 
   @Override
   public Rail with(Channels c) {
-    return new Rail(id, on, path, facing, level, c);
+    return new Rail(id, on, path, facing, guide, level, c);
   }
 
   @Override
   public Rail switched(boolean nowOn) {
-    return new Rail(id, nowOn, path, facing, level, channels);
+    return new Rail(id, nowOn, path, facing, guide, level, channels);
   }
 }

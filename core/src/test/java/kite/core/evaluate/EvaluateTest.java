@@ -277,7 +277,8 @@ class EvaluateTest {
         with(
             path,
             camera(
-                base(Channels.NONE), new Rail("rail", true, "path", Rail.Facing.TRAVEL, true, c)));
+                base(Channels.NONE),
+                new Rail("rail", true, "path", Rail.Facing.TRAVEL, null, true, c)));
     Plan p = new Plan(s, Models.NONE);
     double[] steps = new double[300];
     for (int i = 0; i < 300; i++) {
@@ -322,7 +323,7 @@ class EvaluateTest {
                 circle,
                 camera(
                     base(Channels.NONE),
-                    new Rail("rail", true, "path", Rail.Facing.TRAVEL, true, c))),
+                    new Rail("rail", true, "path", Rail.Facing.TRAVEL, null, true, c))),
             100);
     double v = 2 * Math.PI * 10 / (400 / (24000 / 1001.0));
     assertEquals(

@@ -1,0 +1,223 @@
+package kite.core.evaluate;
+
+import kite.core.cue.CueTrack;
+import kite.core.curve.CompiledCurve;
+import kite.core.math.Matrix;
+import kite.core.math.Rotation;
+import kite.core.rig.Framings;
+import kite.core.rig.RigPart;
+
+/**
+ * Travels between other cameras' framings.
+ *
+ * <p>Sources are taken in one after the other, each blended with what is there by its share of the
+ * sum so far: for two that is the plain blend, for three it is continuous in every share.
+ * Everything is written as a difference from the first source, so that equal framings blend to
+ * themselves.
+ */
+final class FramingsStep implements Step {
+  /** Draws the swing's centre to the focus points where the axes are parallel. */
+  private static final double TO_FOCUS = 1e-3;
+
+  /** Within this cosine of straight up or down a horizon means nothing … */
+  private static final double STEEP_COS = Math.cos(Math.toRadians(4));
+
+  /** … and beyond this one it is kept in full. */
+  private static final double LEVEL_COS = Math.cos(Math.toRadians(14));
+
+  private final CompiledCurve strength;
+  private final CueTrack track;
+  private final int[] slots;
+  private final boolean swung;
+  private final boolean keepHorizon;
+  private final double[] shares;
+  private double rest;
+
+  private final double[] next = Matrix.newIdentity();
+  private final double[] upright = Matrix.newIdentity();
+  private final double[] qa = new double[4];
+  private final double[] qb = new double[4];
+  private final double[] q = new double[4];
+  private final double[] centre = new double[3];
+  private final double[] normal = new double[9];
+  private final double[] right = new double[3];
+
+  FramingsStep(Framings f, int[] slots) {
+    strength = CompiledCurve.of(f.channels().get(RigPart.STRENGTH));
+    track = f.track();
+    this.slots = slots;
+    swung = f.route() == Framings.Route.SWUNG;
+    keepHorizon = f.keepHorizon();
+    shares = new double[slots.length];
+  }
+
+  private void share(double frame) {
+    track.shares(frame, shares);
+    double k = Node.within(RigPart.STRENGTH, strength.value(frame)), sum = 0;
+    for (int i = 0; i < shares.length; i++) sum += shares[i] *= k;
+    rest = sum > 1 - 1e-9 ? 0 : 1 - sum;
+  }
+
+  /** Blends the sources' lenses into a camera's own, which keeps what the shares leave. */
+  void lens(double frame, double[] lens, int o) {
+    share(frame);
+    double w = rest;
+    for (int i = 0; i < slots.length; i++) {
+      if (shares[i] <= 0) continue;
+      w += shares[i];
+      double t = shares[i] / w;
+      int b = slots[i] * Plan.LENS;
+      lens[o] = geometric(lens[o], lens[b], t); // focal length
+      lens[o + 1] = geometric(lens[o + 1], lens[b + 1], t); // f-stop, in stops
+      lens[o + 2] = harmonic(lens[o + 2], lens[b + 2], t); // focus, in dioptres
+      for (int c = 5; c < 8; c++) lens[o + c] = linear(lens[o + c], lens[b + c], t);
+    }
+  }
+
+  private static double linear(double a, double b, double t) {
+    return t >= 1 ? b : a + t * (b - a);
+  }
+
+  private static double geometric(double a, double b, double t) {
+    return t >= 1 || a == b ? b : a * Math.exp(t * Math.log(b / a));
+  }
+
+  private static double harmonic(double a, double b, double t) {
+    return t >= 1 || a == b ? b : 1 / linear(1 / a, 1 / b, t);
+  }
+
+  @Override
+  public void apply(double frame, Plan plan, Sight sight, double[] m) {
+    share(frame);
+    double w = rest, focus = 0;
+    for (int i = 0; i < slots.length; i++) {
+      if (shares[i] <= 0) continue;
+      w += shares[i];
+      System.arraycopy(plan.world, slots[i] * Matrix.SIZE, next, 0, Matrix.SIZE);
+      double f = plan.lens[slots[i] * Plan.LENS + 2];
+      if (focus == 0) focus = f; // the part below has no lens of its own to focus with
+      blend(m, focus, f, shares[i] / w);
+      focus = harmonic(focus, f, shares[i] / w);
+    }
+  }
+
+  /** m becomes its blend with {@code next}; focus distances say where parallel axes meet. */
+  private void blend(double[] m, double focusA, double focusB, double t) {
+    if (t >= 1) {
+      System.arraycopy(next, 0, m, 0, Matrix.SIZE);
+      return;
+    }
+    boolean samePlace = m[12] == next[12] && m[13] == next[13] && m[14] == next[14];
+    boolean sameWay = true;
+    for (int i = 0; i < 12; i++) sameWay &= m[i] == next[i];
+    double x = m[12], y = m[13], z = m[14];
+    if (swung && !samePlace) {
+      meeting(m, focusA, next, focusB);
+      swing(m, t);
+      x = centre[0];
+      y = centre[1];
+      z = centre[2];
+    } else if (!samePlace) {
+      x += t * (next[12] - x);
+      y += t * (next[13] - y);
+      z += t * (next[14] - z);
+    }
+    if (!sameWay) turn(m, t);
+    m[12] = x;
+    m[13] = y;
+    m[14] = z;
+  }
+
+  /** Fills {@code centre}: the point nearest to both optical axes, drawn to the points in focus. */
+  private void meeting(double[] a, double focusA, double[] b, double focusB) {
+    for (int i = 0; i < 9; i++) normal[i] = 0;
+    right[0] = right[1] = right[2] = 0;
+    axis(a, focusA);
+    axis(b, focusB);
+    double det = det(0, 1, 2, normal);
+    for (int c = 0; c < 3; c++) {
+      double x = 0;
+      for (int r = 0; r < 3; r++) {
+        int r1 = (r + 1) % 3, r2 = (r + 2) % 3, c1 = (c + 1) % 3, c2 = (c + 2) % 3;
+        x +=
+            right[r]
+                * (normal[r1 * 3 + c1] * normal[r2 * 3 + c2]
+                    - normal[r1 * 3 + c2] * normal[r2 * 3 + c1]);
+      }
+      centre[c] = x / det;
+    }
+  }
+
+  private static double det(int a, int b, int c, double[] n) {
+    return n[a] * (n[3 + b] * n[6 + c] - n[3 + c] * n[6 + b])
+        - n[b] * (n[3 + a] * n[6 + c] - n[3 + c] * n[6 + a])
+        + n[c] * (n[3 + a] * n[6 + b] - n[3 + b] * n[6 + a]);
+  }
+
+  private void axis(double[] m, double focus) {
+    for (int r = 0; r < 3; r++) {
+      double dr = -m[8 + r];
+      for (int c = 0; c < 3; c++) {
+        double k = (r == c ? 1 + TO_FOCUS : 0) - dr * -m[8 + c];
+        normal[r * 3 + c] += k;
+        right[r] += k * m[12 + c];
+      }
+      right[r] += TO_FOCUS * focus * dr;
+    }
+  }
+
+  /** Turns {@code centre} into the place a share of the way round it. */
+  private void swing(double[] m, double t) {
+    double ax = m[12] - centre[0], ay = m[13] - centre[1], az = m[14] - centre[2];
+    double bx = next[12] - centre[0], by = next[13] - centre[1], bz = next[14] - centre[2];
+    double la = Math.sqrt(ax * ax + ay * ay + az * az), lb = Math.sqrt(bx * bx + by * by + bz * bz);
+    if (la < 1e-9 || lb < 1e-9) {
+      centre[0] = m[12] + t * (next[12] - m[12]);
+      centre[1] = m[13] + t * (next[13] - m[13]);
+      centre[2] = m[14] + t * (next[14] - m[14]);
+      return;
+    }
+    double cos = Math.max(-1, Math.min(1, (ax * bx + ay * by + az * bz) / (la * lb)));
+    double angle = Math.acos(cos), length = la + t * (lb - la);
+    double ka = 1 - t, kb = t;
+    if (angle > Math.PI - 1e-4) { // straight across: round the world's up
+      double s = Math.sin(t * angle), c = Math.cos(t * angle);
+      double nx = c * ax + s * az, nz = c * az - s * ax;
+      centre[0] += nx / la * length;
+      centre[1] += (ay / la + t * (by / lb - ay / la)) * length;
+      centre[2] += nz / la * length;
+      return;
+    }
+    if (angle > 1e-7) {
+      double s = Math.sin(angle);
+      ka = Math.sin((1 - t) * angle) / s;
+      kb = Math.sin(t * angle) / s;
+    }
+    centre[0] += (ka * ax / la + kb * bx / lb) * length;
+    centre[1] += (ka * ay / la + kb * by / lb) * length;
+    centre[2] += (ka * az / la + kb * bz / lb) * length;
+  }
+
+  private void turn(double[] m, double t) {
+    Rotation.toQuaternion(m, 0, qa);
+    Rotation.toQuaternion(next, 0, qb);
+    Rotation.blend(qa, qb, t, q);
+    if (keepHorizon) {
+      double rollA = Math.atan2(m[1], m[5]);
+      double rollB = Math.atan2(next[1], next[5]);
+      double by = rollB - rollA;
+      by -= 2 * Math.PI * Math.rint(by / (2 * Math.PI));
+      Rotation.toMatrix(q, upright, 0);
+      double bx = upright[8], byUp = upright[9], bz = upright[10];
+      double steep = (Math.abs(byUp) - LEVEL_COS) / (STEEP_COS - LEVEL_COS);
+      if (steep < 1) {
+        Rotation.panTiltRoll(
+            Math.atan2(bx, bz), Math.atan2(-byUp, Math.hypot(bx, bz)), rollA + t * by, upright, 0);
+        Rotation.toQuaternion(upright, 0, qb);
+        double free = Math.max(0, steep);
+        Rotation.blend(qb, q, free * free * (3 - 2 * free), q);
+      }
+    }
+    Rotation.toMatrix(q, m, 0);
+  }
+}

@@ -1,0 +1,247 @@
+package kite.core.readyrig;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import kite.core.command.Command;
+import kite.core.command.EntityCommand;
+import kite.core.command.Refusal;
+import kite.core.command.RigCommand;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
+import kite.core.document.Entity;
+import kite.core.document.Path;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.frame.Eye;
+import kite.core.math.Matrix;
+import kite.core.math.Rotation;
+import kite.core.math.Vec3;
+import kite.core.model.Models;
+import kite.core.path.PathPoint;
+import kite.core.path.PathStyle;
+import kite.core.rig.Arm;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Framings;
+import kite.core.rig.Head;
+import kite.core.rig.Operator;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+import kite.core.rig.Subject;
+import kite.core.rig.Trim;
+
+/**
+ * Gives a camera another stack without moving it: place and aim at the frame stay to the last digit
+ * that counts; keys of the old stack are gone with it.
+ */
+public final class ReadyRigs {
+  private static final double ARM_M = 4;
+  private static final double RAIL_M = 4;
+
+  /** Cameras a travelling one is offered at once; more can be added by hand. */
+  private static final int MOST_FRAMINGS = 8;
+
+  private final Sequence s;
+  private final Models models;
+  private final Camera camera;
+  private final double frame;
+  private final Eye eye;
+  private final Plan plan;
+  private final double pan;
+
+  public ReadyRigs(Sequence s, Models models, Camera camera, double frame) {
+    this.s = s;
+    this.models = models;
+    this.camera = camera;
+    this.frame = frame;
+    plan = new Plan(s, models);
+    plan.evaluate(frame);
+    eye = Eye.of(plan, camera.id());
+    pan = Math.toDegrees(Rotation.newPanTiltRoll(eye.world(), 0)[0]);
+  }
+
+  /**
+   * The commands that make it.
+   *
+   * @param subject for the kinds that need one, else null
+   * @param pathId id of the path made for {@link ReadyRig#RAIL}
+   * @throws Refusal when a subject is needed and missing, or is the camera itself
+   */
+  public List<Command> make(ReadyRig kind, String subject, String pathId) {
+    Entity about = s.get(subject);
+    if (kind.needsSubject() && (about == null || about.id().equals(camera.id())))
+      throw new Refusal(
+          "missing",
+          camera.id(),
+          "subject",
+          "Choose the subject first: click it in the set, or pick it beside the ready-made rig.");
+    List<Command> all = new ArrayList<>();
+    List<RigPart> rig = new ArrayList<>();
+    switch (kind) {
+      case TRIPOD -> tripod(rig);
+      case SLIDER -> {
+        rig.add(base(Channels.NONE.with("pan", pan)));
+        rig.add(new Slide("slide", true, Channels.NONE));
+        rig.add(head());
+      }
+      case RAIL -> {
+        all.add(new EntityCommand.Add(straightRail(pathId)));
+        rig.add(base(Channels.NONE));
+        rig.add(rail(pathId));
+        rig.add(head());
+      }
+      case CRANE -> {
+        rig.add(base(Channels.NONE.with("pan", pan)));
+        rig.add(new Arm("arm", true, true, Channels.NONE.with("length", ARM_M)));
+        rig.add(head());
+      }
+      case ORBIT -> orbit(rig, subject);
+      case RIDING -> {
+        rig.add(new Base("base", true, subject, Base.Takes.ALL, Channels.NONE));
+        rig.add(head());
+      }
+      case FOLLOWING -> {
+        rig.add(new Base("base", true, subject, Base.Takes.POSITION, Channels.NONE));
+        rig.add(head());
+        rig.add(looking(subject, about.name()));
+      }
+      case HANDHELD -> {
+        tripod(rig);
+        rig.add(new Operator("operator", true, Operator.Preset.ON_SHOULDER, 1.8, 1, Channels.NONE));
+      }
+      case TRAVELLING -> {
+        rig.add(base(Channels.NONE));
+        rig.add(framings());
+      }
+      case TRIMMED -> {
+        tripod(rig);
+        rig.add(new Trim("trim", true, "note", null, Channels.NONE));
+      }
+    }
+    Vec3 at = eye.place();
+    double[] turn = Rotation.newPanTiltRoll(eye.world(), 0);
+    all.add(new RigCommand.SetRig(camera.id(), rig));
+    all.add(
+        new RigCommand.PlaceCamera(
+            camera.id(),
+            frame,
+            at,
+            Math.toDegrees(turn[0]),
+            Math.toDegrees(turn[1]),
+            Math.toDegrees(turn[2]),
+            false));
+    return all;
+  }
+
+  private static Base base(Channels c) {
+    return new Base("base", true, null, Base.Takes.POSITION, c);
+  }
+
+  private static Head head() {
+    return new Head("head", true, Channels.NONE);
+  }
+
+  private static void tripod(List<RigPart> rig) {
+    rig.add(base(Channels.NONE));
+    rig.add(head());
+  }
+
+  /** On the ground below the camera, towards where it looks. */
+  private Path straightRail(String id) {
+    double a = Math.toRadians(pan);
+    Vec3 at = eye.place(), foot = new Vec3(at.x(), 0, at.z());
+    Vec3 ahead = new Vec3(-Math.sin(a), 0, -Math.cos(a));
+    List<PathPoint> points = new ArrayList<>();
+    for (int i = 0; i <= 2; i++)
+      points.add(new PathPoint(foot.plus(ahead.times(RAIL_M * i / 2)), Vec3.ZERO, Vec3.ZERO));
+    return new Path(id, s.freeName("Rail of " + camera.letter()), PathStyle.THROUGH, false, points);
+  }
+
+  private Rail rail(String path) {
+    Channels up = Channels.NONE.with("up", eye.place().y());
+    return new Rail("rail", true, path, Rail.Facing.KEEP, null, true, up);
+  }
+
+  /** An arm from the subject to the camera, with a head at its end. */
+  private void orbit(List<RigPart> rig, String subject) {
+    Vec3 from = Matrix.newOrigin(plan.world(), plan.slot(subject) * Matrix.SIZE);
+    Vec3 out = eye.place().minus(from);
+    double flat = Math.hypot(out.x(), out.z());
+    rig.add(new Base("base", true, subject, Base.Takes.POSITION, Channels.NONE));
+    rig.add(
+        new Arm(
+            "arm",
+            true,
+            true,
+            Channels.NONE
+                .with("length", out.length())
+                .with("swing", Math.toDegrees(Math.atan2(-out.x(), -out.z())))
+                .with("lift", Math.toDegrees(Math.atan2(out.y(), flat)))));
+    rig.add(head());
+  }
+
+  /** Looks at the subject where it now is in the frame. */
+  private Attention looking(String subject, String name) {
+    double[] p = new double[3];
+    plan.anchor(subject, null, p);
+    Vec3 seen = eye.seen(new Vec3(p[0], p[1], p[2]));
+    double across = eye.window().across(seen.x(), seen.z());
+    double down = eye.window().down(seen.y(), seen.z());
+    if (!(seen.z() < 0 && across >= 0 && across <= 1 && down >= 0 && down <= 1))
+      throw new Refusal(
+          "behind",
+          camera.id(),
+          "subject",
+          "“" + name + "” is not in frame. Turn camera " + camera.letter() + " to it first.");
+    return new Attention(
+        "attention",
+        true,
+        Attention.Up.WORLD,
+        null,
+        Attention.Blend.DIRECTIONS,
+        List.of(Subject.of(subject)),
+        List.of(new Cue(s.header().firstFrame(), 0, Ease.SLOW_BOTH, Map.of(subject, 1.0))),
+        Channels.NONE.with("across", across).with("down", down));
+  }
+
+  /** The other cameras, with a cue that leaves this one where it stands until another is put. */
+  private Framings framings() {
+    List<String> others = new ArrayList<>();
+    for (Camera c : s.all(Camera.class)) {
+      if (c.id().equals(camera.id()) || others.size() == MOST_FRAMINGS) continue;
+      if (!leansOn(c)) others.add(c.id());
+    }
+    if (others.isEmpty())
+      throw new Refusal(
+          "missing",
+          camera.id(),
+          "cameras",
+          "There is no other camera to travel to. Frame another one first.");
+    List<Cue> cues = List.of(new Cue(s.header().firstFrame(), 0, Ease.SLOW_BOTH, Map.of()));
+    return new Framings(
+        "framings", true, Framings.Route.STRAIGHT, true, others, cues, Channels.NONE);
+  }
+
+  /** Whether another camera depends on this one, so that travelling to it would be a loop. */
+  private boolean leansOn(Camera other) {
+    try {
+      Framings only =
+          new Framings(
+              "framings",
+              true,
+              Framings.Route.STRAIGHT,
+              true,
+              List.of(other.id()),
+              List.of(),
+              Channels.NONE);
+      kite.core.command.Rules.noLoops(s.with(camera.with(List.<RigPart>of(only))));
+      return false;
+    } catch (Refusal loop) {
+      return true;
+    }
+  }
+}

@@ -1,0 +1,72 @@
+package kite.core.rig;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.cue.Cue;
+import kite.core.cue.Cued;
+import kite.core.document.ChannelSpec;
+import kite.core.document.Channels;
+
+/**
+ * Takes place, orientation and lens from other cameras and travels between them by cues. What the
+ * shares leave below 1 stays with the part below and with the camera's own lens.
+ *
+ * @param cameras ids, each once; the sources may themselves move
+ * @param keepHorizon whether roll is blended apart from the aim, so that a travel between two level
+ *     framings stays level
+ */
+public record Framings(
+    String id,
+    boolean on,
+    Route route,
+    boolean keepHorizon,
+    List<String> cameras,
+    List<Cue> cues,
+    Channels channels)
+    implements RigPart, Cued {
+  /** How the camera gets from one framing to the next. */
+  public enum Route {
+    /** In a straight line. */
+    STRAIGHT,
+    /** Round the point that both framings look at, with the distance to it blended. */
+    SWUNG
+  }
+
+  private static final List<ChannelSpec> SPECS = List.of(STRENGTH);
+
+  public Framings {
+    cameras = List.copyOf(cameras);
+    cues = List.copyOf(cues);
+  }
+
+  @Override
+  public List<Subject> subjects() {
+    List<Subject> all = new ArrayList<>();
+    for (String c : cameras) all.add(Subject.of(c));
+    return all;
+  }
+
+  @Override
+  public List<ChannelSpec> specs() {
+    return SPECS;
+  }
+
+  @Override
+  public Framings with(Channels c) {
+    return new Framings(id, on, route, keepHorizon, cameras, cues, c);
+  }
+
+  @Override
+  public Framings withCues(List<Cue> newCues) {
+    return new Framings(id, on, route, keepHorizon, cameras, newCues, channels);
+  }
+
+  public Framings with(List<String> newCameras, List<Cue> newCues) {
+    return new Framings(id, on, route, keepHorizon, newCameras, newCues, channels);
+  }
+
+  @Override
+  public Framings switched(boolean nowOn) {
+    return new Framings(id, nowOn, route, keepHorizon, cameras, cues, channels);
+  }
+}

@@ -1,0 +1,39 @@
+import type { Base, Camera } from '../core/types';
+import { edit, useSequence } from '../sequence/store';
+import { Choice } from './Choice';
+
+/** What the stack rides, and what it takes of it; the camera keeps its place. */
+export function BaseControls({ camera, part }: { camera: Camera; part: Base }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const ride = (rides: string | null, takes: Base['takes']) =>
+    edit('Ride', { kind: 'ride', camera: camera.id, part: part.id, rides, takes, frame });
+  const others = Object.values(entities).filter(
+    (e) => (e.kind === 'piece' || e.kind === 'mark' || e.kind === 'camera') && e.id !== camera.id,
+  );
+  return (
+    <>
+      <Choice
+        label="Rides"
+        value={part.rides ?? ''}
+        options={[
+          ['', 'nothing: stands in the world'],
+          ...others.map((e): [string, string] => [e.id, e.name]),
+        ]}
+        onChange={(v) => ride(v || null, part.takes)}
+      />
+      {part.rides ? (
+        <Choice
+          label="Takes"
+          value={part.takes}
+          options={[
+            ['position', 'its position'],
+            ['heading', 'position and heading'],
+            ['all', 'all of its motion'],
+          ]}
+          onChange={(v) => ride(part.rides, v as Base['takes'])}
+        />
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,124 @@
+import { useState } from 'react';
+import type { Camera, Cue, Framings } from '../core/types';
+import { edit, select, useSequence } from '../sequence/store';
+import { Choice } from './Choice';
+
+/** Frames a new travel takes: a second and a half of film at 24. */
+const TRAVEL = 36;
+
+/** The cameras it travels between, and how it gets from one to the next. */
+export function FramingsControls({ camera, part }: { camera: Camera; part: Framings }) {
+  const entities = useSequence((s) => s.entities);
+  const frame = useSequence((s) => s.frame);
+  const [adding, setAdding] = useState('');
+  const set = (label: string, next: Framings) =>
+    edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const letter = (id: string) => {
+    const e = entities[id];
+    return e?.kind === 'camera' ? e.letter : '?';
+  };
+  const others = Object.values(entities).filter(
+    (e): e is Camera => e.kind === 'camera' && e.id !== camera.id && !part.cameras.includes(e.id),
+  );
+  const travel = (id: string | null) =>
+    edit(id ? `Travel to camera ${letter(id)}` : 'Travel to its own place', {
+      kind: 'putCue',
+      camera: camera.id,
+      part: part.id,
+      cue: {
+        frame: Math.round(frame),
+        travel: TRAVEL,
+        ease: 'slowBoth',
+        mix: (id ? { [id]: 1 } : {}) as Record<string, number>,
+      },
+    });
+  const addCamera = (id: string) => {
+    const first: Cue[] = part.cues.length
+      ? part.cues
+      : [{ frame: useSequence.getState().header.firstFrame, travel: 0, ease: 'slowBoth', mix: { [id]: 1 } }];
+    set(`Add the framing of camera ${letter(id)}`, { ...part, cameras: [...part.cameras, id], cues: first });
+    setAdding('');
+  };
+  const drop = (id: string) =>
+    set(`Leave out camera ${letter(id)}`, {
+      ...part,
+      cameras: part.cameras.filter((c) => c !== id),
+      cues: part.cues.map((c) => ({
+        ...c,
+        mix: Object.fromEntries(Object.entries(c.mix).filter(([k]) => k !== id)),
+      })),
+    });
+  return (
+    <>
+      {part.cameras.map((id) => {
+        const c = entities[id] as Camera | undefined;
+        return (
+          <div className="line" key={id}>
+            <button
+              className="grow row-like"
+              onClick={() => select(id)}
+              title="Look through it, to reframe it"
+            >
+              <span className="badge" style={{ background: c?.colour }}>
+                {letter(id)}
+              </span>{' '}
+              {c?.name}
+            </button>
+            <button
+              className="pill"
+              aria-label={`Travel to camera ${letter(id)} from this frame`}
+              onClick={() => travel(id)}
+            >
+              Travel to
+            </button>
+            <button
+              className="icon small"
+              aria-label={`Leave out camera ${letter(id)}`}
+              onClick={() => drop(id)}
+            >
+              ×
+            </button>
+          </div>
+        );
+      })}
+      {part.cameras.length ? (
+        <div className="line">
+          <span className="grow">Its own place</span>
+          <button
+            className="pill"
+            aria-label="Travel to its own place from this frame"
+            onClick={() => travel(null)}
+          >
+            Travel to
+          </button>
+        </div>
+      ) : null}
+      <Choice
+        label="Add"
+        value={adding}
+        options={[
+          ['', 'a camera …'],
+          ...others.map((c): [string, string] => [c.id, `${c.letter} · ${c.name}`]),
+        ]}
+        onChange={addCamera}
+      />
+      <Choice
+        label="Route"
+        value={part.route}
+        options={[
+          ['straight', 'in a straight line'],
+          ['swung', 'swung round what both look at'],
+        ]}
+        onChange={(v) => set('Route', { ...part, route: v as Framings['route'] })}
+      />
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={part.keepHorizon}
+          onChange={(e) => set('Horizon of the travel', { ...part, keepHorizon: e.target.checked })}
+        />
+        Keep the horizon
+      </label>
+    </>
+  );
+}

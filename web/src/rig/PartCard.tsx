@@ -1,0 +1,193 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState, type ReactNode } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, RigPart } from '../core/types';
+import { Fields, type ChannelInfo } from '../fields/NumberField';
+import { evaluated } from '../sequence/evaluated';
+import { edit, useSequence } from '../sequence/store';
+import * as Icon from '../shell/icons';
+import { Tip } from '../shell/Tip';
+import { AttentionControls } from './AttentionControls';
+import { BaseControls } from './BaseControls';
+import { Choice } from './Choice';
+import { FramingsControls } from './FramingsControls';
+import { OperatorControls, SpringPlot } from './OperatorControls';
+import { copyOf, PARTS } from './parts';
+import { RailControls } from './RailControls';
+import { TrimControls } from './TrimControls';
+
+/** One rig part: what it is doing, its few controls, and moving it about the stack. */
+export function PartCard({
+  camera,
+  part,
+  channels,
+}: {
+  camera: Camera;
+  part: RigPart;
+  channels: ChannelInfo[];
+}) {
+  const desk = useSequence((s) => s.desk);
+  const [open, setOpen] = useState(desk !== 'frame');
+  const [over, setOver] = useState(false);
+  const about = PARTS[part.kind];
+  const index = camera.rig.findIndex((p) => p.id === part.id);
+  const moveTo = (id: string, to: number) =>
+    edit('Move a part', { kind: 'movePart', camera: camera.id, part: id, index: to });
+  const button = (text: string, icon: ReactNode, work: () => void, disabled = false) => (
+    <Tip text={text}>
+      <button className="icon small" aria-label={`${text}: ${about.name}`} onClick={work} disabled={disabled}>
+        {icon}
+      </button>
+    </Tip>
+  );
+  return (
+    <div
+      className={`card ${part.on ? '' : 'off'} ${over ? 'over' : ''}`}
+      style={{ borderLeftColor: about.accent }}
+      data-part={part.kind}
+      onDragOver={(e) => {
+        if (!e.dataTransfer.types.includes('rig-part')) return;
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        setOver(false);
+        const id = e.dataTransfer.getData('rig-part');
+        if (id && id !== part.id) moveTo(id, index);
+      }}
+    >
+      <div className="card-head" draggable onDragStart={(e) => e.dataTransfer.setData('rig-part', part.id)}>
+        <Tip text={`${about.for}. Drag to another place in the stack.`}>
+          <button className="card-name" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {about.name}
+            {part.kind === 'trim' && part.label ? <span className="muted"> · {part.label}</span> : null}
+          </button>
+        </Tip>
+        <span className="grow" />
+        {button('Raise', <Icon.Up />, () => moveTo(part.id, index + 1), index === camera.rig.length - 1)}
+        {button('Lower', <Icon.Down />, () => moveTo(part.id, index - 1), index === 0)}
+        {button(part.on ? 'Switch off' : 'Switch on', part.on ? <Icon.Eye /> : <Icon.EyeShut />, () =>
+          edit(`Switch ${about.name} ${part.on ? 'off' : 'on'}`, {
+            kind: 'switchPart',
+            camera: camera.id,
+            part: part.id,
+            on: !part.on,
+          }),
+        )}
+        <More camera={camera} part={part} index={index} />
+      </div>
+      {open ? (
+        <>
+          <Says camera={camera} part={part} />
+          <Controls camera={camera} part={part} />
+          <Fields id={camera.id} name={camera.name} channels={channels} />
+        </>
+      ) : null}
+    </div>
+  );
+}
+
+function Says({ camera, part }: { camera: Camera; part: RigPart }) {
+  const frame = useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  evaluated();
+  return (
+    <p className="says" data-testid={`says-${part.kind}`}>
+      {theCore().partSays(camera.id, part.id, frame)}
+    </p>
+  );
+}
+
+function Controls({ camera, part }: { camera: Camera; part: RigPart }) {
+  switch (part.kind) {
+    case 'base':
+      return <BaseControls camera={camera} part={part} />;
+    case 'rail':
+      return <RailControls camera={camera} part={part} />;
+    case 'attention':
+      return <AttentionControls camera={camera} part={part} />;
+    case 'framings':
+      return <FramingsControls camera={camera} part={part} />;
+    case 'trim':
+      return <TrimControls camera={camera} part={part} />;
+    case 'operator':
+      return <OperatorControls camera={camera} part={part} />;
+    case 'spring':
+      return <SpringPlot camera={camera} part={part} />;
+    case 'arm':
+      return (
+        <Choice
+          label="Its head"
+          value={part.level ? 'level' : 'tilts'}
+          options={[
+            ['level', 'stays level'],
+            ['tilts', 'tilts with the arm'],
+          ]}
+          onChange={(v) =>
+            edit('Head of the arm', {
+              kind: 'setPart',
+              camera: camera.id,
+              part: { ...part, level: v === 'level' },
+            })
+          }
+        />
+      );
+    default:
+      return null;
+  }
+}
+
+/** Duplicating, copying to another camera, removing. */
+function More({ camera, part, index }: { camera: Camera; part: RigPart; index: number }) {
+  const entities = useSequence((s) => s.entities);
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const name = PARTS[part.kind].name;
+  const others = Object.values(entities).filter(
+    (e): e is Camera => e.kind === 'camera' && e.id !== camera.id,
+  );
+  const choose = (work: () => void) => () => {
+    setAt(null);
+    work();
+  };
+  const copyTo = (to: Camera, place: number) =>
+    edit(to === camera ? `Duplicate ${name}` : `Copy ${name} to camera ${to.letter}`, {
+      kind: 'addPart',
+      camera: to.id,
+      part: copyOf(part),
+      index: place,
+    });
+  return (
+    <>
+      <Tip text="Duplicate, copy, remove">
+        <button
+          className="icon small"
+          aria-label={`More: ${name}`}
+          aria-haspopup="menu"
+          onClick={(e) => setAt(e.currentTarget)}
+        >
+          <Icon.More />
+        </button>
+      </Tip>
+      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
+        <MenuItem onClick={choose(() => copyTo(camera, index + 1))}>Duplicate</MenuItem>
+        {others.map((c) => (
+          <MenuItem key={c.id} onClick={choose(() => copyTo(c, c.rig.length))}>
+            <span className="badge" style={{ background: c.colour, marginRight: 10 }}>
+              {c.letter}
+            </span>
+            Copy to {c.name}
+          </MenuItem>
+        ))}
+        <MenuItem
+          onClick={choose(() =>
+            edit(`Remove ${name}`, { kind: 'removePart', camera: camera.id, part: part.id }),
+          )}
+        >
+          Remove
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}

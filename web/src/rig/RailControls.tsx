@@ -1,0 +1,72 @@
+import { theCore } from '../core/load';
+import type { Camera, Rail } from '../core/types';
+import { drawPath } from '../roster/create';
+import { edit, select, useSequence } from '../sequence/store';
+import { Choice } from './Choice';
+
+/** The path, what the carriage faces, and how its horizon is kept. */
+export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
+  const entities = useSequence((s) => s.entities);
+  const paths = Object.values(entities)
+    .filter((e) => e.kind === 'path')
+    .map((e): [string, string] => [e.id, e.name]);
+  const set = (label: string, next: Rail) => edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const report = part.path
+    ? (JSON.parse(theCore().pathReport(part.path)) as { lengthM: number; tightestRadiusM: number | null })
+    : null;
+  return (
+    <>
+      <Choice
+        label="Path"
+        value={part.path ?? ''}
+        options={[['', 'none yet'], ...paths]}
+        onChange={(v) => set('Choose a path', { ...part, path: v || null })}
+      />
+      {report ? (
+        <p className="says">
+          {theCore().showNumber(report.lengthM, 'metres')} long
+          {report.tightestRadiusM !== null
+            ? `, tightest radius ${theCore().showNumber(report.tightestRadiusM, 'metres')}`
+            : ', straight'}{' '}
+          <button className="pill" onClick={() => select(part.path!)}>
+            Edit it
+          </button>
+        </p>
+      ) : (
+        <p className="says">
+          Choose a path, or{' '}
+          <button className="pill" onClick={drawPath}>
+            draw one in plan
+          </button>
+        </p>
+      )}
+      <Choice
+        label="Faces"
+        value={part.facing}
+        options={[
+          ['keep', 'as the part below'],
+          ['travel', 'along the travel'],
+          ['guide', 'a second path, as far along'],
+        ]}
+        onChange={(v) => set('Facing', { ...part, facing: v as Rail['facing'] })}
+      />
+      {part.facing === 'guide' ? (
+        <Choice
+          label="Second path"
+          value={part.guide ?? ''}
+          options={[['', 'none yet: faces the travel'], ...paths.filter(([id]) => id !== part.path)]}
+          onChange={(v) => set('Choose a path to face', { ...part, guide: v || null })}
+        />
+      ) : null}
+      <Choice
+        label="Horizon"
+        value={part.level ? 'level' : 'path'}
+        options={[
+          ['level', 'level to the world'],
+          ['path', 'leans with the path'],
+        ]}
+        onChange={(v) => set('Horizon', { ...part, level: v === 'level' })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useRef, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera } from '../core/types';
+import { aboutSubject } from '../frame/about';
+import { evaluated } from '../sequence/evaluated';
+import { editProposed, newId, say, useSequence } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+
+/** Stacks made in one action; `asks` is the click a kind needs first. */
+const RIGS: { kind: string; name: string; for: string; asks?: string }[] = [
+  { kind: 'tripod', name: 'Tripod', for: 'Base and head' },
+  { kind: 'slider', name: 'Slider', for: 'A straight move in any heading, one curve' },
+  { kind: 'rail', name: 'Dolly on rail', for: 'A rail on the ground ahead, to bend as you like' },
+  { kind: 'crane', name: 'Crane', for: 'An arm that booms, with a levelled head' },
+  { kind: 'orbit', name: 'Orbit', for: 'Round a subject', asks: 'Click what the camera orbits' },
+  {
+    kind: 'riding',
+    name: 'Riding',
+    for: 'On a vehicle or anything that moves',
+    asks: 'Click what the camera rides',
+  },
+  {
+    kind: 'following',
+    name: 'Following a subject',
+    for: 'Goes with it and keeps it where it is in frame',
+    asks: 'Click the subject to follow',
+  },
+  { kind: 'handheld', name: 'Handheld', for: 'Someone holds the camera' },
+  { kind: 'travelling', name: 'Travelling between framings', for: 'From this place to other cameras’' },
+  { kind: 'trimmed', name: 'Tripod with trims', for: 'For notes on a finished move' },
+];
+
+export function makeReadyRig(camera: Camera, kind: string): void {
+  const rig = RIGS.find((r) => r.kind === kind)!;
+  const make = (subject: string) => {
+    const { frame } = useSequence.getState();
+    evaluated();
+    editProposed(
+      `${rig.name} for camera ${camera.letter}`,
+      theCore().readyRig(camera.id, kind, subject, newId('path'), frame),
+    );
+  };
+  if (!rig.asks) make('');
+  else {
+    const near = aboutSubject();
+    const name = near ? useSequence.getState().entities[near]?.name : '';
+    useSequence.setState({
+      picking: { prompt: `${rig.asks}${name ? `, e.g. ${name}` : ''}`, take: (hit) => make(hit.id) },
+    });
+  }
+}
+
+/** The menu of ready-made rigs: the camera stays where it is, its old stack goes. */
+export function ReadyRigs({ camera }: { camera: Camera }) {
+  const button = useRef<HTMLButtonElement>(null);
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Tip text="A whole stack in one click, on the camera’s present place">
+        <button ref={button} className="pill" aria-haspopup="menu" onClick={() => setOpen(true)}>
+          Ready-made
+        </button>
+      </Tip>
+      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
+        {RIGS.map((r) => (
+          <MenuItem
+            key={r.kind}
+            onClick={() => {
+              setOpen(false);
+              if (camera.locked) say(`Camera ${camera.letter} is locked. Unlock it in the roster.`, true);
+              else makeReadyRig(camera, r.kind);
+            }}
+          >
+            <div>
+              <strong>{r.name}</strong>
+              <div className="muted" style={{ fontSize: 12 }}>
+                {r.for}
+              </div>
+            </div>
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+export const readyRigNames = RIGS;

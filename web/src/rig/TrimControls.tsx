@@ -1,0 +1,134 @@
+import { theCore } from '../core/load';
+import type { Camera, Trim } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { evaluated } from '../sequence/evaluated';
+import { edit, newId, useSequence } from '../sequence/store';
+
+/** Notes that come again and again, with the trim each is usually answered by. */
+const NOTES: { label: string; channels: Trim['channels'] }[] = [
+  { label: 'push in a little', channels: { dolly: 0.3 } },
+  { label: 'pull back a little', channels: { dolly: -0.3 } },
+  { label: 'a little higher', channels: { pedestal: 0.2 } },
+  { label: 'a little lower', channels: { pedestal: -0.2 } },
+  { label: 'more on the left', channels: { pan: 2 } },
+  { label: 'more on the right', channels: { pan: -2 } },
+  { label: 'longer lens', channels: { focal: 5 } },
+];
+
+/** A note becomes a trim on top of the stack. */
+export function noteTrim(camera: Camera, label: string, channels: Trim['channels']): boolean {
+  return edit(`Note: ${label || 'a trim'}`, {
+    kind: 'addPart',
+    camera: camera.id,
+    part: { kind: 'trim', id: newId('trim'), on: true, label, span: null, channels },
+    index: camera.rig.length,
+  });
+}
+
+/** A trim's label, and the stretch it holds on. */
+export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
+  const header = useSequence((s) => s.header);
+  const set = (label: string, next: Trim): boolean =>
+    edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const span = part.span;
+  const number = (label: string, key: 'first' | 'last' | 'fadeIn' | 'fadeOut') => (
+    <TextNumber
+      label={label}
+      unit="factor"
+      value={span![key]}
+      onChange={(v) => set('When the trim holds', { ...part, span: { ...span!, [key]: v } })}
+    />
+  );
+  return (
+    <>
+      <input
+        className="search"
+        aria-label="Note of the trim"
+        placeholder="What it is for"
+        maxLength={200}
+        defaultValue={part.label}
+        key={part.label}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+        onBlur={(e) =>
+          e.target.value !== part.label && set('Note of a trim', { ...part, label: e.target.value })
+        }
+      />
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={span !== null}
+          onChange={(e) =>
+            set('When the trim holds', {
+              ...part,
+              span: e.target.checked
+                ? { first: header.firstFrame, last: header.lastFrame, fadeIn: 12, fadeOut: 12 }
+                : null,
+            })
+          }
+        />
+        Only for a stretch of frames
+      </label>
+      {span ? (
+        <div className="numbers">
+          {number('From', 'first')}
+          {number('To', 'last')}
+          {number('Comes over', 'fadeIn')}
+          {number('Goes over', 'fadeOut')}
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+/** The sum of the trims, a switch for all of them, and a note in two clicks. */
+export function TrimsLine({ camera }: { camera: Camera }) {
+  const frame = useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  evaluated();
+  const trims = camera.rig.filter((p) => p.kind === 'trim');
+  const on = trims.some((t) => t.on);
+  const sum = theCore().trimsSay(camera.id, frame);
+  return (
+    <div className="line padded">
+      <select
+        aria-label="Answer a note with a trim"
+        value=""
+        onChange={(e) => {
+          const n = NOTES.find((x) => x.label === e.target.value);
+          noteTrim(camera, n?.label ?? '', n?.channels ?? {});
+        }}
+      >
+        <option value="">Note …</option>
+        {NOTES.map((n) => (
+          <option key={n.label}>{n.label}</option>
+        ))}
+        <option value="other">something else</option>
+      </select>
+      {trims.length ? (
+        <>
+          <span className="grow muted">{sum || 'All trims are off.'}</span>
+          <button
+            className="pill"
+            aria-pressed={!on}
+            onClick={() =>
+              edit(
+                on ? 'All trims off' : 'All trims on',
+                ...trims.map((t) => ({
+                  kind: 'switchPart' as const,
+                  camera: camera.id,
+                  part: t.id,
+                  on: !on,
+                })),
+              )
+            }
+          >
+            {on ? 'All off' : 'All on'}
+          </button>
+        </>
+      ) : null}
+    </div>
+  );
+}
