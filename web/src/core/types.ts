@@ -424,7 +424,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Swap | Restore | SetHeader | Follow;
+export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
 
 export interface Duplicate {
   kind: 'duplicate';
@@ -638,6 +638,13 @@ export interface MoveCue {
   travel: number;
 }
 
+export interface SetCues {
+  kind: 'setCues';
+  camera: string;
+  part: string;
+  cues: Cue[];
+}
+
 export interface RemoveCue {
   kind: 'removeCue';
   camera: string;
@@ -720,6 +727,12 @@ export interface Roll {
   frame: number;
 }
 
+export interface Ripple {
+  kind: 'ripple';
+  id: string;
+  frame: number;
+}
+
 export interface Swap {
   kind: 'swap';
   id: string;
@@ -752,6 +765,90 @@ export interface Change {
 
 export type Unit = 'metres' | 'millimetres' | 'degrees' | 'hertz' | 'percent' | 'fStop' | 'factor' | 'share';
 
+export type MotionEdit = Scale | Paste | Soften | Mirror | Reverse | Snap | Shift | FitTo | Flatten | Join | EaseSegments | EaseWhole | LinearThrough | Gather | GoOn | Reduce;
+
+export interface Scale {
+  kind: 'scale';
+  about: number;
+  time: number;
+  aboutValue: number;
+  value: number;
+}
+
+export interface Paste {
+  kind: 'paste';
+  frame: number;
+  keys: Key[];
+}
+
+export interface Soften {
+  kind: 'soften';
+  factor: number;
+}
+
+export interface Mirror {
+  kind: 'mirror';
+  about: number;
+}
+
+export interface Reverse {
+  kind: 'reverse';
+}
+
+export interface Snap {
+  kind: 'snap';
+}
+
+export interface Shift {
+  kind: 'shift';
+  frames: number;
+}
+
+export interface FitTo {
+  kind: 'fitTo';
+  frames: number;
+}
+
+export interface Flatten {
+  kind: 'flatten';
+}
+
+export interface Join {
+  kind: 'join';
+  joined: boolean;
+}
+
+export interface EaseSegments {
+  kind: 'easeSegments';
+  ease: Ease;
+}
+
+export interface EaseWhole {
+  kind: 'easeWhole';
+  slowIn: boolean;
+  slowOut: boolean;
+}
+
+export interface LinearThrough {
+  kind: 'linearThrough';
+}
+
+export interface Gather {
+  kind: 'gather';
+  around: number[];
+}
+
+export interface GoOn {
+  kind: 'goOn';
+  before: Beyond;
+  after: Beyond;
+}
+
+export interface Reduce {
+  kind: 'reduce';
+  tolerance: number;
+}
+
 /** The functions the core exports; KiteCore.java says what each gives. */
 export interface KiteCore {
   air(frame: number): string;
@@ -779,11 +876,14 @@ export interface KiteCore {
   guideLines(camera: string): string;
   handles(id: string, channel: string): string;
   holdBoth(camera: string, aM: number, bM: number): string;
+  holdLonger(id: string, frame: number, frames: number, cuts: boolean): string;
   keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
   lensReport(camera: string): string;
   lights(frame: number): string;
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
+  motion(request: string): string;
+  moveTogether(id: string, frames: string, by: number): string;
   namingBreaches(): string;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
@@ -809,8 +909,10 @@ export interface KiteCore {
   size(ids: string, out: Float64Array): void;
   slot(id: string): number;
   slots(): number;
+  speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   standIn(piece: string): string;
   standardsChange(standards: string): string;
+  standing(id: string): string;
   subjects(): string;
   threeLights(camera: string, subject: string, ids: string): string;
   timecode(frame: number): string;
@@ -819,4 +921,5 @@ export interface KiteCore {
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
   trimsSay(camera: string, frame: number): string;
   users(ids: string): string;
+  wouldKey(commands: string): string;
 }

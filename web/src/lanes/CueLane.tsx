@@ -1,6 +1,8 @@
+import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Cue } from '../core/types';
 import { edit, preview, useSequence } from '../sequence/store';
+import { CueEditor } from './CueEditor';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 
@@ -27,6 +29,8 @@ export function CueLane({
       : name === 'Attention'
         ? SHADES
         : part.subjects.map((s) => (entities[s.entity] as Camera | undefined)?.colour ?? '#8fa3bf');
+  const [edited, setEdited] = useState<{ frame: number; left: number; top: number } | null>(null);
+  const shownCue = part.cues.find((c) => c.frame === edited?.frame);
   const n = part.subjects.length;
   const steps = Math.max(2, Math.floor(scale.width / 3));
   const step = (scale.last + 1 - scale.first) / (steps - 1);
@@ -90,6 +94,24 @@ export function CueLane({
                 style={{ cursor: 'grab' }}
                 data-cue={cue.frame}
                 onKeyDown={(e) => {
+                  const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
+                  if (by) {
+                    e.preventDefault();
+                    e.stopPropagation();
+                    edit('Move a cue', {
+                      kind: 'moveCue',
+                      camera: camera.id,
+                      part: part.id,
+                      frame: cue.frame,
+                      toFrame: cue.frame + by,
+                      travel: cue.travel,
+                    });
+                  }
+                  if (e.key === 'Enter') {
+                    e.stopPropagation();
+                    const r = e.currentTarget.getBoundingClientRect();
+                    setEdited({ frame: cue.frame, left: r.left, top: r.top });
+                  }
                   if (e.key === 'Delete' || e.key === 'Backspace') {
                     e.stopPropagation();
                     edit('Remove a cue', {
@@ -100,12 +122,18 @@ export function CueLane({
                     });
                   }
                 }}
+                onDoubleClick={(e) => setEdited({ frame: cue.frame, left: e.clientX, top: e.clientY })}
+                onContextMenu={(e) => {
+                  e.preventDefault();
+                  setEdited({ frame: cue.frame, left: e.clientX, top: e.clientY });
+                }}
                 onPointerDown={(e) => {
+                  if (e.button !== 0) return;
                   e.currentTarget.focus();
                   drag(e, (dx) => move(cue, Math.round(toFrame(scale, x + dx)), cue.travel));
                 }}
               >
-                <title>{`Cue on frame ${cue.frame}: drag to move, Delete removes`}</title>
+                <title>{`Cue on frame ${cue.frame}: drag to move, double-click for its shares and ease, Delete removes`}</title>
                 <path d={`M${x} 0V${HEIGHT}`} stroke="#f6efe0" strokeWidth={2} />
                 <path d={`M${x} 2l6 6-6 8-6-8z`} fill="#f6efe0" />
               </g>
@@ -129,6 +157,16 @@ export function CueLane({
           );
         })}
       </svg>
+      {edited && shownCue ? (
+        <CueEditor
+          camera={camera}
+          part={part.id}
+          subjects={part.subjects.map((s) => s.entity)}
+          cue={shownCue}
+          at={edited}
+          onClose={() => setEdited(null)}
+        />
+      ) : null}
     </div>
   );
 }

@@ -6,9 +6,15 @@ import { useSettings } from '../sequence/settings';
 import { goTo, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
+import type { ChannelInfo } from '../fields/NumberField';
+import { PARTS } from '../rig/parts';
+import { AllKeysLane } from './AllKeysLane';
 import { ChannelLane } from './ChannelLane';
+import { curveOf, partsOf } from './chosen';
 import { CueLane } from './CueLane';
 import { CutLane } from './CutLane';
+import { KeyTools } from './KeyTools';
+import { MotionMenu } from './MotionMenu';
 import { ruling, snapped, toX, zoomed, type Scale } from './scale';
 
 const HEAD = 176;
@@ -33,7 +39,11 @@ export function Time() {
   }, []);
   const scale: Scale = { ...range, width };
   const camera = selected?.kind === 'camera' ? selected : undefined;
-  const lanes: string[] = [];
+  const hidden = useSequence((s) => s.hiddenLanes);
+  const [filter, setFilter] = useState('');
+  const [sameScale, setSameScale] = useState(false);
+  const [speed, setSpeed] = useState(false);
+  let lanes: string[] = [];
   if (selected)
     for (const c of JSON.parse(theCore().channels(selected.id, frame)) as {
       address: string;
@@ -41,15 +51,60 @@ export function Time() {
     }[])
       if (c.keyed) lanes.push(`${selected.id}:${c.address}`);
   for (const l of openLanes) if (!lanes.includes(l)) lanes.push(l);
+  const hiddenHere = lanes.filter((l) => hidden.includes(l));
+  lanes = lanes.filter((l) => !hidden.includes(l) && named(l).toLowerCase().includes(filter.toLowerCase()));
+  const look = { shared: sameScale ? rangesOf(lanes) : null, speed };
   return (
     <section className="time" aria-label="Time">
       <Transport />
+      <div className="lane-tools">
+        <MotionMenu />
+        <input
+          className="short-search"
+          type="search"
+          placeholder="Find a lane"
+          aria-label="Find a lane"
+          value={filter}
+          onChange={(e) => setFilter(e.target.value)}
+          onKeyDown={(e) => e.stopPropagation()}
+        />
+        <Tip text="Lanes of one unit on one scale, to compare them; else each fills its lane">
+          <button
+            className={`chip ${sameScale ? 'on' : ''}`}
+            aria-pressed={sameScale}
+            onClick={() => setSameScale(!sameScale)}
+          >
+            Same scale
+          </button>
+        </Tip>
+        <Tip text="How fast each number changes, drawn over its lane">
+          <button
+            className={`chip ${speed ? 'on' : ''}`}
+            aria-pressed={speed}
+            onClick={() => setSpeed(!speed)}
+          >
+            Speed
+          </button>
+        </Tip>
+        {hiddenHere.length ? (
+          <button
+            className="chip"
+            onClick={() =>
+              useSequence.setState({ hiddenLanes: hidden.filter((l) => !hiddenHere.includes(l)) })
+            }
+          >
+            {hiddenHere.length} hidden: show
+          </button>
+        ) : null}
+        <KeyTools />
+      </div>
       <div className="lanes" ref={box}>
         <Ruler
           scale={scale}
           onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
         />
         <CutLane scale={scale} />
+        {selected ? <AllKeysLane key={selected.id} entity={selected} scale={scale} /> : null}
         {camera?.rig.map((p) =>
           p.kind === 'framings' && p.cameras.length > 0 ? (
             <CueLane key={p.id} camera={camera} part={cuesOf(p)} name="Framings" scale={scale} />
@@ -66,6 +121,7 @@ export function Time() {
             id={l.slice(0, l.indexOf(':'))}
             address={l.slice(l.indexOf(':') + 1)}
             scale={scale}
+            look={look}
           />
         ))}
         {lanes.length === 0 ? (
@@ -82,6 +138,34 @@ export function Time() {
       </div>
     </section>
   );
+}
+
+/** What a lane is called, with its part, for finding it. */
+function named(lane: string): string {
+  const { id, channel } = partsOf(lane);
+  const e = useSequence.getState().entities[id];
+  const slash = channel.indexOf('/');
+  const part = e?.kind === 'camera' && e.rig.find((p) => p.id === channel.slice(0, slash));
+  return `${part ? PARTS[part.kind].name : ''} ${channel.slice(slash + 1)}`;
+}
+
+/** Least and most value among lanes of each unit. */
+function rangesOf(lanes: string[]): Record<string, [number, number]> {
+  const ranges: Record<string, [number, number]> = {};
+  const { frame } = useSequence.getState();
+  for (const l of lanes) {
+    const { id, channel } = partsOf(l);
+    const c = curveOf(id, channel);
+    if (!c) continue;
+    const { unit } = (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]).find(
+      (x) => x.address === channel,
+    )!;
+    const values = c.keys.map((k) => k.value);
+    const r = (ranges[unit] ??= [Infinity, -Infinity]);
+    r[0] = Math.min(r[0], ...values);
+    r[1] = Math.max(r[1], ...values);
+  }
+  return ranges;
 }
 
 /** Framings as a lane of cues has them: its cameras are the subjects. */
@@ -140,6 +224,15 @@ function Transport() {
         Changed numbers
       </span>
       <div className="segments" role="group" aria-label="Automatic keying">
+        <Tip text="Nothing is keyed by itself: numbers with keys change only where you put one">
+          <button
+            className={s.keying === 'off' ? 'on' : ''}
+            aria-pressed={s.keying === 'off'}
+            onClick={() => useSequence.setState({ keying: 'off' })}
+          >
+            Key by hand
+          </button>
+        </Tip>
         <Tip text="A number that has keys gets one on this frame; others stay fixed">
           <button
             className={s.keying === 'keyed' ? 'on' : ''}

@@ -3,9 +3,7 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Cue } from '../core/types';
 import { edit, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
-
-/** Frames a new hand-over takes: half a second of film at 24. */
-const TRAVEL = 12;
+import { HAND_OVER } from './cueing';
 
 /** The subjects of an attention part, what it looks at now, and handing over. */
 export function AttentionControls({ camera, part }: { camera: Camera; part: Attention }) {
@@ -37,7 +35,7 @@ export function AttentionControls({ camera, part }: { camera: Camera; part: Atte
       kind: 'putCue',
       camera: camera.id,
       part: part.id,
-      cue: { frame: Math.round(frame), travel: TRAVEL, ease: 'slowBoth', mix: { [id]: 1 } },
+      cue: { frame: Math.round(frame), travel: HAND_OVER, ease: 'slowBoth', mix: { [id]: 1 } },
     });
   const drop = (id: string) => {
     const cues = part.cues

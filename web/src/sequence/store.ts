@@ -14,8 +14,8 @@ export const DESKS: { id: Desk; name: string; hint: string }[] = [
 /** How far the page's edits are from being stored. */
 export type Saving = 'saved' | 'saving' | 'waiting';
 
-/** Which frames a changed number gets a key on. */
-export type Keying = 'keyed' | 'all';
+/** Whether a changed number gets a key: never by itself, where it has keys, or always. */
+export type Keying = 'off' | 'keyed' | 'all';
 
 /** What a drag in the lens view does. */
 export type LensTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
@@ -68,6 +68,11 @@ export interface SequenceState {
   followCut: boolean;
   keying: Keying;
   openLanes: string[];
+  /** Chosen keys by lane (`id:address`): the frames they stand on. */
+  chosenKeys: Record<string, number[]>;
+  /** Lanes that cannot be touched, and lanes that are not shown. */
+  lockedLanes: string[];
+  hiddenLanes: string[];
   undo: Done[];
   redo: Done[];
   pending: PendingEdit[];
@@ -105,6 +110,9 @@ export const useSequence = create<SequenceState>(() => ({
   followCut: false,
   keying: 'keyed',
   openLanes: [],
+  chosenKeys: {},
+  lockedLanes: [],
+  hiddenLanes: [],
   undo: [],
   redo: [],
   pending: [],
@@ -220,10 +228,29 @@ function finished(label: string, commands: string): string {
   return change;
 }
 
+/** Commands that key what has keys without being asked for a key. */
+const KEYING: Command['kind'][] = ['setValue', 'walk', 'orbit', 'placeCamera', 'level', 'setLimits'];
+
+/** Refuses, while automatic keying is off, what would put keys by itself. */
+function keysByItself(commands: Command[]): boolean {
+  if (get().keying !== 'off') return false;
+  if (!commands.some((c) => KEYING.includes(c.kind) && 'key' in c && !c.key)) return false;
+  const added = attempt(
+    () => answer<{ added: string[] }>(theCore().wouldKey(JSON.stringify({ commands }))).added,
+  );
+  if (!added?.length) return false;
+  say(
+    `Automatic keying is off, and ${added[0]} has keys. Put one here with its small kite, or switch keying on below.`,
+    true,
+  );
+  return true;
+}
+
 /** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
 export function edit(label: string, ...commands: Command[]): boolean {
   if (readOnly() || commands.length === 0) return false;
   endPreview();
+  if (keysByItself(commands)) return false;
   return (
     attempt(() => {
       const change = finished(label, JSON.stringify({ commands }));
@@ -237,7 +264,7 @@ let previewed: { label: string; commands: Command[] } | null = null;
 
 /** Shows what commands would do while a handle is dragged. A refused one keeps the last good one. */
 export function preview(label: string, ...commands: Command[]): void {
-  if (!get().mayEdit) return;
+  if (!get().mayEdit || keysByItself(commands)) return;
   attempt(() => {
     const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
     previewed = { label, commands };

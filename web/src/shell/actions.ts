@@ -1,5 +1,8 @@
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
+import { chosen, copyKeys, laneOf, pasteKeys } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
+import { cueHere, handOverTo } from '../rig/cueing';
+import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import {
   addCamera,
   addGroup,
@@ -20,7 +23,7 @@ import {
 import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
 import { play } from '../sequence/playing';
-import { DESKS, edit, goTo, redo, select, undo, useSequence } from '../sequence/store';
+import { DESKS, edit, goTo, redo, say, select, undo, useSequence } from '../sequence/store';
 import { call } from './http';
 import { finishPath } from '../views/SetView';
 
@@ -39,6 +42,7 @@ export function actions(): Action[] {
   const cameras = entities
     .filter((e) => e.kind === 'camera')
     .sort((a, b) => a.letter.localeCompare(b.letter));
+  const looked = s.entities[s.camera];
   return [
     { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
     { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
@@ -77,6 +81,13 @@ export function actions(): Action[] {
     { name: 'Measure between points', run: measure },
     { name: 'Measure from the camera', run: measureFromCamera },
     ...selectionActions(s),
+    { name: 'Hold this mix: a cue on this frame', shortcut: 'C', run: () => void cueHere() },
+    ...(looked?.kind === 'camera'
+      ? readyRigNames.map((r) => ({
+          name: `${r.name} for camera ${looked.letter}`,
+          run: () => makeReadyRig(looked, r.kind),
+        }))
+      : []),
     { name: 'Add a camera', run: addCamera },
     ...STAND_INS.map((x) => ({
       name: `Add ${x.name.toLowerCase()} stand-in`,
@@ -112,6 +123,10 @@ function selectionActions(s: ReturnType<typeof get>): Action[] {
     : [];
 }
 
+/** Lanes that keys are pasted into: the chosen ones, else the open ones. */
+const targets = (): string[] =>
+  chosen().length ? chosen().map((p) => laneOf(p.id, p.channel)) : get().openLanes;
+
 /** Runs what a key stands for, unless someone is typing. */
 export function runShortcut(e: KeyboardEvent): void {
   const at = e.target as HTMLElement;
@@ -124,9 +139,13 @@ export function runShortcut(e: KeyboardEvent): void {
   if (ctrl && e.key.toLowerCase() === 'z') (e.shiftKey ? redo : undo)();
   else if (ctrl && e.key.toLowerCase() === 'd') duplicateSelected(false);
   else if (ctrl && e.key.toLowerCase() === 'g') groupSelected();
+  else if (ctrl && e.key.toLowerCase() === 'c' && chosen().length) say(`${copyKeys()} keys copied.`);
+  else if (ctrl && e.key.toLowerCase() === 'v' && targets().length) pasteKeys(targets());
   else if (ctrl) done = false;
   else if (e.altKey && /^[1-5]$/.test(e.key)) useSequence.setState({ desk: DESKS[Number(e.key) - 1].id });
   else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
+  else if (/^[1-9]$/.test(e.key)) done = handOverTo(Number(e.key) - 1);
+  else if (e.key.toLowerCase() === 'c') done = cueHere();
   else if (e.key === ',') goTo(frame - 1);
   else if (e.key === '.') goTo(frame + 1);
   else if (e.key === 'Home') goTo(s.header.firstFrame);

@@ -74,12 +74,15 @@ export class DepthOfFieldPass {
           float here = inverseDepth(at), own = radius(here), reach = widest * 0.5 * size.y;
           float total = 1.0 / max(1.0, 3.14159 * own * own); // the middle pixel counts for its share of its disc
           vec3 sum = texture2D(colour, at).rgb * total;
+          // two for each pixel of the widest disc are enough: a little blur costs little
+          float samples = clamp(reach * reach * 6.0, 12.0, ${SAMPLES}.0);
           for (int i = 1; i <= ${SAMPLES}; i++) {
-            float k = float(i) / ${SAMPLES}.0, r = sqrt(k) * reach, a = float(i) * 2.39996323;
+            if (float(i) > samples) break;
+            float k = float(i) / samples, r = sqrt(k) * reach, a = float(i) * 2.39996323;
             vec2 p = at + vec2(cos(a), sin(a)) * r / size;
             float other = inverseDepth(p), spread = radius(other);
             if (other < here) spread = min(spread, own);
-            float w = smoothstep(r - 1.0, r + 1.0, spread) * (reach * reach) / max(1.0, spread * spread) / ${SAMPLES}.0;
+            float w = smoothstep(r - 1.0, r + 1.0, spread) * (reach * reach) / max(1.0, spread * spread) / samples;
             sum += texture2D(colour, p).rgb * w; total += w;
           }
           vec3 seen = sum / total;

@@ -110,6 +110,12 @@ final class FrameAnswers {
         .toString();
   }
 
+  static List<Double> numbers(String json) {
+    List<Double> all = new ArrayList<>();
+    for (var v : Json.parse(json).asArray()) all.add(v.asDouble());
+    return all;
+  }
+
   static List<String> ids(String json) {
     List<String> all = new ArrayList<>();
     for (var v : Json.parse(json).asArray()) all.add(v.asString());

@@ -6,6 +6,7 @@ import java.util.Map;
 import kite.core.bake.CameraTrack;
 import kite.core.codec.CommandJson;
 import kite.core.codec.ModelJson;
+import kite.core.codec.MotionJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.TrackJson;
@@ -35,6 +36,8 @@ import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
+import kite.core.motion.AddedKeys;
+import kite.core.motion.MoveTogether;
 import kite.core.number.NumberText;
 import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
@@ -208,6 +211,28 @@ public final class KiteCore {
   public static void curve(String id, String channel, double first, double step, Float64Array out) {
     CompiledCurve c = compiled(id, channel);
     for (int i = 0; i < out.getLength(); i++) out.set(i, c == null ? 0 : c.value(first + i * step));
+  }
+
+  /** How fast a channel changes at those frames, in its unit a second. */
+  @JSExport
+  public static void speed(String id, String channel, double first, double step, Float64Array out) {
+    CompiledCurve c = compiled(id, channel);
+    double fps = shown.header().rate().perSecond();
+    for (int i = 0; i < out.getLength(); i++)
+      out.set(i, c == null ? 0 : c.slope(first + i * step) * fps);
+  }
+
+  /**
+   * What would get keys it did not have if these commands were applied, as {@code {"added": […]}}
+   * with labels, or a refusal. Nothing is changed.
+   */
+  @JSExport
+  public static String wouldKey(String commands) {
+    return Answers.of(
+        () -> {
+          Change change = Edit.make(base, CommandJson.readAll(commands)).change();
+          return "{\"added\":" + FrameAnswers.texts(AddedKeys.of(change)) + "}";
+        });
   }
 
   private static CompiledCurve compiled(String id, String channel) {
@@ -568,6 +593,42 @@ public final class KiteCore {
                         Words.find(kind, ReadyRig.values()),
                         subject.isEmpty() ? null : subject,
                         pathId)));
+  }
+
+  /**
+   * The commands an edit of chosen keys amounts to.
+   *
+   * @param request {@code {"picked": [{id, channel, frames}], "edit": {kind, …}}}
+   */
+  @JSExport
+  public static String motion(String request) {
+    return Answers.of(() -> FrameAnswers.commands(MotionJson.commands(shown, request)));
+  }
+
+  /** Frames on which any key or cue of a thing stands, as a JSON list. */
+  @JSExport
+  public static String standing(String id) {
+    return Answers.numbers(
+            MoveTogether.frames(shown.get(id)).stream().mapToDouble(d -> d).toArray())
+        .toString();
+  }
+
+  /** The commands that move all keys and cues of a thing that stand on some frames. */
+  @JSExport
+  public static String moveTogether(String id, String frames, double by) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                MoveTogether.move(shown.get(id), FrameAnswers.numbers(frames), by)));
+  }
+
+  /** The commands that hold a thing so many frames longer: what comes after is shifted. */
+  @JSExport
+  public static String holdLonger(String id, double frame, double frames, boolean cuts) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                MoveTogether.holdLonger(shown, shown.get(id), frame, frames, cuts)));
   }
 
   /** The name, or when it is taken its stem with the first number that is free. */

@@ -24,6 +24,7 @@ import kite.core.document.Header;
 import kite.core.document.OrNull;
 import kite.core.document.Unit;
 import kite.core.math.Vec3;
+import kite.core.motion.MotionEdit;
 import org.teavm.jso.JSExport;
 
 /** Writes the page's TypeScript types from the core's records and the bridge's functions. */
@@ -34,7 +35,9 @@ final class PageTypes {
   static String generate() {
     PageTypes p = new PageTypes();
     p.types.put("Vec3", "export type Vec3 = [number, number, number];");
-    for (Class<?> c : List.of(Header.class, Entity.class, Command.class, Change.class, Unit.class))
+    for (Class<?> c :
+        List.of(
+            Header.class, Entity.class, Command.class, Change.class, Unit.class, MotionEdit.class))
       p.name(c);
     StringBuilder b =
         new StringBuilder(

@@ -4,10 +4,17 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.awt.image.BufferedImage;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
 import org.junit.jupiter.api.Test;
 
 /** Point 2: walking the camera, its lens, clips and blur. */
 class LensTest extends Desk {
+  @Override
+  Sequence document() {
+    return new SaltWind().sw010();
+  }
+
   private void lookThroughC() {
     choose("Lantern to Pim");
     goTo(1175);

@@ -41,6 +41,10 @@ import org.junit.jupiter.api.Test;
 
 /** Standards, plates, tracks; and the lens view held against the renderer. */
 class PackageTest extends Desk {
+  @Override
+  Sequence document() {
+    return new SaltWind().sw010();
+  }
 
   @Test
   void standardsReachEverySequenceThatFollowsAndLeaveWhatDecidesForItself() throws Exception {

@@ -46,7 +46,7 @@ class RigTest extends Desk {
     assertEquals(0.5, oda[0], 1e-6);
     assertEquals(0.5, oda[1], 1e-6);
     goTo(1066);
-    page.getByText("Now: 50 % Pim").waitFor();
+    page.getByText("50 % Pim, 50 % Oda").waitFor();
     // move Oda without a key: the aim goes along
     goTo(1100);
     choose("Oda");

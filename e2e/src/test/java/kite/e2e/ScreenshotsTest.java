@@ -5,6 +5,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -12,6 +14,11 @@ import org.junit.jupiter.api.Test;
 /** Renews docs/screenshots from the demonstration; run by ./kite screenshots. */
 @Tag("screenshots")
 class ScreenshotsTest extends Desk {
+  @Override
+  Sequence document() {
+    return new SaltWind().sw010();
+  }
+
   @Override
   @BeforeEach
   void signIn() throws Exception {

@@ -51,7 +51,7 @@ final class ChannelJson {
     }
   }
 
-  private static Key key(Fields f) {
+  static Key key(Fields f) {
     return f.done(
         new Key(
             f.number("frame"),

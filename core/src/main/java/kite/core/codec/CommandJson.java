@@ -12,6 +12,7 @@ import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.ChannelCommand.ShapeKeys;
 import kite.core.command.Command;
 import kite.core.command.CutCommand;
+import kite.core.command.CutCommand.Ripple;
 import kite.core.command.CutCommand.Roll;
 import kite.core.command.CutCommand.Swap;
 import kite.core.command.EntityCommand;
@@ -41,6 +42,7 @@ import kite.core.command.RigCommand.RemoveCue;
 import kite.core.command.RigCommand.RemovePart;
 import kite.core.command.RigCommand.Ride;
 import kite.core.command.RigCommand.SetBack;
+import kite.core.command.RigCommand.SetCues;
 import kite.core.command.RigCommand.SetDepthOfField;
 import kite.core.command.RigCommand.SetFocus;
 import kite.core.command.RigCommand.SetLimits;
@@ -102,6 +104,7 @@ public final class CommandJson {
                   f.truth("closed"),
                   EntityJson.points(f));
           case "roll" -> new Roll(f.text("id"), f.whole("frame"));
+          case "ripple" -> new Ripple(f.text("id"), f.whole("frame"));
           case "swap" -> new Swap(f.text("id"), f.textOrNull("camera"));
           case "setHeader" -> new SetHeader(SequenceJson.header(f.object("header")));
           case "restore" ->
@@ -172,6 +175,7 @@ public final class CommandJson {
               f.textOrNull("rides"),
               f.word("takes", Base.Takes.values()),
               f.number("frame"));
+      case "setCues" -> new SetCues(camera, f.text("part"), f.list("cues", RigJson::cue));
       case "putCue" -> new PutCue(camera, f.text("part"), RigJson.cue(f.object("cue")));
       case "moveCue" ->
           new MoveCue(
@@ -287,6 +291,8 @@ public final class CommandJson {
       o.put("camera", m.camera()).put("part", m.part()).put("index", m.index());
     else if (c instanceof SwitchPart s)
       o.put("camera", s.camera()).put("part", s.part()).put("on", s.on());
+    else if (c instanceof SetCues s)
+      o.put("camera", s.camera()).put("part", s.part()).put("cues", s.cues(), RigJson::write);
     else if (c instanceof SetRig s) o.put("camera", s.camera()).put("rig", s.rig(), RigJson::write);
     else if (c instanceof SetPart s)
       o.put("camera", s.camera()).put("part", RigJson.write(s.part()));
@@ -350,6 +356,7 @@ public final class CommandJson {
 
   private static void write(CutCommand c, Out o) {
     if (c instanceof Roll r) o.put("id", r.id()).put("frame", r.frame());
+    else if (c instanceof Ripple r) o.put("id", r.id()).put("frame", r.frame());
     else if (c instanceof Swap s) o.put("id", s.id()).put("camera", s.camera());
   }
 

@@ -16,6 +16,19 @@ public sealed interface CutCommand extends Command {
     }
   }
 
+  /** Moves the first frame of an entry, and all later ones by as much: shots keep their length. */
+  record Ripple(String id, int frame) implements CutCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      CutEntry e = Command.need(s, id, CutEntry.class);
+      int by = frame - e.firstFrame();
+      for (CutEntry c : s.all(CutEntry.class))
+        if (c.firstFrame() >= e.firstFrame())
+          s = s.with(new CutEntry(c.id(), c.name(), c.camera(), c.firstFrame() + by));
+      return s;
+    }
+  }
+
   /** Puts another camera in an entry; null makes it a gap. */
   record Swap(String id, @OrNull String camera) implements CutCommand {
     @Override

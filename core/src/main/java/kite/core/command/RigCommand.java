@@ -135,6 +135,16 @@ public sealed interface RigCommand extends Command {
     }
   }
 
+  /** Puts other cues in place of all there were. */
+  record SetCues(String camera, String part, List<Cue> cues) implements RigCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Camera c = Command.need(s, camera, Camera.class);
+      needCued(c, part);
+      return withCues(s, c, part, new ArrayList<>(cues));
+    }
+  }
+
   record RemoveCue(String camera, String part, double frame) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {

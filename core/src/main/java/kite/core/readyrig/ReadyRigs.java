@@ -61,7 +61,7 @@ public final class ReadyRigs {
     plan = new Plan(s, models);
     plan.evaluate(frame);
     eye = Eye.of(plan, camera.id());
-    pan = Math.toDegrees(Rotation.newPanTiltRoll(eye.world(), 0)[0]);
+    pan = degrees()[0];
   }
 
   /**
@@ -114,7 +114,7 @@ public final class ReadyRigs {
         rig.add(new Operator("operator", true, Operator.Preset.ON_SHOULDER, 1.8, 1, Channels.NONE));
       }
       case TRAVELLING -> {
-        rig.add(base(Channels.NONE));
+        rig.add(base(here()));
         rig.add(framings());
       }
       case TRIMMED -> {
@@ -122,19 +122,32 @@ public final class ReadyRigs {
         rig.add(new Trim("trim", true, "note", null, Channels.NONE));
       }
     }
-    Vec3 at = eye.place();
-    double[] turn = Rotation.newPanTiltRoll(eye.world(), 0);
     all.add(new RigCommand.SetRig(camera.id(), rig));
+    if (kind == ReadyRig.TRAVELLING) return all; // its base stands there already
+    double[] turn = degrees();
     all.add(
         new RigCommand.PlaceCamera(
-            camera.id(),
-            frame,
-            at,
-            Math.toDegrees(turn[0]),
-            Math.toDegrees(turn[1]),
-            Math.toDegrees(turn[2]),
-            false));
+            camera.id(), frame, eye.place(), turn[0], turn[1], turn[2], false));
     return all;
+  }
+
+  /** Pan, tilt and roll of the camera in the world. */
+  private double[] degrees() {
+    double[] turn = Rotation.newPanTiltRoll(eye.world(), 0);
+    for (int i = 0; i < 3; i++) turn[i] = Math.toDegrees(turn[i]);
+    return turn;
+  }
+
+  private Channels here() {
+    double[] turn = degrees();
+    Vec3 at = eye.place();
+    return Channels.NONE
+        .with("x", at.x())
+        .with("y", at.y())
+        .with("z", at.z())
+        .with("pan", turn[0])
+        .with("tilt", turn[1])
+        .with("roll", turn[2]);
   }
 
   private static Base base(Channels c) {

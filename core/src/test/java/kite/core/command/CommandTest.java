@@ -75,6 +75,8 @@ class CommandTest {
         new RigCommand.SwitchPart("cam0", "head2", false),
         new RigCommand.SetPart("cam0", new Head("head2", true, Channels.NONE.with("pan", 4))),
         new RigCommand.RemovePart("cam0", "head2"),
+        new RigCommand.SetCues("cam0", "look", List.of(new Cue(5, 2, Ease.EVEN, Map.of()))),
+        new CutCommand.Ripple("cut1", 24),
         new RigCommand.SetRig("cam0", ((Camera) S.get("cam0")).rig()),
         new RigCommand.Ride("cam0", "base", "piece4", Base.Takes.HEADING, 6),
         new RigCommand.PutCue("cam0", "look", new Cue(37, 3, Ease.EVEN, Map.of("mark", 1.0))),

@@ -1,0 +1,54 @@
+package kite.core.codec;
+
+import java.util.List;
+import kite.core.command.Command;
+import kite.core.cue.Ease;
+import kite.core.curve.Beyond;
+import kite.core.document.Sequence;
+import kite.core.motion.Motion;
+import kite.core.motion.MotionEdit;
+import kite.core.motion.Picked;
+
+/** Reads what is asked to be done to a motion: {@code {"picked": [...], "edit": {...}}}. */
+public final class MotionJson {
+  private MotionJson() {}
+
+  /** The commands a request amounts to. */
+  public static List<Command> commands(Sequence s, String request) {
+    Fields f = Fields.parse(request);
+    List<Picked> picked = f.list("picked", MotionJson::picked);
+    return f.done(Motion.edit(s, picked, edit(f.object("edit"))));
+  }
+
+  private static Picked picked(Fields f) {
+    return f.done(new Picked(f.text("id"), f.text("channel"), f.numberList("frames")));
+  }
+
+  private static MotionEdit edit(Fields f) {
+    String kind = f.text("kind");
+    return f.done(
+        switch (kind) {
+          case "scale" ->
+              new MotionEdit.Scale(
+                  f.number("about"), f.number("time"), f.number("aboutValue"), f.number("value"));
+          case "soften" -> new MotionEdit.Soften(f.number("factor"));
+          case "mirror" -> new MotionEdit.Mirror(f.number("about"));
+          case "reverse" -> new MotionEdit.Reverse();
+          case "snap" -> new MotionEdit.Snap();
+          case "shift" -> new MotionEdit.Shift(f.number("frames"));
+          case "fitTo" -> new MotionEdit.FitTo(f.number("frames"));
+          case "flatten" -> new MotionEdit.Flatten();
+          case "join" -> new MotionEdit.Join(f.truth("joined"));
+          case "easeSegments" -> new MotionEdit.EaseSegments(f.word("ease", Ease.values()));
+          case "easeWhole" -> new MotionEdit.EaseWhole(f.truth("slowIn"), f.truth("slowOut"));
+          case "linearThrough" -> new MotionEdit.LinearThrough();
+          case "gather" -> new MotionEdit.Gather(f.numberList("around"));
+          case "goOn" ->
+              new MotionEdit.GoOn(
+                  f.word("before", Beyond.values()), f.word("after", Beyond.values()));
+          case "reduce" -> new MotionEdit.Reduce(f.number("tolerance"));
+          case "paste" -> new MotionEdit.Paste(f.number("frame"), f.list("keys", ChannelJson::key));
+          default -> throw Fields.bad(f.path("kind"), "names no edit: “" + kind + "”");
+        });
+  }
+}

@@ -1,0 +1,78 @@
+package kite.core.curve;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Fewer keys for the same curve. Starting from the two ends, a key with the old curve's own tangent
+ * is set where the error is greatest until it is within the tolerance everywhere: at every key of
+ * the old curve and at four places between each two.
+ */
+public final class ReduceKeys {
+  private static final int BETWEEN = 4;
+
+  private ReduceKeys() {}
+
+  /**
+   * @param error the largest distance from the old curve, in the channel's unit
+   */
+  public record Reduced(Channel channel, double error) {}
+
+  public static Reduced within(Channel channel, double tolerance) {
+    if (!(channel instanceof Channel.Curve c) || c.keys().size() < 3)
+      return new Reduced(channel, 0);
+    CompiledCurve old = CompiledCurve.of(c);
+    int n = c.keys().size();
+    boolean[] kept = new boolean[n];
+    kept[0] = kept[n - 1] = true;
+    while (true) {
+      Channel now = new Channel.Curve(tangents(c.keys(), kept), c.before(), c.after());
+      CompiledCurve next = CompiledCurve.of(now);
+      double worst = 0;
+      int at = -1;
+      for (int i = 0; i < n; i++) {
+        double f = c.keys().get(i).frame();
+        double end = i + 1 < n ? c.keys().get(i + 1).frame() : f;
+        for (int k = 0; k < (i + 1 < n ? BETWEEN : 1); k++) {
+          double t = f + (end - f) * k / BETWEEN;
+          double e = Math.abs(old.value(t) - next.value(t));
+          if (e <= worst) continue;
+          worst = e;
+          at = 2 * k < BETWEEN ? i : i + 1;
+        }
+      }
+      if (worst <= tolerance) return new Reduced(now, worst);
+      int free = nearestFree(kept, at);
+      if (free < 0) return new Reduced(channel, 0); // only the old curve itself is close enough
+      kept[free] = true;
+    }
+  }
+
+  /** The kept keys, each with the slope between its neighbours of old and handles of a third. */
+  private static List<Key> tangents(List<Key> all, boolean[] kept) {
+    List<Key> keys = new ArrayList<>();
+    int last = -1;
+    for (int i = 0; i < all.size(); i++) {
+      if (!kept[i]) continue;
+      int next = i + 1;
+      while (next < all.size() && !kept[next]) next++;
+      Key k = all.get(i),
+          a = all.get(Math.max(0, i - 1)),
+          b = all.get(Math.min(all.size() - 1, i + 1));
+      double slope = (b.value() - a.value()) / (b.frame() - a.frame());
+      double in = last < 0 ? 0 : (k.frame() - all.get(last).frame()) / 3;
+      double out = next == all.size() ? 0 : (all.get(next).frame() - k.frame()) / 3;
+      keys.add(k.free(in, -slope * in, out, slope * out, true));
+      last = i;
+    }
+    return keys;
+  }
+
+  private static int nearestFree(boolean[] kept, int at) {
+    for (int d = 0; d < kept.length; d++) {
+      if (at - d >= 0 && !kept[at - d]) return at - d;
+      if (at + d < kept.length && !kept[at + d]) return at + d;
+    }
+    return -1;
+  }
+}

@@ -1,0 +1,66 @@
+package kite.core.motion;
+
+import java.util.List;
+import kite.core.cue.Ease;
+import kite.core.curve.Beyond;
+import kite.core.curve.Key;
+
+/** What can be done to chosen keys; see {@link Motion} for how each is done. */
+public sealed interface MotionEdit {
+
+  /** Frames about one frame, values about one value; a factor of 1 leaves them. */
+  record Scale(double about, double time, double aboutValue, double value) implements MotionEdit {}
+
+  /** Each key's handles about the key itself: longer handles make softer keys. */
+  record Soften(double factor) implements MotionEdit {}
+
+  /** In time, about a frame. */
+  record Mirror(double about) implements MotionEdit {}
+
+  /** In time, about the middle of what is chosen. */
+  record Reverse() implements MotionEdit {}
+
+  /** To whole frames. */
+  record Snap() implements MotionEdit {}
+
+  /** By an amount of frames. */
+  record Shift(double frames) implements MotionEdit {}
+
+  /** So that it takes so many frames from the first chosen key to the last. */
+  record FitTo(double frames) implements MotionEdit {}
+
+  /** Handles level: the motion stops for a moment at each key. */
+  record Flatten() implements MotionEdit {}
+
+  /** Whether the two handles of a key turn together. */
+  record Join(boolean joined) implements MotionEdit {}
+
+  /** The segments that leave the chosen keys get an ease. */
+  record EaseSegments(Ease ease) implements MotionEdit {}
+
+  /** The whole motion: slow or fast away from its first key, slow or fast onto its last. */
+  record EaseWhole(boolean slowIn, boolean slowOut) implements MotionEdit {}
+
+  /** Even speed between the keys, eased only at the very ends. */
+  record LinearThrough() implements MotionEdit {}
+
+  /** Keys gather half-way towards the nearest of these frames. */
+  record Gather(List<Double> around) implements MotionEdit {
+    public Gather {
+      around = List.copyOf(around);
+    }
+  }
+
+  /** What holds before the first and after the last key. */
+  record GoOn(Beyond before, Beyond after) implements MotionEdit {}
+
+  /** As few keys as keep the curve within a tolerance, in the channel's unit. */
+  record Reduce(double tolerance) implements MotionEdit {}
+
+  /** Keys laid in so that the first stands on a frame. */
+  record Paste(double frame, List<Key> keys) implements MotionEdit {
+    public Paste {
+      keys = List.copyOf(keys);
+    }
+  }
+}

@@ -1,0 +1,130 @@
+package kite.core.motion;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.DoublePredicate;
+import kite.core.command.ChannelCommand;
+import kite.core.command.Command;
+import kite.core.command.CutCommand;
+import kite.core.command.Refusal;
+import kite.core.command.RigCommand;
+import kite.core.cue.Cue;
+import kite.core.cue.Cued;
+import kite.core.curve.Channel;
+import kite.core.curve.CurveEdits;
+import kite.core.curve.Key;
+import kite.core.document.Camera;
+import kite.core.document.CutEntry;
+import kite.core.document.Entity;
+import kite.core.document.Focus;
+import kite.core.document.Sequence;
+import kite.core.number.NumberText;
+import kite.core.rig.RigPart;
+import kite.core.rig.Trim;
+
+/** Moves keys, cues, trims and cuts of one thing in time, all alike. */
+public final class MoveTogether {
+  private MoveTogether() {}
+
+  /** Frames on which anything of a thing stands: its keys and its cues. */
+  public static List<Double> frames(Entity e) {
+    TreeSet<Double> all = new TreeSet<>();
+    for (String address : e.channelSpecs().keySet())
+      if (e.channel(address) instanceof Channel.Curve c) for (Key k : c.keys()) all.add(k.frame());
+    if (e instanceof Camera c)
+      for (Cued cued : cuedOf(c)) for (Cue cue : cued.cues()) all.add(cue.frame());
+    return List.copyOf(all);
+  }
+
+  /** The commands that move what stands on some frames. */
+  public static List<Command> move(Entity e, List<Double> frames, double by) {
+    return shifted(e, frames::contains, by);
+  }
+
+  /**
+   * The commands that hold longer (or, with a negative number, shorter) on a frame: everything
+   * after it is shifted.
+   *
+   * @param cuts whether cuts after it go along
+   * @throws Refusal when something would pass the frame
+   */
+  public static List<Command> holdLonger(
+      Sequence s, Entity e, double frame, double frames, boolean cuts) {
+    for (double f : frames(e))
+      if (f > frame && f + frames <= frame)
+        throw new Refusal(
+            "range",
+            e.id(),
+            "",
+            "Something of “"
+                + e.name()
+                + "” stands on frame "
+                + NumberText.plain(f)
+                + ": it cannot come "
+                + NumberText.plain(-frames)
+                + " frames sooner.");
+    List<Command> all = new ArrayList<>(); // spans first: a part is put as it is, keys and all
+    if (e instanceof Camera c)
+      for (RigPart p : c.rig())
+        if (p instanceof Trim t && t.span() != null) {
+          Trim.Span x = t.span();
+          Trim.Span y =
+              new Trim.Span(
+                  x.first() > frame ? x.first() + frames : x.first(),
+                  x.last() > frame ? x.last() + frames : x.last(),
+                  x.fadeIn(),
+                  x.fadeOut());
+          if (!y.equals(x))
+            all.add(
+                new RigCommand.SetPart(
+                    c.id(), new Trim(t.id(), t.on(), t.label(), y, t.channels())));
+        }
+    all.addAll(shifted(e, f -> f > frame, frames));
+    if (cuts) {
+      List<CutEntry> later = new ArrayList<>();
+      for (CutEntry c : s.all(CutEntry.class)) if (c.firstFrame() > frame) later.add(c);
+      later.sort((a, b) -> Integer.compare(a.firstFrame(), b.firstFrame()));
+      if (!later.isEmpty())
+        all.add(new CutCommand.Ripple(later.get(0).id(), later.get(0).firstFrame() + (int) frames));
+    }
+    return all;
+  }
+
+  private static List<Cued> cuedOf(Camera c) {
+    List<Cued> all = new ArrayList<>();
+    for (RigPart p : c.rig()) if (p instanceof Cued x) all.add(x);
+    if (c.focus() != null) all.add(c.focus());
+    return all;
+  }
+
+  private static List<Command> shifted(Entity e, DoublePredicate which, double by) {
+    List<Command> all = new ArrayList<>();
+    for (String address : e.channelSpecs().keySet()) {
+      if (!(e.channel(address) instanceof Channel.Curve c)) continue;
+      List<Double> frames = new ArrayList<>();
+      for (Key k : c.keys()) if (which.test(k.frame())) frames.add(k.frame());
+      if (!frames.isEmpty())
+        all.add(new ChannelCommand.SetChannel(e.id(), address, CurveEdits.move(c, frames, by, 0)));
+    }
+    if (!(e instanceof Camera c)) return all;
+    for (Cued cued : cuedOf(c)) {
+      Cued next = cued.withCues(moved(cued.cues(), which, by));
+      if (next.equals(cued)) continue;
+      String part = next instanceof RigPart p ? p.id() : Focus.ID;
+      all.add(new RigCommand.SetCues(c.id(), part, next.cues()));
+    }
+    return all;
+  }
+
+  /** Cues after the move, sorted; one that lands on another takes its place. */
+  private static List<Cue> moved(List<Cue> cues, DoublePredicate which, double by) {
+    TreeMap<Double, Cue> sorted = new TreeMap<>();
+    for (Cue c : cues) if (!which.test(c.frame())) sorted.put(c.frame(), c);
+    for (Cue c : cues)
+      if (which.test(c.frame()))
+        sorted.put(c.frame() + by, new Cue(c.frame() + by, c.travel(), c.ease(), c.mix()));
+    return List.copyOf(sorted.values());
+  }
+}

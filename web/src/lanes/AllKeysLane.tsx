@@ -1,0 +1,87 @@
+import { useRef, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Entity } from '../core/types';
+import { editProposed, previewProposed } from '../sequence/store';
+import { drag } from './dragging';
+import { toFrame, toX, type Scale } from './scale';
+
+const HEIGHT = 24;
+
+/** Every frame on which a key or a cue of the selected thing stands; all of a frame move together. */
+export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale }) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [on, setOn] = useState<number[]>([]);
+  const [box, setBox] = useState<{ x: number; w: number } | null>(null);
+  const frames = JSON.parse(theCore().standing(entity.id)) as number[];
+  if (!frames.length) return null;
+  const picked = on.filter((f) => frames.includes(f));
+  const moved = (which: number[], by: number) => theCore().moveTogether(entity.id, JSON.stringify(which), by);
+  const move = (f: number) => (e: React.PointerEvent) => {
+    const which = picked.includes(f) ? picked : e.shiftKey || e.ctrlKey ? [...picked, f] : [f];
+    setOn(which);
+    (e.currentTarget as SVGElement).focus();
+    let by = 0;
+    drag(
+      e,
+      (dx) => {
+        by = Math.round(toFrame(scale, toX(scale, f) + dx) - f);
+        previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by));
+      },
+      () => setOn(which.map((x) => x + by)),
+    );
+  };
+  const boxSelect = (e: React.PointerEvent) => {
+    const x = e.clientX - svg.current!.getBoundingClientRect().left;
+    setOn([]);
+    drag(
+      e,
+      (dx) => {
+        const b = { x: Math.min(x, x + dx), w: Math.abs(dx) };
+        setBox(b);
+        setOn(frames.filter((f) => toX(scale, f) >= b.x && toX(scale, f) <= b.x + b.w));
+      },
+      () => setBox(null),
+    );
+  };
+  return (
+    <div className="lane">
+      <div className="lane-head">
+        <strong title="Keys and cues of all lanes: drag one to move all that stands on its frame">
+          All keys
+        </strong>
+        <span className="muted">{picked.length ? `${picked.length} frames` : ''}</span>
+      </div>
+      <svg ref={svg} height={HEIGHT} aria-label="All keys" data-testid="all-keys" onPointerDown={boxSelect}>
+        {frames.map((f) => (
+          <g
+            key={f}
+            tabIndex={0}
+            role="button"
+            aria-label={`All keys and cues on frame ${f}`}
+            data-standing={f}
+            style={{ cursor: 'ew-resize' }}
+            onPointerDown={move(f)}
+            onKeyDown={(e) => {
+              const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
+              if (!by) return;
+              e.preventDefault();
+              e.stopPropagation();
+              const which = picked.includes(f) ? picked : [f];
+              if (editProposed(`Move keys and cues of ${entity.name}`, moved(which, by)))
+                setOn(which.map((x) => x + by));
+            }}
+          >
+            <title>{`Frame ${f}`}</title>
+            <rect x={toX(scale, f) - 6} width={12} height={HEIGHT} fill="transparent" />
+            <path
+              d={`M${toX(scale, f)} 4l5 8-5 8-5-8z`}
+              fill={picked.includes(f) ? '#f6efe0' : '#9fb0c8'}
+              stroke="#15223a"
+            />
+          </g>
+        ))}
+        {box ? <rect x={box.x} width={box.w} height={HEIGHT} fill="#f6efe0" fillOpacity={0.15} /> : null}
+      </svg>
+    </div>
+  );
+}

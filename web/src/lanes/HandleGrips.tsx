@@ -1,0 +1,65 @@
+import { theCore } from '../core/load';
+import type { Curve, Key } from '../core/types';
+import { preview } from '../sequence/store';
+import { drag } from './dragging';
+import { toFrame, toX, type Scale } from './scale';
+
+/** The handles of chosen keys; dragging one makes its key free. */
+export function HandleGrips(p: {
+  id: string;
+  address: string;
+  label: string;
+  curve: Curve;
+  scale: Scale;
+  toY: (v: number) => number;
+  perPixel: number;
+  chosen: number[];
+}) {
+  const handles = JSON.parse(theCore().handles(p.id, p.address)) as [number, number, number, number][];
+  const grips: { key: Key; outgoing: boolean; reach: number; rise: number }[] = [];
+  p.curve.keys.forEach((k, i) => {
+    if (!p.chosen.includes(k.frame)) return;
+    if (i < handles.length && k.shape !== 'hold')
+      grips.push({ key: k, outgoing: true, reach: handles[i][0], rise: handles[i][1] });
+    if (i > 0) grips.push({ key: k, outgoing: false, reach: handles[i - 1][2], rise: handles[i - 1][3] });
+  });
+  return (
+    <>
+      {grips.map(({ key: k, outgoing, reach, rise }) => {
+        const x0 = toX(p.scale, k.frame);
+        const y0 = p.toY(k.value);
+        const x = toX(p.scale, k.frame + (outgoing ? reach : -reach));
+        const y = p.toY(k.value + rise);
+        return (
+          <g key={`${k.frame}${outgoing}`}>
+            <path d={`M${x0} ${y0}L${x} ${y}`} stroke="#f6efe0" strokeWidth={1} opacity={0.7} />
+            <circle
+              cx={x}
+              cy={y}
+              r={5}
+              fill="#15223a"
+              stroke="#f6efe0"
+              strokeWidth={1.5}
+              style={{ cursor: 'grab' }}
+              data-handle={`${k.frame}-${outgoing ? 'out' : 'in'}`}
+              onPointerDown={(e) =>
+                drag(e, (dx, dy) => {
+                  const frames = toFrame(p.scale, x + dx) - k.frame;
+                  preview(`Shape ${p.label}`, {
+                    kind: 'dragHandle',
+                    id: p.id,
+                    channel: p.address,
+                    frame: k.frame,
+                    outgoing,
+                    reach: Math.max(0, outgoing ? frames : -frames),
+                    rise: rise - dy * p.perPixel,
+                  });
+                })
+              }
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}

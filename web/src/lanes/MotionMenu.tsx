@@ -1,0 +1,145 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { MotionEdit } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { PARTS } from '../rig/parts';
+import { editProposed, say, useSequence } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+import { chosen, curveOf, editKeys, wholeMotion } from './chosen';
+
+const WHOLE: { name: string; does: string; edit: () => MotionEdit }[] = [
+  { name: 'Slow in and out', does: 'Eased at both ends', edit: () => whole(true, true) },
+  { name: 'Slow in, fast out', does: 'Leaves slowly, arrives at speed', edit: () => whole(true, false) },
+  { name: 'Fast in, slow out', does: 'Leaves at speed, arrives slowly', edit: () => whole(false, true) },
+  {
+    name: 'Even through',
+    does: 'Even speed, eased only at its very ends',
+    edit: () => ({ kind: 'linearThrough' }),
+  },
+  {
+    name: 'Snappier',
+    does: 'Keys gather towards the chosen ones, or the ends',
+    edit: () => ({ kind: 'gather', around: [...new Set(chosen().flatMap((p) => p.frames))] }),
+  },
+  { name: 'Reverse', does: 'The same way backwards', edit: () => ({ kind: 'reverse' }) },
+  { name: 'Repeat', does: 'Goes round again after its last key', edit: () => goOn('repeat') },
+  { name: 'Repeat onwards', does: 'Goes on from where it ended', edit: () => goOn('repeatOffset') },
+  { name: 'Go straight on', does: 'Keeps its last speed', edit: () => goOn('straight') },
+  { name: 'Hold at its ends', does: 'No repeats', edit: () => goOn('hold') },
+];
+
+const whole = (slowIn: boolean, slowOut: boolean): MotionEdit => ({ kind: 'easeWhole', slowIn, slowOut });
+const goOn = (after: 'hold' | 'straight' | 'repeat' | 'repeatOffset'): MotionEdit => ({
+  kind: 'goOn',
+  before: 'hold',
+  after,
+});
+
+/** Edits of a whole motion: all curves of the selected thing, or of one of its rig parts. */
+export function MotionMenu() {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const [part, setPart] = useState('');
+  const [hold, setHold] = useState(12);
+  const [cuts, setCuts] = useState(false);
+  const id = useSequence((s) => s.selected[0]);
+  const entity = useSequence((s) => s.entities[s.selected[0]]);
+  const parts = entity?.kind === 'camera' ? entity.rig.filter((p) => wholeMotion(id, p.id).length > 0) : [];
+  const of = parts.some((p) => p.id === part) ? part : '';
+  const run = (name: string, e: MotionEdit) => {
+    const motion = wholeMotion(id, of || undefined);
+    if (motion.length) editKeys(`${name}: ${entity?.name ?? ''}`, motion, e);
+    else say('Nothing of it moves yet: there are no keys to work on.');
+  };
+  const holdHere = (frames: number) => {
+    setHold(Math.abs(frames));
+    const f = Math.round(useSequence.getState().frame);
+    editProposed(
+      `Hold ${frames} frames longer on frame ${f}`,
+      theCore().holdLonger(id, f, Math.round(frames), cuts),
+    );
+  };
+  return (
+    <>
+      <Tip text="Edit the whole motion of what is selected">
+        <button
+          className="pill"
+          aria-haspopup="menu"
+          disabled={!entity}
+          onClick={(e) => setAt(e.currentTarget)}
+        >
+          Motion
+        </button>
+      </Tip>
+      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
+        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+          <label className="line">
+            <span className="line-label">Of</span>
+            <select aria-label="Motion of" value={of} onChange={(e) => setPart(e.target.value)}>
+              <option value="">all of {entity?.name}</option>
+              {parts.map((p) => (
+                <option key={p.id} value={p.id}>
+                  its {PARTS[p.kind].name.toLowerCase()}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        {WHOLE.map((w) => (
+          <MenuItem
+            key={w.name}
+            onClick={() => {
+              setAt(null);
+              run(w.name, w.edit());
+            }}
+          >
+            <div>
+              <strong>{w.name}</strong>
+              <div className="muted" style={{ fontSize: 12 }}>
+                {w.does}
+              </div>
+            </div>
+          </MenuItem>
+        ))}
+        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+          <div className="numbers">
+            <TextNumber
+              label="Takes, frames"
+              unit="factor"
+              value={lengthOf(id, of)}
+              onChange={(v) => run(`Make it take ${v} frames`, { kind: 'fitTo', frames: v })}
+            />
+            <TextNumber
+              label="Shift, frames"
+              unit="factor"
+              value={0}
+              onChange={(v) => run(`Shift ${v} frames`, { kind: 'shift', frames: v })}
+            />
+          </div>
+          <div className="line">
+            <TextNumber label="Hold longer here, frames" unit="factor" value={hold} onChange={setHold} />
+            <button className="pill" onClick={() => holdHere(hold)}>
+              Longer
+            </button>
+            <button className="pill" onClick={() => holdHere(-hold)}>
+              Shorter
+            </button>
+          </div>
+          <label className="tick">
+            <input type="checkbox" checked={cuts} onChange={(e) => setCuts(e.target.checked)} />
+            Later cuts go along
+          </label>
+        </div>
+      </Menu>
+    </>
+  );
+}
+
+/** Frames from the first key to the last. */
+function lengthOf(id: string, part: string): number {
+  const frames = wholeMotion(id, part || undefined).flatMap(
+    (p) => curveOf(p.id, p.channel)?.keys.map((k) => k.frame) ?? [],
+  );
+  return frames.length ? Math.max(...frames) - Math.min(...frames) : 0;
+}
