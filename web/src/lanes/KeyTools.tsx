@@ -1,3 +1,6 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Ease, KeyShape, MotionEdit } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
@@ -26,6 +29,7 @@ export function KeyTools() {
   useSequence((s) => s.chosenKeys);
   useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
   const picked = chosen();
   if (!picked.length) return null;
   const count = picked.reduce((n, p) => n + p.frames.length, 0);
@@ -35,7 +39,7 @@ export function KeyTools() {
     (c) => c.address === first.channel,
   )!;
   const all = Object.fromEntries(picked.map((p) => [laneOf(p.id, p.channel), p.frames]));
-  const do_ = (label: string, e: MotionEdit) => editKeys(label, picked, e);
+  const does = (label: string, e: MotionEdit) => editKeys(label, picked, e);
   const moveBy = (frames: number, value: number): boolean => {
     const done = edit(
       'Move keys',
@@ -54,12 +58,20 @@ export function KeyTools() {
       });
     return done;
   };
-  const button = (name: string, tip: string, work: () => void) => (
-    <Tip text={tip}>
-      <button className="pill" onClick={work}>
-        {name}
-      </button>
-    </Tip>
+  const item = (name: string, about: string, work: () => void) => (
+    <MenuItem
+      onClick={() => {
+        setMenu(null);
+        work();
+      }}
+    >
+      <div>
+        <strong>{name}</strong>
+        <div className="muted" style={{ fontSize: 12 }}>
+          {about}
+        </div>
+      </div>
+    </MenuItem>
   );
   return (
     <div className="key-tools" role="toolbar" aria-label="Chosen keys">
@@ -105,7 +117,7 @@ export function KeyTools() {
       <div className="segments" role="group" aria-label="Ease from these keys to the next">
         {EASES.map((e) => (
           <Tip key={e.id} text={`${e.name}, from each chosen key to the next`}>
-            <button aria-label={e.name} onClick={() => do_(e.name, { kind: 'easeSegments', ease: e.id })}>
+            <button aria-label={e.name} onClick={() => does(e.name, { kind: 'easeSegments', ease: e.id })}>
               <svg width={24} height={20} viewBox="0 0 24 20" aria-hidden>
                 <path d={e.picture} fill="none" stroke="currentColor" strokeWidth={2} strokeLinecap="round" />
               </svg>
@@ -113,62 +125,77 @@ export function KeyTools() {
           </Tip>
         ))}
       </div>
-      {button('Flat', 'Level handles: the motion rests at these keys', () =>
-        do_('Flat keys', { kind: 'flatten' }),
-      )}
-      {button('Join', 'The two handles turn together', () =>
-        do_('Join handles', { kind: 'join', joined: true }),
-      )}
-      {button('Break', 'Each handle turns alone', () =>
-        do_('Break handles', { kind: 'join', joined: false }),
-      )}
-      {button('Softer', 'Longer handles, each key about itself', () =>
-        do_('Softer keys', { kind: 'soften', factor: 1.25 }),
-      )}
-      {button('Harder', 'Shorter handles, each key about itself', () =>
-        do_('Harder keys', { kind: 'soften', factor: 0.8 }),
-      )}
-      {button('Mirror', 'In time, about the present frame', () =>
-        do_('Mirror keys', { kind: 'mirror', about: Math.round(frame) }),
-      )}
-      {button('Snap', 'To whole frames', () => do_('Snap keys to frames', { kind: 'snap' }))}
-      <TextNumber
-        label="× time"
-        unit="factor"
-        value={1}
-        onChange={(v) =>
-          do_('Scale in time', { kind: 'scale', about: Math.round(frame), time: v, aboutValue: 0, value: 1 })
-        }
-      />
-      <TextNumber
-        label="× value"
-        unit="factor"
-        value={1}
-        onChange={(v) =>
-          do_('Scale values', {
-            kind: 'scale',
-            about: Math.round(frame),
-            time: 1,
-            aboutValue: info.value,
-            value: v,
-          })
-        }
-      />
-      {button('Copy', 'Copy these keys (Ctrl+C)', copyKeys)}
-      {button('Paste', 'Paste copied keys here, first on this frame (Ctrl+V)', () =>
-        pasteKeys(picked.map((p) => laneOf(p.id, p.channel))),
-      )}
-      {button('Remove', 'Remove these keys (Delete)', () =>
-        edit(
-          'Remove keys',
-          ...picked.map((p) => ({
-            kind: 'removeKeys' as const,
-            id: p.id,
-            channel: p.channel,
-            frames: p.frames,
-          })),
-        ),
-      )}
+      <button className="pill" aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+        More
+      </button>
+      <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
+        {item('Flat', 'Level handles: the motion rests at these keys', () =>
+          does('Flat keys', { kind: 'flatten' }),
+        )}
+        {item('Join', 'The two handles turn together', () =>
+          does('Join handles', { kind: 'join', joined: true }),
+        )}
+        {item('Break', 'Each handle turns alone', () =>
+          does('Break handles', { kind: 'join', joined: false }),
+        )}
+        {item('Softer', 'Longer handles, each key about itself', () =>
+          does('Softer keys', { kind: 'soften', factor: 1.25 }),
+        )}
+        {item('Harder', 'Shorter handles, each key about itself', () =>
+          does('Harder keys', { kind: 'soften', factor: 0.8 }),
+        )}
+        {item('Mirror', 'In time, about the present frame', () =>
+          does('Mirror keys', { kind: 'mirror', about: Math.round(frame) }),
+        )}
+        {item('Snap', 'To whole frames', () => does('Snap keys to frames', { kind: 'snap' }))}
+        {item('Copy', 'Ctrl+C', copyKeys)}
+        {item('Paste', 'Into these lanes, the first on this frame · Ctrl+V', () =>
+          pasteKeys(picked.map((p) => laneOf(p.id, p.channel))),
+        )}
+        {item('Remove', 'Delete', () =>
+          edit(
+            'Remove keys',
+            ...picked.map((p) => ({
+              kind: 'removeKeys' as const,
+              id: p.id,
+              channel: p.channel,
+              frames: p.frames,
+            })),
+          ),
+        )}
+        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+          <div className="numbers">
+            <TextNumber
+              label="Times as long, about this frame"
+              unit="factor"
+              value={1}
+              onChange={(v) =>
+                does('Scale in time', {
+                  kind: 'scale',
+                  about: Math.round(frame),
+                  time: v,
+                  aboutValue: 0,
+                  value: 1,
+                })
+              }
+            />
+            <TextNumber
+              label="Times as much, about this value"
+              unit="factor"
+              value={1}
+              onChange={(v) =>
+                does('Scale values', {
+                  kind: 'scale',
+                  about: Math.round(frame),
+                  time: 1,
+                  aboutValue: info.value,
+                  value: v,
+                })
+              }
+            />
+          </div>
+        </div>
+      </Menu>
     </div>
   );
 }

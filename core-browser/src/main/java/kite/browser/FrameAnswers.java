@@ -5,10 +5,12 @@ import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.bake.PlainCamera;
 import kite.core.codec.CommandJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.Words;
 import kite.core.command.Command;
+import kite.core.command.EntityCommand;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
@@ -30,6 +32,8 @@ import kite.core.light.Lit;
 import kite.core.naming.NamingRules;
 import kite.core.optics.DepthOfField;
 import kite.core.optics.FilmBacks;
+import kite.core.report.FrameReport;
+import kite.core.report.Warnings;
 import org.teavm.jso.typedarrays.Float64Array;
 
 /** Puts what the core says about a frame, its light and its camera package into JSON. */
@@ -108,6 +112,45 @@ final class FrameAnswers {
         .add("cut", cut)
         .add("whyEmpty", WhatIsSeen.whyEmpty(s, plan, c))
         .toString();
+  }
+
+  static String frameReport(List<FrameReport.Row> rows) {
+    JsonArray all = new JsonArray();
+    for (FrameReport.Row r : rows) {
+      JsonArray seen = new JsonArray();
+      for (int b : r.seen()) seen.add(b);
+      all.add(
+          new JsonObject()
+              .add("id", r.id())
+              .add("name", r.name())
+              .add("seen", seen)
+              .add("height", Answers.numbers(r.height())));
+    }
+    return all.toString();
+  }
+
+  static String warnings(List<Warnings.Warning> found) {
+    JsonArray all = new JsonArray();
+    for (Warnings.Warning w : found)
+      all.add(
+          new JsonObject()
+              .add("kind", Words.of(w.kind()))
+              .add("text", w.text())
+              .add("first", w.first())
+              .add("last", w.last())
+              .add("part", w.part()));
+    return all.toString();
+  }
+
+  static String baked(PlainCamera b) {
+    JsonObject report =
+        new JsonObject()
+            .add("keys", b.keys())
+            .add("placeM", b.placeM())
+            .add("degrees", b.degrees())
+            .add("focalMm", b.focalMm());
+    String add = commands(List.of(new EntityCommand.Add(b.camera())));
+    return add.substring(0, add.length() - 1) + ",\"report\":" + report + "}";
   }
 
   static List<Double> numbers(String json) {

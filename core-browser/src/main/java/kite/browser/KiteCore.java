@@ -4,6 +4,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import kite.core.bake.CameraTrack;
+import kite.core.bake.PlainCamera;
+import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
@@ -28,6 +30,7 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
+import kite.core.frame.Eye;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
 import kite.core.light.ThreeLights;
@@ -41,6 +44,8 @@ import kite.core.motion.MoveTogether;
 import kite.core.number.NumberText;
 import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
+import kite.core.report.FrameReport;
+import kite.core.report.Warnings;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Float32Array;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -629,6 +634,105 @@ public final class KiteCore {
         () ->
             FrameAnswers.commands(
                 MoveTogether.holdLonger(shown, shown.get(id), frame, frames, cuts)));
+  }
+
+  /** A plan apart, so that a look at other frames leaves the one shown alone. */
+  private static Plan apart() {
+    return new Plan(shown, RIGS::get, plan);
+  }
+
+  /**
+   * What a camera sees of each subject over some frames: {@code [{id, name, seen, height}]} with
+   * one number each per frame; the bits of {@code seen} are those of {@link FrameReport}.
+   */
+  @JSExport
+  public static String frameReport(String camera, double first, double step, int count) {
+    return FrameAnswers.frameReport(
+        FrameReport.of(shown, apart(), (Camera) shown.get(camera), first, step, count));
+  }
+
+  /** What to look at in a camera's move: {@code [{kind, text, first, last, part}]}. */
+  @JSExport
+  public static String warnings(String camera, int first, int last) {
+    return FrameAnswers.warnings(
+        Warnings.of(shown, apart(), (Camera) shown.get(camera), first, last));
+  }
+
+  /** Where a thing is at {@code first}, {@code first + step} …: three numbers a row. */
+  @JSExport
+  public static void route(String id, double first, double step, Float64Array out) {
+    Plan p = apart();
+    int slot = p.slot(id);
+    if (slot < 0) return;
+    for (int i = 0; i < out.getLength() / 3; i++) {
+      p.evaluateOnly(id, first + i * step);
+      for (int k = 0; k < 3; k++) out.set(i * 3 + k, p.world()[slot * Matrix.SIZE + 12 + k]);
+    }
+  }
+
+  /**
+   * Where a subject falls in a camera's frame over time: across and down as shares of the frame,
+   * two numbers a row; NaN where it is behind the lens.
+   */
+  @JSExport
+  public static void subjectRoute(
+      String camera, String subject, double first, double step, Float64Array out) {
+    Plan p = apart();
+    double[] at = new double[3];
+    for (int i = 0; i < out.getLength() / 2; i++) {
+      p.evaluateOnly(camera, first + i * step);
+      p.evaluateOnly(subject, first + i * step);
+      p.anchor(subject, null, at);
+      Eye eye = Eye.of(p, camera);
+      Vec3 seen = eye.seen(new Vec3(at[0], at[1], at[2]));
+      boolean ahead = seen.z() < 0;
+      out.set(i * 2, ahead ? eye.window().across(seen.x(), seen.z()) : Double.NaN);
+      out.set(i * 2 + 1, ahead ? eye.window().down(seen.y(), seen.z()) : Double.NaN);
+    }
+  }
+
+  /**
+   * A camera's rig as a plain camera: the command that adds it, and what was lost at most, as
+   * {@code {"commands": […], "report": {keys, placeM, degrees, focalMm}}}.
+   *
+   * @param metres tolerance for places, with {@code degrees} and {@code millimetres}; 0 keeps a key
+   *     on every frame
+   */
+  @JSExport
+  public static String bakePlain(
+      String camera,
+      int first,
+      int last,
+      double metres,
+      double degrees,
+      double millimetres,
+      String id) {
+    return Answers.of(
+        () ->
+            FrameAnswers.baked(
+                PlainCamera.of(
+                    shown,
+                    RIGS::get,
+                    (Camera) shown.get(camera),
+                    first,
+                    last,
+                    new PlainCamera.Tolerance(metres, degrees, millimetres),
+                    id)));
+  }
+
+  /**
+   * The commands that make a path of where a camera stands on the frames of its keys.
+   *
+   * @param ride whether the camera is put on it as on a rail
+   */
+  @JSExport
+  public static String pathFromKeys(String camera, String pathId, boolean ride) {
+    return Answers.of(
+        () -> {
+          Camera c = (Camera) shown.get(camera);
+          return FrameAnswers.commands(
+              Route.path(shown, RIGS::get, c, MoveTogether.frames(c), pathId, ride));
+        });
   }
 
   /** The name, or when it is taken its stem with the first number that is free. */

@@ -237,6 +237,15 @@ public final class Plan {
     }
   }
 
+  /** Evaluates one thing and all it leans on; the rest stays as it was. */
+  public void evaluateOnly(String id, double atFrame) {
+    Node n = nodes.get(id);
+    if (n == null) return;
+    frame = atFrame;
+    rerun(leansOn(n), atFrame);
+    n.evaluate(atFrame, this);
+  }
+
   /** Evaluates some nodes at another frame than the plan's. */
   void rerun(Node[] some, double atFrame) {
     for (Node n : some) n.evaluate(atFrame, this);

@@ -1,0 +1,262 @@
+package kite.core.report;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import kite.core.cue.Cued;
+import kite.core.curve.Channel;
+import kite.core.document.Camera;
+import kite.core.document.Path;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.document.StandInKind;
+import kite.core.evaluate.Plan;
+import kite.core.frame.Eye;
+import kite.core.math.Vec3;
+import kite.core.number.NumberText;
+import kite.core.path.PathTable;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Framings;
+import kite.core.rig.Head;
+import kite.core.rig.Operator;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+
+/** What a careful assistant would point out about a camera's move, with where to look. */
+public final class Warnings {
+  /**
+   * How far the picture may jump unblurred from one frame to the next, as a share of its width. The
+   * trade's rule of thumb is seven seconds for a thing to cross the frame at 24 pictures a second
+   * with a 180° shutter: 1/(7·24) a frame, of which half is not blurred over.
+   */
+  private static final double JUMP = 0.5 / (7 * 24);
+
+  private static final double ROLL_DEGREES = 0.5;
+  private static final double STEEP = Math.sin(Math.toRadians(84));
+
+  /** Sideways push on a rail, in m/s², that a dolly takes without a bump: a third of gravity. */
+  private static final double CORNER = 3.3;
+
+  /** Solid enough that a lens inside one is a mistake. */
+  private static final List<StandInKind> SOLID =
+      List.of(
+          StandInKind.BOX,
+          StandInKind.SPHERE,
+          StandInKind.CYLINDER,
+          StandInKind.CONE,
+          StandInKind.ADULT,
+          StandInKind.CHILD,
+          StandInKind.SITTING,
+          StandInKind.VEHICLE);
+
+  /** Kinds of warning. */
+  public enum Kind {
+    FAST_PAN,
+    ROLL,
+    VERTICAL,
+    CORNER,
+    INSIDE,
+    NOTHING_BELOW
+  }
+
+  /**
+   * @param first frame where it begins, with {@code last} where it ends
+   * @param part id of the rig part it is about, or empty
+   */
+  public record Warning(Kind kind, String text, double first, double last, String part) {}
+
+  private final Sequence s;
+  private final Plan plan;
+  private final Camera camera;
+  private final List<Warning> all = new ArrayList<>();
+
+  private Warnings(Sequence s, Plan plan, Camera camera) {
+    this.s = s;
+    this.plan = plan;
+    this.camera = camera;
+  }
+
+  /**
+   * Warnings over a run of whole frames, in order of kind and frame.
+   *
+   * @param plan any plan of the sequence; it is left at the last frame
+   */
+  public static List<Warning> of(Sequence s, Plan plan, Camera camera, int first, int last) {
+    Warnings w = new Warnings(s, plan, camera);
+    w.frames(first, last);
+    w.shares(first, last);
+    return w.all;
+  }
+
+  private void frames(int first, int last) {
+    TreeMap<Integer, Double> pans = new TreeMap<>(), rolls = new TreeMap<>();
+    TreeMap<Integer, Double> steep = new TreeMap<>(), corners = new TreeMap<>();
+    TreeMap<String, TreeMap<Integer, Double>> inside = new TreeMap<>();
+    boolean asked = rollIsAsked();
+    boolean aims = camera.rig().stream().anyMatch(p -> p.on() && p instanceof Attention);
+    Rail rail = camera.first(Rail.class);
+    PathTable table =
+        rail != null && rail.on() && s.get(rail.path()) instanceof Path p
+            ? new PathTable(p.points(), p.style(), p.closed())
+            : null;
+    double fps = s.header().rate().perSecond();
+    int o = plan.slot(camera.id()) * Plan.LENS;
+    Eye before = null;
+    for (int f = first; f <= last; f++) {
+      plan.evaluate(f);
+      Eye eye = Eye.of(plan, camera.id());
+      double[] m = eye.world();
+      if (before != null) {
+        double gap = 1 - plan.lens()[o + 5] / 360;
+        Vec3 was = eye.seen(eye.place().plus(before.worldDirection(new Vec3(0, 0, -1))));
+        double shift =
+            was.z() < 0 ? Math.hypot(was.x(), was.y()) / -was.z() : Double.POSITIVE_INFINITY;
+        double width = eye.window().right() - eye.window().left();
+        if (shift / width * gap > JUMP)
+          pans.put(f, Math.toDegrees(Math.atan2(Math.hypot(was.x(), was.y()), -was.z())) * fps);
+      }
+      before = eye;
+      double roll = Math.toDegrees(Math.atan2(m[1], m[5]));
+      if (!asked && Math.abs(m[9]) < STEEP && Math.abs(roll) > ROLL_DEGREES) rolls.put(f, roll);
+      if (aims && Math.abs(m[9]) > STEEP) steep.put(f, 90.0);
+      if (table != null) {
+        Channel progress = camera.channel(rail.id() + "/progress");
+        double v = (progress.at(f + 0.5) - progress.at(f - 0.5)) / 100 * table.length() * fps;
+        double metres =
+            progress.at(f) / 100 * table.length() + camera.channel(rail.id() + "/along").at(f);
+        double push = v * v * Math.abs(table.planCurvature(table.parameter(metres)));
+        if (push > CORNER) corners.put(f, v);
+      }
+      for (Piece p : s.all(Piece.class))
+        if (solid(p) && s.isShown(p) && holds(p, eye.place()))
+          inside.computeIfAbsent(p.name(), k -> new TreeMap<>()).put(f, 1.0);
+    }
+    runs(pans, Kind.FAST_PAN, "");
+    runs(rolls, Kind.ROLL, "");
+    runs(steep, Kind.VERTICAL, "");
+    runs(corners, Kind.CORNER, rail == null ? "" : rail.id());
+    inside.forEach((name, at) -> runs(at, Kind.INSIDE, name));
+  }
+
+  /** Whether anything of the rig rolls the camera on purpose. */
+  private boolean rollIsAsked() {
+    for (RigPart p : camera.rig()) {
+      if (!p.on()) continue;
+      if (p instanceof Operator) return true;
+      if (p instanceof Rail r && !r.level()) return true;
+      if (p instanceof Attention a && a.up() != Attention.Up.WORLD) return true;
+      if (p instanceof Base b && b.rides() != null && b.takes() == Base.Takes.ALL) return true;
+      for (String name : List.of("roll", "bank"))
+        if (camera.channelSpecs().containsKey(p.id() + "/" + name)) {
+          Channel c = camera.channel(p.id() + "/" + name);
+          if (c instanceof Channel.Curve || c.at(0) != 0) return true;
+        }
+    }
+    return false;
+  }
+
+  private boolean solid(Piece p) {
+    return Plan.shapeOf(s, p) instanceof Shape.StandIn x && SOLID.contains(x.form());
+  }
+
+  /** Whether a point lies in the box around a stand-in, which is given by its eight corners. */
+  private boolean holds(Piece p, Vec3 at) {
+    List<Vec3> c = new ArrayList<>();
+    plan.corners(p.id(), (x, y, z) -> c.add(new Vec3(x, y, z)));
+    for (int k : new int[] {1, 2, 4}) {
+      Vec3 edge = c.get(k).minus(c.get(0));
+      double t = at.minus(c.get(0)).dot(edge) / edge.dot(edge);
+      if (!(t > 0 && t < 1)) return false;
+    }
+    return true;
+  }
+
+  /** One warning for every run of neighbouring frames. */
+  private void runs(TreeMap<Integer, Double> at, Kind kind, String about) {
+    Integer first = null, last = null;
+    double most = 0;
+    for (var e : at.entrySet()) {
+      if (last != null && e.getKey() > last + 1) {
+        add(kind, first, last, most, about);
+        first = null;
+        most = 0;
+      }
+      if (first == null) first = e.getKey();
+      last = e.getKey();
+      if (Math.abs(e.getValue()) > Math.abs(most)) most = e.getValue();
+    }
+    if (first != null) add(kind, first, last, most, about);
+  }
+
+  private void add(Kind kind, int first, int last, double most, String about) {
+    String frames = first == last ? "frame " + first : "frames " + first + "–" + last;
+    String text =
+        switch (kind) {
+          case FAST_PAN ->
+              "Turns at up to "
+                  + NumberText.rounded(most, 0)
+                  + "°/s on "
+                  + frames
+                  + ": at this rate and shutter it will strobe.";
+          case ROLL ->
+              "The horizon leans up to "
+                  + NumberText.rounded(Math.abs(most), 1)
+                  + "° on "
+                  + frames
+                  + ", and nothing asks for it.";
+          case VERTICAL ->
+              "The aim is all but straight up or down on " + frames + ": the picture may spin.";
+          case CORNER ->
+              "The rail’s corner is too tight for "
+                  + NumberText.length(Math.abs(most), s.header().displayUnit())
+                  + " a second on "
+                  + frames
+                  + ".";
+          case INSIDE -> "The camera is inside “" + about + "” on " + frames + ".";
+          case NOTHING_BELOW -> "";
+        };
+    all.add(new Warning(kind, text, first, last, kind == Kind.CORNER ? about : ""));
+  }
+
+  /** Shares under 1 where nothing below holds what is left. */
+  private void shares(int first, int last) {
+    for (RigPart p : camera.rig()) {
+      if (!p.on()) continue;
+      boolean held = false;
+      for (RigPart below : camera.rig().subList(0, camera.rig().indexOf(p)))
+        held |=
+            p instanceof Framings
+                ? below instanceof Base
+                : below instanceof Head || below instanceof Framings || below instanceof Rail;
+      if (held || !(p instanceof Attention || p instanceof Framings)) continue;
+      var cued = (Cued) p;
+      double[] shares = new double[cued.subjects().size()];
+      if (shares.length == 0) continue;
+      var track = cued.track();
+      Integer from = null, to = null;
+      for (int f = first; f <= last; f++) {
+        track.shares(f, shares);
+        double sum = 0;
+        for (double x : shares) sum += x;
+        if (sum > 1 - 1e-6) continue;
+        if (from == null) from = f;
+        to = f;
+      }
+      if (from != null)
+        all.add(
+            new Warning(
+                Kind.NOTHING_BELOW,
+                (p instanceof Attention ? "Attention" : "Framings")
+                    + " leave a share over on frames "
+                    + from
+                    + "–"
+                    + to
+                    + ", and no part below holds it.",
+                from,
+                to,
+                p.id()));
+    }
+  }
+}

@@ -1,0 +1,94 @@
+package kite.core.bake;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import kite.core.RandomDocuments;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
+import kite.core.document.Path;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.frame.Eye;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.core.model.Models;
+import kite.core.rig.Base;
+import kite.core.rig.Rail;
+import org.junit.jupiter.api.Test;
+
+class PlainCameraTest {
+  @Test
+  void aPlainCameraIsTheRigOnEveryFrame() {
+    for (int seed = 0; seed < 12; seed++) {
+      Sequence s = RandomDocuments.of(seed);
+      for (String id : List.of("cam1", "travel")) {
+        PlainCamera baked =
+            PlainCamera.of(
+                s, Models.NONE, (Camera) s.get(id), 1, 40, PlainCamera.Tolerance.NONE, "plain");
+        Sequence both = Edit.apply(s, List.of(new EntityCommand.Add(baked.camera())));
+        assertEquals(s.get(id), both.get(id), "the rig stays as it was");
+        Plan plan = new Plan(both, Models.NONE);
+        for (int f = 1; f <= 40; f++) {
+          plan.evaluate(f);
+          double[] a = Eye.of(plan, id).world(), b = Eye.of(plan, "plain").world();
+          for (int i = 0; i < 16; i++) assertEquals(a[i], b[i], 1e-9, id + " " + f);
+          for (int i = 0; i < 8; i++)
+            assertEquals(
+                plan.lens()[plan.slot(id) * Plan.LENS + i],
+                plan.lens()[plan.slot("plain") * Plan.LENS + i],
+                1e-9);
+        }
+      }
+    }
+  }
+
+  @Test
+  void fewerKeysStayWithinWhatIsReported() {
+    for (int seed = 0; seed < 8; seed++) {
+      Sequence s = RandomDocuments.of(seed);
+      Camera rig = (Camera) s.get("cam0");
+      PlainCamera all =
+          PlainCamera.of(s, Models.NONE, rig, 1, 40, PlainCamera.Tolerance.NONE, "plain");
+      PlainCamera few =
+          PlainCamera.of(
+              s, Models.NONE, rig, 1, 40, new PlainCamera.Tolerance(0.05, 1, 0.5), "plain");
+      assertTrue(few.keys() < all.keys(), few.keys() + " of " + all.keys());
+      Plan plan =
+          new Plan(Edit.apply(s, List.of(new EntityCommand.Add(few.camera()))), Models.NONE);
+      double worst = 0;
+      for (int f = 1; f <= 40; f++) {
+        plan.evaluate(f);
+        Vec3 a = Matrix.newOrigin(plan.world(), plan.slot("cam0") * 16);
+        worst =
+            Math.max(worst, a.distance(Matrix.newOrigin(plan.world(), plan.slot("plain") * 16)));
+      }
+      assertTrue(worst <= few.placeM() + 1e-12 && worst < 0.05, worst + " m");
+    }
+  }
+
+  @Test
+  void aPathThroughTheKeysCarriesTheCameraTheSameWay() {
+    Sequence s = RandomDocuments.of(6);
+    Camera c = (Camera) s.get("cam2");
+    List<Double> frames = List.of(1.0, 9.0, 17.0, 26.0, 38.0);
+    Plan was = new Plan(s, Models.NONE);
+    Sequence on = Edit.apply(s, Route.path(s, Models.NONE, c, frames, "way", true));
+    assertTrue(on.get("way") instanceof Path);
+    assertEquals("way", ((Camera) on.get("cam2")).first(Rail.class).path());
+    Plan is = new Plan(on, Models.NONE);
+    for (double f : frames) {
+      was.evaluate(f);
+      is.evaluate(f);
+      double[] a = Eye.of(was, "cam2").world(), b = Eye.of(is, "cam2").world();
+      for (int i = 0; i < 16; i++) assertEquals(a[i], b[i], 1e-5, "frame " + f);
+    }
+    Camera still =
+        ((Camera) s.get("cam2"))
+            .with(List.of(new Base("base", true, null, Base.Takes.POSITION, Channels.NONE)));
+    assertEquals(List.of(), Route.path(s.with(still), Models.NONE, still, frames, "way", true));
+  }
+}
