@@ -856,6 +856,7 @@ export interface KiteCore {
   anchors(piece: string): string;
   angles(transform: Float64Array, out: Float64Array): void;
   apply(commands: string): string;
+  bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blurTable(camera: string, out: Float32Array): void;
   bounds(id: string, out: Float64Array): boolean;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
@@ -871,6 +872,7 @@ export interface KiteCore {
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;
+  frameReport(camera: string, first: number, step: number, count: number): string;
   freeLetter(): string;
   freeName(name: string): string;
   guideLines(camera: string): string;
@@ -889,17 +891,20 @@ export interface KiteCore {
   open(document: string): string;
   partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
   partSays(camera: string, part: string, frame: number): string;
+  pathFromKeys(camera: string, pathId: string, ride: boolean): string;
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
   placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
   pointSighting(camera: string, x: number, y: number, z: number): string;
+  poses(id: string, frames: string, out: Float64Array): void;
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   readNumber(text: string, unit: string, current: number): string;
   readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
+  route(id: string, first: number, step: number, out: Float64Array): void;
   seen(camera: string): string;
   setDown(ids: string, heightM: number, frame: number, key: boolean): string;
   settings(camera: string): string;
@@ -913,6 +918,7 @@ export interface KiteCore {
   standIn(piece: string): string;
   standardsChange(standards: string): string;
   standing(id: string): string;
+  subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
   threeLights(camera: string, subject: string, ids: string): string;
   timecode(frame: number): string;
@@ -921,5 +927,6 @@ export interface KiteCore {
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
   trimsSay(camera: string, frame: number): string;
   users(ids: string): string;
+  warnings(camera: string, first: number, last: number): string;
   wouldKey(commands: string): string;
 }

@@ -13,8 +13,10 @@ import { ChannelLane } from './ChannelLane';
 import { curveOf, partsOf } from './chosen';
 import { CueLane } from './CueLane';
 import { CutLane } from './CutLane';
+import { FrameStrip } from './FrameStrip';
 import { KeyTools } from './KeyTools';
 import { MotionMenu } from './MotionMenu';
+import { WarningsMenu } from './WarningsMenu';
 import { ruling, snapped, toX, zoomed, type Scale } from './scale';
 
 const HEAD = 176;
@@ -40,6 +42,8 @@ export function Time() {
   const scale: Scale = { ...range, width };
   const camera = selected?.kind === 'camera' ? selected : undefined;
   const hidden = useSequence((s) => s.hiddenLanes);
+  const ghosts = useSequence((s) => s.ghosts);
+  const desk = useSequence((s) => s.desk);
   const [filter, setFilter] = useState('');
   const [sameScale, setSameScale] = useState(false);
   const [speed, setSpeed] = useState(false);
@@ -96,6 +100,28 @@ export function Time() {
             {hiddenHere.length} hidden: show
           </button>
         ) : null}
+        <Tip text="The camera’s way in the set, its subject’s in the frame">
+          <button
+            className={`chip ${ghosts ? 'on' : ''}`}
+            aria-pressed={ghosts}
+            onClick={() => useSequence.setState({ ghosts: !ghosts })}
+          >
+            Ghosts
+          </button>
+        </Tip>
+        {camera ? (
+          <>
+            <Tip text="A plain camera beside the rig, or a path from its keys">
+              <button
+                className="pill"
+                onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
+              >
+                Bake
+              </button>
+            </Tip>
+            <WarningsMenu key={camera.id} camera={camera} />
+          </>
+        ) : null}
         <KeyTools />
       </div>
       <div className="lanes" ref={box}>
@@ -124,6 +150,7 @@ export function Time() {
             look={look}
           />
         ))}
+        {camera && desk === 'move' ? <FrameStrip key={camera.id} camera={camera} scale={scale} /> : null}
         {lanes.length === 0 ? (
           <div className="lane-hint">
             {selected

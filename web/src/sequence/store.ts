@@ -40,7 +40,8 @@ export type Dialog =
   | { kind: 'model'; files: File[] }
   | { kind: 'track'; file: File }
   | { kind: 'remove'; ids: string[] }
-  | { kind: 'lettering'; id: string | null };
+  | { kind: 'lettering'; id: string | null }
+  | { kind: 'bake'; id: string };
 
 export interface PendingEdit {
   id: string;
@@ -84,6 +85,8 @@ export interface SequenceState {
   about: string;
   /** Whether what is sharp is tinted in the lens view. */
   sharpTint: boolean;
+  /** Whether the selected camera's way and its subject's are drawn on the Move desk. */
+  ghosts: boolean;
   contactSheet: boolean;
   fourViews: boolean;
   /** Pieces shown alone in the views, or null. */
@@ -122,6 +125,7 @@ export const useSequence = create<SequenceState>(() => ({
   lensTool: 'turn',
   about: '',
   sharpTint: false,
+  ghosts: true,
   contactSheet: false,
   fourViews: false,
   isolated: null,

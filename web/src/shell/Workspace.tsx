@@ -10,6 +10,7 @@ import { RemoveDialog } from '../roster/RemoveDialog';
 import { followMain, tellOthers } from '../sequence/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { StandardsDialog } from '../standards/StandardsDialog';
+import { BakeDialog } from '../rig/BakeDialog';
 import { RigStack } from '../rig/RigStack';
 import { Roster } from '../roster/Roster';
 import { DESKS, redo, undo, useSequence, type Desk } from '../sequence/store';
@@ -124,6 +125,8 @@ function Dialogs() {
       return <RemoveDialog ids={d.ids} />;
     case 'lettering':
       return <LetteringDialog id={d.id} />;
+    case 'bake':
+      return <BakeDialog id={d.id} />;
   }
 }
 

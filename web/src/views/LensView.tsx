@@ -3,6 +3,7 @@ import type * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { DepthRuler } from '../frame/DepthRuler';
+import { SubjectWay } from '../frame/SubjectWay';
 import { GuideLines } from '../frame/GuideLines';
 import { LensTools } from '../frame/LensTools';
 import { useWalking } from '../frame/walking';
@@ -121,6 +122,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
           <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" />
         )}
         {camera ? <GuideLines camera={camera} frame={frame} /> : null}
+        {camera && desk === 'move' ? <SubjectWay camera={camera} frame={frame} /> : null}
         {picking ? <PickPrompt /> : null}
         {problem ? (
           <p className="view-note" role="status" data-testid="why-empty">

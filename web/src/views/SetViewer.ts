@@ -6,6 +6,7 @@ import type { Command, Entity } from '../core/types';
 import { poseOf } from '../frame/history';
 import { evaluated } from '../sequence/evaluated';
 import { commitPreview, mayKey, preview, select, useSequence } from '../sequence/store';
+import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose } from './setViewPose';
 import { rendererFor, stage } from './stage';
@@ -80,9 +81,11 @@ export class SetViewer {
     const size = new ResizeObserver(() => this.fit());
     size.observe(box);
     this.leave.push(stage.listen(this.ask), () => size.disconnect());
-    const down = (e: PointerEvent) => (this.pressed = { x: e.clientX, y: e.clientY });
+    const down = (e: PointerEvent) => {
+      this.pressed = this.takesGrip(e) ? null : { x: e.clientX, y: e.clientY };
+    };
     const up = (e: PointerEvent) => this.released(e);
-    canvas.addEventListener('pointerdown', down);
+    canvas.addEventListener('pointerdown', down, { capture: true }); // before the view is turned
     canvas.addEventListener('pointerup', up);
     if (index === 0) whenAskedForPose(() => this.pose());
     this.fit();
@@ -96,6 +99,19 @@ export class SetViewer {
     this.orbit.dispose();
     stage.scene.remove(this.arrows.getHelper(), this.handle, this.drawn);
     this.renderer.dispose();
+  }
+
+  /** Lets a pressed ghost or path point be dragged; gives whether one was pressed. */
+  private takesGrip(e: PointerEvent): boolean {
+    const s = useSequence.getState();
+    if (e.button !== 0 || s.drawing || s.picking || !s.mayEdit) return false;
+    const r = this.canvas.getBoundingClientRect();
+    const grips = [...stage.ghosts.keys.map((k) => ghostGrip(stage.ghosts.camera, k)), ...pathGrips()];
+    const grip = gripAt(grips, e.clientX - r.left, e.clientY - r.top, this.camera, r.width, r.height);
+    if (!grip) return false;
+    this.orbit.enabled = false;
+    dragGrip(grip, e, this.canvas, this.camera, () => (this.orbit.enabled = true));
+    return true;
   }
 
   private readonly ask = (): void => {

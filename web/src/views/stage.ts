@@ -5,6 +5,7 @@ import { evaluated } from '../sequence/evaluated';
 import { lensCamera, useSequence, type Hit } from '../sequence/store';
 import { SkyDome, hazed } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
+import { Ghosts } from './ghosts';
 import { AIDS } from './layers';
 import { Lighting } from './lighting';
 import { ModelInstance, needModel } from './models';
@@ -52,6 +53,7 @@ export class Stage {
   readonly scene = new THREE.Scene();
   readonly pieces = new THREE.Group();
   readonly aids = new THREE.Group();
+  readonly ghosts = new Ghosts();
   private readonly shown = new Map<string, Shown>();
   private readonly dome = new SkyDome();
   private readonly lighting = new Lighting(this.dome);
@@ -69,7 +71,7 @@ export class Stage {
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
-    this.aids.add(this.outline);
+    this.aids.add(this.outline, this.ghosts.group);
     this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
@@ -82,7 +84,9 @@ export class Stage {
         s.drawing !== old.drawing ||
         s.isolated !== old.isolated ||
         s.picking !== old.picking ||
-        s.sharpTint !== old.sharpTint
+        s.sharpTint !== old.sharpTint ||
+        s.ghosts !== old.ghosts ||
+        s.desk !== old.desk
       )
         this.draw();
     });
@@ -105,6 +109,7 @@ export class Stage {
   /** Brings the scene to the present frame. Cheap when nothing changed. */
   update(): void {
     const s = useSequence.getState();
+    if (this.ghosts.update()) this.toAids(this.ghosts.group);
     const now = [s.frame, s.version, s.selected, s.isolated, lensCamera(s)];
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
     const frameChanged = this.seen[0] !== s.frame;

@@ -670,6 +670,20 @@ public final class KiteCore {
     }
   }
 
+  /** A thing's transforms on some frames (a JSON list), 16 numbers a row. */
+  @JSExport
+  public static void poses(String id, String frames, Float64Array out) {
+    Plan p = apart();
+    int slot = p.slot(id), row = 0;
+    if (slot < 0) return;
+    for (double f : FrameAnswers.numbers(frames)) {
+      p.evaluateOnly(id, f);
+      for (int k = 0; k < Matrix.SIZE; k++)
+        out.set(row * Matrix.SIZE + k, p.world()[slot * Matrix.SIZE + k]);
+      row++;
+    }
+  }
+
   /**
    * Where a subject falls in a camera's frame over time: across and down as shares of the frame,
    * two numbers a row; NaN where it is behind the lens.

@@ -87,6 +87,7 @@ public final class SaltWind {
     alongTheStalls();
     lantern();
     dollyZoom();
+    for (Camera c : SaltWindRigs.cameras()) recipe.add(new Add(c));
     cut();
     return Edit.apply(new Sequence(h, Map.of()), recipe);
   }
@@ -488,12 +489,11 @@ public final class SaltWind {
           new Add(new CutEntry("cut" + (i + 1), "SW010_00" + (i + 1) + "0", cameras[i], first[i])));
   }
 
-  private static Head head() {
+  static Head head() {
     return new Head("head", true, Channels.NONE);
   }
 
-  private static Attention attention(
-      String id, List<Subject> subjects, List<Cue> cues, Channels channels) {
+  static Attention attention(String id, List<Subject> subjects, List<Cue> cues, Channels channels) {
     return new Attention(
         id, true, Attention.Up.WORLD, null, Attention.Blend.DIRECTIONS, subjects, cues, channels);
   }
@@ -543,14 +543,14 @@ public final class SaltWind {
   }
 
   /** Channels from pairs of name and fixed value. */
-  private static Channels channels(Object... pairs) {
+  static Channels channels(Object... pairs) {
     Channels c = Channels.NONE;
     for (int i = 0; i < pairs.length; i += 2)
       c = c.with((String) pairs[i], ((Number) pairs[i + 1]).doubleValue());
     return c;
   }
 
-  private static Channel keys(KeyShape shape, double... frameAndValue) {
+  static Channel keys(KeyShape shape, double... frameAndValue) {
     List<Key> keys = new ArrayList<>();
     for (int i = 0; i < frameAndValue.length; i += 2)
       keys.add(Key.of(frameAndValue[i], frameAndValue[i + 1], shape));

@@ -191,7 +191,7 @@ class FrameDeskTest extends Desk {
     BufferedImage alone = lens();
     button("Contact sheet").click();
     page.waitForFunction(
-        "() => [...document.querySelectorAll('[data-tile] canvas')].length === 4 && [...document.querySelectorAll('[data-tile] canvas')].every(c => c.dataset.drawn === '1200')");
+        "() => [...document.querySelectorAll('[data-tile] canvas')].length === 7 && [...document.querySelectorAll('[data-tile] canvas')].every(c => c.dataset.drawn === '1200')");
     String url =
         (String)
             page.evaluate("() => document.querySelector('[data-tile=camD] canvas').toDataURL()");

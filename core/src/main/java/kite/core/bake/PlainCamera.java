@@ -48,7 +48,7 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
       Sequence s, Models models, Camera rig, int first, int last, Tolerance t, String id) {
     Plan plan = new Plan(s, models);
     Bake b = Bake.of(plan, rig, first, last, 1);
-    Channels base = Channels.NONE, lens = Channels.NONE;
+    Channels base = Channels.NONE;
     String[] places = {"x", "y", "z"}, turns = {"pan", "tilt", "roll"};
     for (int i = 0; i < 3; i++) {
       int axis = i;
@@ -57,17 +57,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
               places[i], curve(b, t.metres() / 2, r -> b.world()[r * Matrix.SIZE + 12 + axis]));
       base = base.with(turns[i], curve(b, t.degrees() / 3, r -> b.angles()[r * 3 + axis]));
     }
-    for (int i = 0; i < Camera.LENS.size(); i++) {
-      ChannelSpec spec = Camera.LENS.get(i);
-      int at = i;
-      double tolerance =
-          switch (spec.unit()) {
-            case MILLIMETRES -> t.millimetres();
-            case METRES -> Math.min(t.metres(), SHARE_OF_NEAREST * least(b, at));
-            default -> t.degrees();
-          };
-      lens = lens.with(spec.name(), curve(b, tolerance, r -> b.lens()[r * Plan.LENS + at]));
-    }
+    Channels lens = lens(b, t);
+    if (!focuses(b, lens)) lens = lens(b, Tolerance.NONE); // what was close is now too close
     Camera plain =
         new Camera(
             id,
@@ -114,6 +105,30 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
     for (String address : plain.channelSpecs().keySet())
       if (plain.channel(address) instanceof Channel.Curve c) keys += c.keys().size();
     return new PlainCamera(plain, keys, place, degrees, focal);
+  }
+
+  private static Channels lens(Bake b, Tolerance t) {
+    Channels lens = Channels.NONE;
+    for (int i = 0; i < Camera.LENS.size(); i++) {
+      ChannelSpec spec = Camera.LENS.get(i);
+      int at = i;
+      double tolerance =
+          switch (spec.unit()) {
+            case MILLIMETRES -> t.millimetres();
+            case METRES -> Math.min(t.metres(), SHARE_OF_NEAREST * least(b, at));
+            default -> t.degrees();
+          };
+      lens = lens.with(spec.name(), curve(b, tolerance, r -> b.lens()[r * Plan.LENS + at]));
+    }
+    return lens;
+  }
+
+  /** Whether the lens focuses farther than its own length everywhere, also between the frames. */
+  private static boolean focuses(Bake b, Channels lens) {
+    Channel focus = lens.get(Camera.FOCUS), focal = lens.get(Camera.FOCAL_LENGTH);
+    for (double f = b.frames()[0]; f <= b.frames()[b.frames().length - 1]; f += MATCH_STEP)
+      if (focus.at(f) <= focal.at(f) / 1000) return false;
+    return true;
   }
 
   private static double least(Bake b, int lens) {

@@ -1,0 +1,139 @@
+package kite.demo;
+
+import static kite.demo.SaltWind.attention;
+import static kite.demo.SaltWind.channels;
+import static kite.demo.SaltWind.head;
+import static kite.demo.SaltWind.keys;
+
+import java.util.List;
+import java.util.Map;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
+import kite.core.curve.KeyShape;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
+import kite.core.rig.Arm;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
+import kite.core.rig.Framings;
+import kite.core.rig.Operator;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+import kite.core.rig.Spring;
+import kite.core.rig.Subject;
+import kite.core.rig.Trim;
+
+/** Three further cameras of SW010, built of the parts its cut does without. */
+final class SaltWindRigs {
+  private SaltWindRigs() {}
+
+  static List<Camera> cameras() {
+    return List.of(boom(), chase(), threeFramings());
+  }
+
+  private static Camera camera(
+      String id, String name, String letter, String colour, Channels lens, RigPart... rig) {
+    return new Camera(
+        id, name, letter, colour, false, false, lens.with("farClip", 1200), List.of(rig));
+  }
+
+  /** A jib that rises over the stalls, with a note answered by a trim on its last third. */
+  private static Camera boom() {
+    Base base =
+        new Base(
+            "base",
+            true,
+            null,
+            Base.Takes.POSITION,
+            channels("x", -2.6, "y", 1.1, "z", -0.6, "pan", -38));
+    Arm arm =
+        new Arm(
+            "arm",
+            true,
+            true,
+            channels("length", 3.4)
+                .with("lift", keys(KeyShape.SMOOTH, 1020, -4, 1090, 46))
+                .with("swing", keys(KeyShape.SMOOTH, 1030, 18, 1100, -24)));
+    Attention look =
+        attention(
+            "look",
+            List.of(Subject.of("oda")),
+            List.of(new Cue(1001, 0, Ease.SLOW_BOTH, Map.of("oda", 1.0))),
+            channels("across", 0.62, "down", 0.45));
+    Trim note =
+        new Trim(
+            "note",
+            true,
+            "push in a little",
+            new Trim.Span(1080, 1240, 24, 0),
+            channels("dolly", 0.45, "focal", 4));
+    return camera(
+        "camE",
+        "Boom over the stalls",
+        "E",
+        "#e58fb8",
+        channels("focalLength", 28, "fStop", 5.6, "focusDistance", 7),
+        base,
+        arm,
+        head(),
+        look,
+        note);
+  }
+
+  /** Someone runs after the kite with the camera; a spring softens what the base does. */
+  private static Camera chase() {
+    Base base =
+        new Base("base", true, null, Base.Takes.POSITION, channels("x", 0.9, "y", 1.55, "z", 3.5));
+    Slide run =
+        new Slide(
+            "slide",
+            true,
+            Channels.NONE
+                .with("dolly", keys(KeyShape.STRAIGHT, 1060, 0, 1150, 13))
+                .with("truck", keys(KeyShape.SMOOTH, 1060, 0, 1100, -0.5, 1150, 0.4)));
+    Attention look =
+        attention(
+            "look",
+            List.of(Subject.of("biscuit"), Subject.of("kite")),
+            List.of(
+                new Cue(1001, 0, Ease.SLOW_BOTH, Map.of("biscuit", 1.0)),
+                new Cue(1090, 16, Ease.SLOW_BOTH, Map.of("biscuit", 0.25, "kite", 0.75))),
+            channels("strength", 0.85));
+    return camera(
+        "camF",
+        "Handheld chase",
+        "F",
+        "#9ecb6b",
+        channels("focalLength", 24, "fStop", 5.6, "focusDistance", 5, "shutter", 90),
+        base,
+        run,
+        head(),
+        look,
+        new Spring("spring", true, channels("positionHz", 1.6, "rotationHz", 2.2)),
+        new Operator("operator", true, Operator.Preset.RUNNING, 2.6, 4, channels("sway", 0.7)));
+  }
+
+  /** Travels from the crane's framing past the lantern's to Oda, swung round what they look at. */
+  private static Camera threeFramings() {
+    Framings framings =
+        new Framings(
+            "framings",
+            true,
+            Framings.Route.SWUNG,
+            true,
+            List.of("camA", "camC", "camE"),
+            List.of(
+                new Cue(1001, 0, Ease.SLOW_BOTH, Map.of("camA", 1.0)),
+                new Cue(1070, 40, Ease.SLOW_BOTH, Map.of("camC", 1.0)),
+                new Cue(1150, 48, Ease.SLOW_BOTH, Map.of("camE", 1.0))),
+            Channels.NONE);
+    return camera(
+        "camG",
+        "Through three framings",
+        "G",
+        "#d8b08c",
+        channels("focalLength", 35, "fStop", 4, "focusDistance", 6),
+        new Base("base", true, null, Base.Takes.POSITION, channels("y", 1.6, "z", 3)),
+        framings);
+  }
+}

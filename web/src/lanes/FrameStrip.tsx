@@ -1,0 +1,108 @@
+import { useEffect, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera } from '../core/types';
+import { goTo, useSequence } from '../sequence/store';
+import { toFrame, toX, type Scale } from './scale';
+
+/** Bits of what is seen, as the core's frame report has them. */
+const [IN_FRAME, WHOLE, IN_SAFE, CLIPPED, SHARP] = [1, 2, 4, 8, 16];
+const ROW = 15;
+const MOST_COLUMNS = 120;
+const SETTLE_MS = 350;
+
+interface Row {
+  id: string;
+  name: string;
+  seen: number[];
+  height: number[];
+}
+
+const tone = (bits: number): string =>
+  bits & IN_SAFE ? '#37b6a8' : bits & WHOLE ? '#2b8d83' : bits & IN_FRAME ? '#6b7f57' : '#0f1a2b';
+
+const words = (bits: number, height: number): string =>
+  bits & IN_FRAME
+    ? [
+        bits & IN_SAFE ? 'in the safe area' : bits & WHOLE ? 'whole in frame' : 'partly in frame',
+        bits & SHARP ? 'sharp' : 'out of focus',
+        bits & CLIPPED ? 'clipped' : '',
+        `${Math.round(height * 100)} % high`,
+      ]
+        .filter(Boolean)
+        .join(', ')
+    : 'out of frame';
+
+/** For each subject over the time shown: in frame, safe, sharp, clipped and how large. */
+export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) {
+  const version = useSequence((s) => s.version);
+  const playing = useSequence((s) => s.playing);
+  const [open, setOpen] = useState(true);
+  const [report, setReport] = useState<{ rows: Row[]; first: number; step: number } | null>(null);
+  const count = Math.min(MOST_COLUMNS, scale.last - scale.first + 1);
+  const step = (scale.last + 1 - scale.first) / count;
+  useEffect(() => {
+    if (!open || playing) return;
+    // a look at many frames: made when the hand rests
+    const t = setTimeout(() => {
+      const text = theCore().frameReport(camera.id, scale.first, step, count);
+      setReport({ rows: JSON.parse(text) as Row[], first: scale.first, step });
+    }, SETTLE_MS);
+    return () => clearTimeout(t);
+  }, [camera.id, version, open, playing, scale.first, step, count]);
+  const rows = open ? (report?.rows ?? []) : [];
+  const height = Math.max(20, rows.length * ROW + 4);
+  return (
+    <div className="lane" data-testid="frame-strip">
+      <div className="lane-head strip-head" style={{ alignItems: 'start' }}>
+        <button
+          className="name"
+          aria-expanded={open}
+          title="Which subject is in frame, safe, sharp and how large, over time"
+          onClick={() => setOpen(!open)}
+        >
+          In frame
+        </button>
+        <div className="strip-names">
+          {rows.map((r) => (
+            <span key={r.id} style={{ height: ROW }}>
+              {r.name}
+            </span>
+          ))}
+        </div>
+      </div>
+      <svg
+        height={height}
+        aria-label="What is in frame over time"
+        onClick={(e) =>
+          goTo(Math.round(toFrame(scale, e.clientX - e.currentTarget.getBoundingClientRect().left)))
+        }
+      >
+        {report
+          ? rows.map((r, k) =>
+              r.seen.map((bits, i) => {
+                const x = toX(scale, report.first + i * report.step);
+                const w = toX(scale, report.first + (i + 1) * report.step) - x;
+                return (
+                  <g key={`${r.id}${i}`}>
+                    <title>{`${r.name}, frame ${Math.round(report.first + i * report.step)}: ${words(bits, r.height[i])}`}</title>
+                    <rect x={x} y={k * ROW + 3} width={w + 0.3} height={ROW - 4} fill={tone(bits)} />
+                    {bits & SHARP ? (
+                      <rect x={x} y={k * ROW + ROW - 4} width={w + 0.3} height={2.5} fill="#b48af0" />
+                    ) : null}
+                    {bits & CLIPPED ? (
+                      <rect x={x} y={k * ROW + 3} width={w + 0.3} height={2.5} fill="#f0785a" />
+                    ) : null}
+                  </g>
+                );
+              }),
+            )
+          : null}
+        {open && report && rows.length === 0 ? (
+          <text x={8} y={14} fontSize={11.5} fill="#9fb0c8">
+            No subject comes into this camera’s frame here
+          </text>
+        ) : null}
+      </svg>
+    </div>
+  );
+}
