@@ -9,10 +9,12 @@ import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
+import kite.core.codec.SavedRigJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.codec.TrackJson;
 import kite.core.codec.Words;
+import kite.core.command.BackTo;
 import kite.core.command.Change;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
@@ -31,6 +33,7 @@ import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.Eye;
+import kite.core.frame.HoldSize;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
 import kite.core.light.ThreeLights;
@@ -44,8 +47,11 @@ import kite.core.motion.MoveTogether;
 import kite.core.number.NumberText;
 import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
+import kite.core.readyrig.SavedRig;
 import kite.core.report.FrameReport;
 import kite.core.report.Warnings;
+import kite.core.rig.DollyZoom;
+import kite.core.rig.Subject;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Float32Array;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -747,6 +753,96 @@ public final class KiteCore {
           return FrameAnswers.commands(
               Route.path(shown, RIGS::get, c, MoveTogether.frames(c), pathId, ride));
         });
+  }
+
+  /**
+   * The commands that let a dolly zoom hold the size a subject has at the frame last evaluated; or
+   * a refusal.
+   *
+   * @param anchor "" for its usual point
+   */
+  @JSExport
+  public static String holdSize(String camera, String part, String subject, String anchor) {
+    return Answers.of(
+        () -> {
+          Camera c = (Camera) shown.get(camera);
+          Subject held = new Subject(subject, anchor.isEmpty() ? null : anchor, Vec3.ZERO);
+          return FrameAnswers.commands(HoldSize.of(plan, c, (DollyZoom) c.part(part), held));
+        });
+  }
+
+  /** A camera's stack as the production keeps it under a name. */
+  @JSExport
+  public static String savedRig(String camera) {
+    return SavedRigJson.write(SavedRig.of(shown, (Camera) shown.get(camera)));
+  }
+
+  /**
+   * What puts a saved rig on a camera without moving it at a frame: {@code {"commands": […],
+   * "missing": [names]}}, or a refusal.
+   */
+  @JSExport
+  public static String loadRig(String camera, String rig, double frame) {
+    return Answers.of(
+        () -> {
+          SavedRig.Loaded l =
+              SavedRigJson.read(rig).onto(shown, RIGS::get, (Camera) shown.get(camera), frame);
+          String commands = FrameAnswers.commands(l.commands());
+          return commands.substring(0, commands.length() - 1)
+              + ",\"missing\":"
+              + FrameAnswers.texts(l.missing())
+              + "}";
+        });
+  }
+
+  /**
+   * What makes the sequence again what a kept version (a document) was: {@code {"commands": […],
+   * "says": [sentences]}}, without commands when nothing differs; or a refusal.
+   */
+  @JSExport
+  public static String backTo(String document) {
+    return Answers.of(
+        () -> {
+          Change c = BackTo.version(base, SequenceJson.read(document));
+          String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.redo()));
+          return commands.substring(0, commands.length() - 1)
+              + ",\"says\":"
+              + FrameAnswers.texts(BackTo.sentences(c))
+              + "}";
+        });
+  }
+
+  private static final Plan[] COMPARED = new Plan[2];
+
+  /**
+   * Lays a kept version (a document) beside the sequence, to look at its cameras; "" takes it away.
+   *
+   * @param side 0 or 1
+   */
+  @JSExport
+  public static String compare(int side, String document) {
+    return Answers.of(
+        () -> {
+          COMPARED[side] =
+              document.isEmpty() ? null : new Plan(SequenceJson.read(document), RIGS::get);
+          return "{}";
+        });
+  }
+
+  /**
+   * A camera of a side that is compared, at a frame; see {@link #evaluate}. A side that holds no
+   * version is the sequence as shown. False where that version has no such camera.
+   */
+  @JSExport
+  public static boolean comparedCamera(
+      int side, String camera, double frame, Float64Array world, Float64Array lens) {
+    Plan p = COMPARED[side] == null ? plan : COMPARED[side];
+    if (!(p.sequence().get(camera) instanceof Camera)) return false;
+    p.evaluateOnly(camera, frame);
+    int slot = p.slot(camera);
+    for (int i = 0; i < Matrix.SIZE; i++) world.set(i, p.world()[slot * Matrix.SIZE + i]);
+    for (int i = 0; i < Plan.LENS; i++) lens.set(i, p.lens()[slot * Plan.LENS + i]);
+    return true;
   }
 
   /** The name, or when it is taken its stem with the first number that is free. */

@@ -42,6 +42,7 @@ import kite.core.path.PathStyle;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Head;
 import kite.core.rig.Operator;
@@ -238,6 +239,15 @@ public final class RandomDocuments {
               Operator.Preset.values()[r.nextInt(5)],
               1.4 + r.nextDouble(),
               r.nextInt(1000),
+              Channels.NONE.with("strength", channelWithin(0, 1))));
+    if (r.nextBoolean())
+      rig.add(
+          new DollyZoom(
+              "zoom",
+              r.nextBoolean(),
+              Subject.of("mark"),
+              DollyZoom.Gives.values()[r.nextInt(2)],
+              4 + r.nextDouble() * 6,
               Channels.NONE.with("strength", channelWithin(0, 1))));
     rig.add(
         new Trim(

@@ -212,16 +212,26 @@ public final class EntityJson {
     JsonObject o = new JsonObject();
     for (JsonObject.Member m : v.asObject()) {
       JsonValue x = m.getValue();
-      boolean names = ID_FIELDS.contains(m.getName()) && x.isString();
+      boolean names = ID_FIELDS.contains(m.getName());
       o.add(
-          ids.getOrDefault(m.getName(), m.getName()),
-          names ? Json.value(ids.getOrDefault(x.asString(), x.asString())) : renamed(x, ids));
+          ids.getOrDefault(m.getName(), m.getName()), names ? renamedIds(x, ids) : renamed(x, ids));
     }
     return o;
   }
 
+  /** An id, or a list of ids. */
+  private static JsonValue renamedIds(JsonValue v, Map<String, String> ids) {
+    if (v.isString()) return Json.value(ids.getOrDefault(v.asString(), v.asString()));
+    if (!v.isArray()) return renamed(v, ids);
+    JsonArray a = new JsonArray();
+    for (JsonValue x : v.asArray()) a.add(renamedIds(x, ids));
+    return a;
+  }
+
   private static final Set<String> ID_FIELDS =
-      Set.of("id", "parent", "rides", "layer", "camera", "entity", "path", "upPiece", "of");
+      Set.of(
+          "id", "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide",
+          "upPiece", "of");
 
   static JsonObject write(Shape shape) {
     Out o = Out.kind(Words.of(shape.getClass()));

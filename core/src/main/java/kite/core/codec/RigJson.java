@@ -9,6 +9,7 @@ import kite.core.cue.Ease;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Head;
 import kite.core.rig.Operator;
@@ -37,6 +38,10 @@ final class RigJson {
       o.put("cameras", a.cameras(), Json::value).put("cues", a.cues(), RigJson::write);
     }
     if (p instanceof Trim t) o.put("label", t.label()).put("span", span(t.span()));
+    if (p instanceof DollyZoom z)
+      o.put("subject", z.subject() == null ? Json.NULL : write(z.subject()))
+          .put("gives", z.gives())
+          .put("mmPerM", z.mmPerM());
     if (p instanceof Operator a)
       o.put("preset", a.preset()).put("stepsPerSecond", a.stepsPerSecond()).put("seed", a.seed());
     if (p instanceof Attention a) {
@@ -95,6 +100,14 @@ final class RigJson {
                   on,
                   f.text("label"),
                   f.orNull("span", RigJson::span),
+                  ChannelJson.channels(f));
+          case "dollyZoom" ->
+              new DollyZoom(
+                  id,
+                  on,
+                  f.orNull("subject", RigJson::subject),
+                  f.word("gives", DollyZoom.Gives.values()),
+                  f.number("mmPerM"),
                   ChannelJson.channels(f));
           case "spring" -> new Spring(id, on, ChannelJson.channels(f));
           case "operator" ->

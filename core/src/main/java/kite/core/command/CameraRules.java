@@ -16,6 +16,7 @@ import kite.core.document.Guide;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
@@ -99,6 +100,15 @@ final class CameraRules {
             c.id(),
             t.id(),
             "A trim holds from a frame to a later one, with fades of 0 frames or more.");
+    }
+    if (part instanceof DollyZoom z) {
+      if (z.subject() != null) notItself(c, z.id(), z.subject());
+      if (!(z.mmPerM() >= 1e-4 && z.mmPerM() <= 1e6))
+        throw new Refusal(
+            "range",
+            c.id(),
+            z.id(),
+            "A dolly zoom holds between 0.0001 and 1000000 mm of focal length for each metre.");
     }
     if (part instanceof Operator o && !(o.stepsPerSecond() >= 0.2 && o.stepsPerSecond() <= 10))
       throw new Refusal("range", c.id(), o.id(), "An operator takes 0.2 to 10 steps a second.");

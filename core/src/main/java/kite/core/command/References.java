@@ -23,6 +23,7 @@ import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
@@ -62,6 +63,8 @@ public final class References {
     if (part instanceof Rail r && r.guide() != null) uses.putIfAbsent(r.guide(), "faces along");
     if (part instanceof Framings f)
       for (String c : f.cameras()) uses.put(c, "takes a framing from");
+    if (part instanceof DollyZoom z && z.subject() != null)
+      uses.put(z.subject().entity(), "holds the size of");
     if (part instanceof Attention a) {
       for (Subject s : a.subjects()) uses.put(s.entity(), "attends to");
       if (a.upPiece() != null) uses.put(a.upPiece(), "takes its up from");
@@ -232,6 +235,8 @@ public final class References {
       stay.removeAll(gone);
       return f.with(stay, remaining(f.cues(), gone));
     }
+    if (part instanceof DollyZoom z && z.subject() != null && gone.contains(z.subject().entity()))
+      return z.holding(null, z.mmPerM());
     if (!(part instanceof Attention a)) return part;
     boolean lostUp = gone.contains(a.upPiece());
     return new Attention(
@@ -263,6 +268,8 @@ public final class References {
   }
 
   private static RigPart repointed(RigPart part, String old, String now) {
+    if (part instanceof DollyZoom z && z.subject() != null && z.subject().entity().equals(old))
+      return z.holding(swapped(List.of(z.subject()), old, now).get(0), z.mmPerM());
     return part instanceof Attention a
         ? a.with(swapped(a.subjects(), old, now), retold(a.cues(), old, now))
         : part;

@@ -20,6 +20,12 @@ final class CameraNode extends Node {
   private final double unitTop;
   private final double squeeze;
   private final double[] m = Matrix.newIdentity();
+  private final double[] standing = Matrix.newIdentity();
+
+  /** Each pass shrinks what is left by the tangent of how far off the axis the aim is. */
+  private static final int ZOOM_PASSES = 12;
+
+  private static final double ZOOM_SETTLED = 1e-12;
 
   private final Sight sight = new Sight();
   private final FocusStep focus;
@@ -67,16 +73,40 @@ final class CameraNode extends Node {
       if (s instanceof FramingsStep framings) framings.lens(frame, plan.lens, o);
       if (s instanceof TrimStep trim)
         plan.lens[o] = within(Camera.FOCAL_LENGTH, plan.lens[o] + trim.focal(frame));
+      if (s instanceof DollyZoomStep zoom && zoom.solvesLens()) zoomed(zoom, frame, plan, o);
     }
+    look(plan, o);
+    plan.lens[o + 8] = sight.left;
+    plan.lens[o + 9] = sight.right;
+    plan.lens[o + 10] = sight.bottom;
+    plan.lens[o + 11] = sight.top;
+  }
+
+  /**
+   * Solves the focal length that holds a size. The distance is measured below the part, and below a
+   * spring that stands under it. Where an aim puts its subject off the axis, the lens turns the
+   * camera a little, and the distance with it: a few passes settle that.
+   */
+  private void zoomed(DollyZoomStep zoom, double frame, Plan plan, int o) {
+    int count = 0;
+    while (steps[count] != zoom && !(steps[count] instanceof SpringStep)) count++;
+    double own = plan.lens[o];
+    for (int pass = 0; pass < ZOOM_PASSES; pass++) {
+      look(plan, o);
+      below(count, frame, plan, standing);
+      double f = within(Camera.FOCAL_LENGTH, zoom.focal(frame, plan, standing, own));
+      boolean settled = Math.abs(f - plan.lens[o]) <= ZOOM_SETTLED * f;
+      plan.lens[o] = f;
+      if (settled) return;
+    }
+  }
+
+  private void look(Plan plan, int o) {
     double f = plan.lens[o], sx = plan.lens[o + 6] * squeeze, sy = plan.lens[o + 7];
     sight.left = (unitLeft + sx) / f;
     sight.right = (unitRight + sx) / f;
     sight.bottom = (unitBottom + sy) / f;
     sight.top = (unitTop + sy) / f;
-    plan.lens[o + 8] = sight.left;
-    plan.lens[o + 9] = sight.right;
-    plan.lens[o + 10] = sight.bottom;
-    plan.lens[o + 11] = sight.top;
   }
 
   /** The transform above the first so many steps, after {@link #lens}. */

@@ -25,6 +25,7 @@ import kite.core.path.PathTable;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Head;
 import kite.core.rig.Operator;
@@ -132,10 +133,11 @@ public final class Plan {
     if (l.attention() != null)
       for (Subject s : l.attention().subjects()) from.add(nodes.get(s.entity()));
     if (holds(old, from.toArray())) return old;
+    int slot = newSlot(l.id());
     List<Step> steps = new ArrayList<>();
-    if (l.attention() != null && l.attention().on()) addStep(l.attention(), steps);
+    if (l.attention() != null && l.attention().on()) addStep(l.attention(), slot, steps);
     Step aim = steps.isEmpty() ? null : steps.get(0);
-    return new PlaceNode(l, newSlot(l.id()), slotOr(l.parent()), aim, from.toArray());
+    return new PlaceNode(l, slot, slotOr(l.parent()), aim, from.toArray());
   }
 
   private static boolean holds(Node old, Object... from) {
@@ -161,13 +163,13 @@ public final class Plan {
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(c.id());
     List<Step> steps = new ArrayList<>();
-    for (RigPart p : c.rig()) if (p.on()) addStep(p, steps);
+    for (RigPart p : c.rig()) if (p.on()) addStep(p, slot, steps);
     FocusStep focus =
         c.focus() == null ? null : new FocusStep(c.focus(), points(c.focus().subjects()));
     return new CameraNode(c, slot, h, steps, focus, from.toArray());
   }
 
-  private void addStep(RigPart part, List<Step> steps) {
+  private void addStep(RigPart part, int slot, List<Step> steps) {
     if (part instanceof Base b) steps.add(new BaseStep(b, slotOr(b.rides())));
     if (part instanceof Slide s) steps.add(new SlideStep(s));
     if (part instanceof Head h) steps.add(new HeadStep(h));
@@ -175,6 +177,8 @@ public final class Plan {
     if (part instanceof Rail r && sequence.get(r.path()) instanceof Path p)
       steps.add(new RailStep(r, table(p), table(sequence.get(r.guide())), h.rate().perSecond()));
     if (part instanceof Arm a) steps.add(new ArmStep(a));
+    if (part instanceof DollyZoom z && z.subject() != null)
+      steps.add(new DollyZoomStep(z, points(List.of(z.subject())), slot));
     if (part instanceof Trim t) steps.add(new TrimStep(t));
     if (part instanceof Operator o)
       steps.add(new OperatorStep(o, h.firstFrame(), h.rate().perSecond()));
@@ -286,6 +290,11 @@ public final class Plan {
     out[0] = out[1] = out[2] = 0;
     if (nodes.get(id) instanceof PlaceNode n) n.anchor(anchor, frame, out);
     Matrix.point(world, slot(id) * Matrix.SIZE, out[0], out[1], out[2], out, 0);
+  }
+
+  /** Writes where a subject is in the world at the last evaluated frame. */
+  public void subject(Subject s, double[] out) {
+    points(List.of(s)).world(0, frame, this, out);
   }
 
   /** Gets corner points of boxes that hold a thing. */

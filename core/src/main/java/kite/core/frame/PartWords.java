@@ -16,6 +16,7 @@ import kite.core.path.PathTable;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Head;
 import kite.core.rig.Operator;
@@ -56,6 +57,7 @@ public final class PartWords {
     if (part instanceof Head) return head(part);
     if (part instanceof Attention a) return attention(a);
     if (part instanceof Framings f) return framings(f);
+    if (part instanceof DollyZoom z) return dollyZoom(z);
     if (part instanceof Trim t) return trim(t);
     if (part instanceof Spring) return "Behind by " + offset(part) + ".";
     return ((Operator) part).preset() == Operator.Preset.STABILISED
@@ -171,7 +173,29 @@ public final class PartWords {
     double left = 1;
     for (double x : shares) left -= x;
     if (left > LEAST_SHARE) words.add(Math.round(left * 100) + " % its own place");
-    return String.join(", ", words) + ".";
+    return String.join(", ", words) + "; the lens here: " + lens() + ".";
+  }
+
+  /** The lens as the whole stack leaves it. */
+  private String lens() {
+    int o = plan.slot(camera.id()) * Plan.LENS;
+    return NumberText.rounded(plan.lens()[o], 1)
+        + " mm, f/"
+        + NumberText.rounded(plan.lens()[o + 1], 1)
+        + ", focus "
+        + metres(plan.lens()[o + 2]);
+  }
+
+  private String dollyZoom(DollyZoom z) {
+    if (z.subject() == null) return "Choose whose size it holds.";
+    double along = HoldSize.along(plan, camera, z.subject());
+    String who = name(z.subject().entity());
+    if (along <= 0) return who + " is not ahead of the lens here: nothing is held.";
+    String size =
+        NumberText.rounded(plan.lens()[plan.slot(camera.id()) * Plan.LENS], 1)
+            + " mm at "
+            + metres(along);
+    return "Holds the size of " + who + ": " + size + ".";
   }
 
   private String trim(Trim t) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import kite.core.command.Command;
+import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
@@ -20,6 +21,7 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
+import kite.core.optics.DeliveryWindow;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.rig.Arm;
@@ -128,7 +130,29 @@ public final class ReadyRigs {
     all.add(
         new RigCommand.PlaceCamera(
             camera.id(), frame, eye.place(), turn[0], turn[1], turn[2], false));
+    if (kind == ReadyRig.FOLLOWING) leaning(all, subject);
     return all;
+  }
+
+  /** Gives the aim the roll that the camera has, about the line to the subject. */
+  private void leaning(List<Command> all, String subject) {
+    Sequence upright = Edit.apply(s, all);
+    Plan p = new Plan(upright, models);
+    p.evaluate(frame);
+    double[] at = new double[3], is = Eye.of(p, camera.id()).world(), want = eye.world();
+    p.anchor(subject, null, at);
+    Vec3 sight = new Vec3(at[0], at[1], at[2]).minus(eye.place());
+    sight = sight.times(1 / sight.length());
+    // the turn from one to the other, as a matrix: want · isᵀ
+    double[][] d = new double[3][3];
+    for (int i = 0; i < 3; i++)
+      for (int j = 0; j < 3; j++)
+        for (int k = 0; k < 3; k++) d[i][j] += want[k * 4 + i] * is[k * 4 + j];
+    Vec3 twice = new Vec3(d[2][1] - d[1][2], d[0][2] - d[2][0], d[1][0] - d[0][1]);
+    double roll = -Math.atan2(twice.dot(sight), d[0][0] + d[1][1] + d[2][2] - 1);
+    Attention aim = ((Camera) upright.get(camera.id())).first(Attention.class);
+    Channels c = aim.channels().with("roll", Math.toDegrees(roll));
+    all.add(new RigCommand.SetPart(camera.id(), aim.with(c)));
   }
 
   /** Pan, tilt and roll of the camera in the world. */
@@ -202,8 +226,11 @@ public final class ReadyRigs {
     double[] p = new double[3];
     plan.anchor(subject, null, p);
     Vec3 seen = eye.seen(new Vec3(p[0], p[1], p[2]));
-    double across = eye.window().across(seen.x(), seen.z());
-    double down = eye.window().down(seen.y(), seen.z());
+    Plan bare = new Plan(s.with(camera.with(List.of())), models); // its lens without the old stack
+    bare.evaluate(frame);
+    DeliveryWindow window = Eye.of(bare, camera.id()).window();
+    double across = window.across(seen.x(), seen.z());
+    double down = window.down(seen.y(), seen.z());
     if (!(seen.z() < 0 && across >= 0 && across <= 1 && down >= 0 && down <= 1))
       throw new Refusal(
           "behind",

@@ -7,7 +7,7 @@ import kite.core.document.Unit;
 
 /** One element of a camera's stack. */
 public sealed interface RigPart
-    permits Framings, Base, Rail, Slide, Arm, Head, Attention, Trim, Spring, Operator {
+    permits Framings, Base, Rail, Slide, Arm, Head, Attention, DollyZoom, Trim, Spring, Operator {
   ChannelSpec STRENGTH = ChannelSpec.of("strength", "Strength", Unit.SHARE, 1, 0, 1);
 
   String id();

@@ -547,7 +547,8 @@ class RigPartsTest {
     Plan plan = new Plan(s, Models.NONE);
     plan.evaluate(3);
     PartWords words = new PartWords(s, Models.NONE, plan, (Camera) s.get("a"), 3);
-    assertEquals("70 % camera B, 30 % its own place.", words.of(f));
+    assertEquals(
+        "70 % camera B, 30 % its own place; the lens here: 35 mm, f/4, focus 5 m.", words.of(f));
     assertEquals("Its end is 2 m above its foot, swung 12° right.", words.of(arm));
     assertEquals("Stands 0 m high.", words.of(((Camera) s.get("a")).first(Base.class)));
   }

@@ -318,8 +318,10 @@ class FrameTest {
         Camera c = (Camera) s.get("cam" + i);
         // an attention part holds the aim: here it is only the stack below that is asked
         Sequence plain = Edit.apply(s, List.of(new RigCommand.SwitchPart(c.id(), "look", false)));
-        if (c.part("spring") != null) // and what is late to arrive is not asked either
-        plain = Edit.apply(plain, List.of(new RigCommand.SwitchPart(c.id(), "spring", false)));
+        // what is late to arrive, or holds its distance, is not asked either
+        for (String part : List.of("spring", "zoom"))
+          if (c.part(part) != null)
+            plain = Edit.apply(plain, List.of(new RigCommand.SwitchPart(c.id(), part, false)));
         Vec3 at = new Vec3(r.nextDouble() * 9, r.nextDouble() * 3, r.nextDouble() * 9);
         if (c.part("rail") != null) continue; // a rail of part strength pulls at the place
         Sequence moved =

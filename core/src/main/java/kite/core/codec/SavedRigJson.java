@@ -1,0 +1,37 @@
+package kite.core.codec;
+
+import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import java.util.Map;
+import kite.core.command.Refusal;
+import kite.core.readyrig.SavedRig;
+
+/** Saved rigs: {@code {"rig": [parts], "names": {id: name}}}. */
+public final class SavedRigJson {
+  /** More parts than any stack has. */
+  private static final int MOST_PARTS = 200;
+
+  private SavedRigJson() {}
+
+  public static String write(SavedRig r) {
+    JsonObject names = new JsonObject();
+    for (Map.Entry<String, String> e : r.names().entrySet()) names.add(e.getKey(), e.getValue());
+    return new Out().put("rig", r.rig(), RigJson::write).put("names", names).json.toString();
+  }
+
+  /**
+   * @throws Refusal with the path to the field at fault
+   */
+  public static SavedRig read(String text) {
+    Fields f = Fields.parse(text);
+    SavedRig r = new SavedRig(f.list("rig", RigJson::read), f.map("names", SavedRigJson::name));
+    if (r.rig().isEmpty() || r.rig().size() > MOST_PARTS)
+      throw Fields.bad("$.rig", "holds 1 to " + MOST_PARTS + " parts");
+    return f.done(r);
+  }
+
+  private static String name(JsonValue v, String path) {
+    if (!v.isString()) throw Fields.bad(path, "must be text");
+    return v.asString();
+  }
+}
