@@ -237,7 +237,7 @@ export interface Guide {
 
 export type Rule = 'thirds' | 'goldenSection' | 'goldenSpiral' | 'diagonals' | 'triangles' | 'centre' | 'grid' | 'horizon' | 'actionSafe' | 'titleSafe' | 'aspect';
 
-export type RigPart = Framings | Base | Rail | Slide | Arm | Head | Attention | Trim | Spring | Operator;
+export type RigPart = Framings | Base | Rail | Slide | Arm | Head | Attention | DollyZoom | Trim | Spring | Operator;
 
 export interface Framings {
   kind: 'framings';
@@ -313,6 +313,18 @@ export interface Attention {
 export type Up = 'world' | 'piece' | 'free';
 
 export type Blend = 'points' | 'directions';
+
+export interface DollyZoom {
+  kind: 'dollyZoom';
+  id: string;
+  on: boolean;
+  subject: Subject | null;
+  gives: Gives;
+  mmPerM: number;
+  channels: Record<string, Channel>;
+}
+
+export type Gives = 'lens' | 'place';
 
 export interface Trim {
   kind: 'trim';
@@ -856,12 +868,15 @@ export interface KiteCore {
   anchors(piece: string): string;
   angles(transform: Float64Array, out: Float64Array): void;
   apply(commands: string): string;
+  backTo(document: string): string;
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blurTable(camera: string, out: Float32Array): void;
   bounds(id: string, out: Float64Array): boolean;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
   channels(id: string, frame: number): string;
   commandsOf(change: string, undo: boolean): string;
+  compare(side: number, document: string): string;
+  comparedCamera(side: number, camera: string, frame: number, world: Float64Array, lens: Float64Array): boolean;
   composition(camera: string, subject: string): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;
@@ -879,21 +894,25 @@ export interface KiteCore {
   handles(id: string, channel: string): string;
   holdBoth(camera: string, aM: number, bM: number): string;
   holdLonger(id: string, frame: number, frames: number, cuts: boolean): string;
+  holdSize(camera: string, part: string, subject: string, anchor: string): string;
   keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
   lensReport(camera: string): string;
   lights(frame: number): string;
+  loadRig(camera: string, rig: string, frame: number): string;
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
   motion(request: string): string;
-  moveTogether(id: string, frames: string, by: number): string;
+  moveTogether(id: string, frames: string, by: number, cuts: boolean): string;
   namingBreaches(): string;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
   partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
   partSays(camera: string, part: string, frame: number): string;
+  pathEdit(id: string, kind: string, at: number, newId: string): string;
   pathFromKeys(camera: string, pathId: string, ride: boolean): string;
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
+  pathShape(form: string, x: number, y: number, z: number, sizeM: number, degrees: number, riseM: number, newId: string): string;
   placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
@@ -905,6 +924,7 @@ export interface KiteCore {
   readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
   route(id: string, first: number, step: number, out: Float64Array): void;
+  savedRig(camera: string): string;
   seen(camera: string): string;
   setDown(ids: string, heightM: number, frame: number, key: boolean): string;
   settings(camera: string): string;
@@ -917,7 +937,7 @@ export interface KiteCore {
   speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   standIn(piece: string): string;
   standardsChange(standards: string): string;
-  standing(id: string): string;
+  standing(id: string, cuts: boolean): string;
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
   threeLights(camera: string, subject: string, ids: string): string;

@@ -38,7 +38,7 @@ export function SubjectWay({
   return (
     <svg
       className="guides"
-      style={frame}
+      style={{ ...frame, overflow: 'hidden' }}
       viewBox={`0 0 ${frame.width} ${frame.height}`}
       aria-hidden
       data-testid="subject-way"

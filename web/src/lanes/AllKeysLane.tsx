@@ -12,10 +12,15 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
   const svg = useRef<SVGSVGElement>(null);
   const [on, setOn] = useState<number[]>([]);
   const [box, setBox] = useState<{ x: number; w: number } | null>(null);
-  const frames = JSON.parse(theCore().standing(entity.id)) as number[];
-  if (!frames.length) return null;
+  const [cuts, setCuts] = useState(false);
+  const camera = entity.kind === 'camera';
+  const standing = (withCuts: boolean) => JSON.parse(theCore().standing(entity.id, withCuts)) as number[];
+  const keyed = standing(false);
+  const frames = cuts ? standing(true) : keyed;
+  if (!frames.length && !camera) return null;
   const picked = on.filter((f) => frames.includes(f));
-  const moved = (which: number[], by: number) => theCore().moveTogether(entity.id, JSON.stringify(which), by);
+  const moved = (which: number[], by: number) =>
+    theCore().moveTogether(entity.id, JSON.stringify(which), by, cuts);
   const move = (f: number) => (e: React.PointerEvent) => {
     const which = picked.includes(f) ? picked : e.shiftKey || e.ctrlKey ? [...picked, f] : [f];
     setOn(which);
@@ -49,7 +54,17 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
         <strong title="Keys and cues of all lanes: drag one to move all that stands on its frame">
           All keys
         </strong>
-        <span className="muted">{picked.length ? `${picked.length} frames` : ''}</span>
+        {camera ? (
+          <button
+            className={`chip ${cuts ? 'on' : ''}`}
+            aria-pressed={cuts}
+            title="Its cuts too: they move along with what stands on their frame"
+            onClick={() => setCuts(!cuts)}
+          >
+            Cuts too
+          </button>
+        ) : null}
+        <span className="muted">{picked.length ? picked.length : ''}</span>
       </div>
       <svg ref={svg} height={HEIGHT} aria-label="All keys" data-testid="all-keys" onPointerDown={boxSelect}>
         {frames.map((f) => (
@@ -73,6 +88,9 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
           >
             <title>{`Frame ${f}`}</title>
             <rect x={toX(scale, f) - 6} width={12} height={HEIGHT} fill="transparent" />
+            {keyed.includes(f) ? null : (
+              <path d={`M${toX(scale, f)} 0V${HEIGHT}`} stroke="#f0785a" strokeWidth={3} />
+            )}
             <path
               d={`M${toX(scale, f)} 4l5 8-5 8-5-8z`}
               fill={picked.includes(f) ? '#f6efe0' : '#9fb0c8'}

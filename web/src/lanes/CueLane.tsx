@@ -3,6 +3,7 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Cue } from '../core/types';
 import { edit, preview, useSequence } from '../sequence/store';
 import { CueEditor } from './CueEditor';
+import { ShareLines } from './ShareLines';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 
@@ -87,6 +88,14 @@ export function CueLane({
                   </text>
                 </svg>
               ) : null}
+              <ShareLines
+                camera={camera}
+                part={part}
+                cue={cue}
+                from={end + 8}
+                width={room - 14}
+                height={HEIGHT}
+              />
               <g
                 tabIndex={0}
                 role="button"

@@ -32,27 +32,34 @@ const words = (bits: number, height: number): string =>
         .join(', ')
     : 'out of frame';
 
+/** The subject that fills the frame most: what the strip shows while it is folded. */
+function mostSeen(rows: Row[]): Row[] {
+  const sum = (r: Row) => r.height.reduce((a, h, i) => a + (r.seen[i] & IN_FRAME ? h : 0), 0);
+  return rows.length ? [rows.reduce((a, b) => (sum(b) > sum(a) ? b : a))] : [];
+}
+
 /** For each subject over the time shown: in frame, safe, sharp, clipped and how large. */
 export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) {
   const version = useSequence((s) => s.version);
   const playing = useSequence((s) => s.playing);
-  const [open, setOpen] = useState(true);
+  const [open, setOpen] = useState(false);
   const [report, setReport] = useState<{ rows: Row[]; first: number; step: number } | null>(null);
   const count = Math.min(MOST_COLUMNS, scale.last - scale.first + 1);
   const step = (scale.last + 1 - scale.first) / count;
   useEffect(() => {
-    if (!open || playing) return;
+    if (playing) return;
     // a look at many frames: made when the hand rests
     const t = setTimeout(() => {
       const text = theCore().frameReport(camera.id, scale.first, step, count);
       setReport({ rows: JSON.parse(text) as Row[], first: scale.first, step });
     }, SETTLE_MS);
     return () => clearTimeout(t);
-  }, [camera.id, version, open, playing, scale.first, step, count]);
-  const rows = open ? (report?.rows ?? []) : [];
+  }, [camera.id, version, playing, scale.first, step, count]);
+  const all = report?.rows ?? [];
+  const rows = open ? all : mostSeen(all);
   const height = Math.max(20, rows.length * ROW + 4);
   return (
-    <div className="lane" data-testid="frame-strip">
+    <div className="lane frame-strip" data-testid="frame-strip">
       <div className="lane-head strip-head" style={{ alignItems: 'start' }}>
         <button
           className="name"
@@ -60,7 +67,8 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
           title="Which subject is in frame, safe, sharp and how large, over time"
           onClick={() => setOpen(!open)}
         >
-          In frame
+          {open ? '▾' : '▸'} In frame
+          {!open && all.length > 1 ? <span className="muted"> 1 of {all.length}</span> : null}
         </button>
         <div className="strip-names">
           {rows.map((r) => (
@@ -97,7 +105,7 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
               }),
             )
           : null}
-        {open && report && rows.length === 0 ? (
+        {report && rows.length === 0 ? (
           <text x={8} y={14} fontSize={11.5} fill="#9fb0c8">
             No subject comes into this camera’s frame here
           </text>

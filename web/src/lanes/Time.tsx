@@ -130,7 +130,7 @@ export function Time() {
           onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
         />
         <CutLane scale={scale} />
-        {selected ? <AllKeysLane key={selected.id} entity={selected} scale={scale} /> : null}
+        {selected ? <AllKeysLane key={`all-${selected.id}`} entity={selected} scale={scale} /> : null}
         {camera?.rig.map((p) =>
           p.kind === 'framings' && p.cameras.length > 0 ? (
             <CueLane key={p.id} camera={camera} part={cuesOf(p)} name="Framings" scale={scale} />
@@ -150,7 +150,6 @@ export function Time() {
             look={look}
           />
         ))}
-        {camera && desk === 'move' ? <FrameStrip key={camera.id} camera={camera} scale={scale} /> : null}
         {lanes.length === 0 ? (
           <div className="lane-hint">
             {selected
@@ -163,6 +162,7 @@ export function Time() {
           style={{ left: HEAD + toX(scale, frame) + 0.5 * (toX(scale, 1) - toX(scale, 0)) }}
         />
       </div>
+      {camera && desk === 'move' ? <FrameStrip key={camera.id} camera={camera} scale={scale} /> : null}
     </section>
   );
 }

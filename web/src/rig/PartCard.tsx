@@ -11,6 +11,7 @@ import { Tip } from '../shell/Tip';
 import { AttentionControls } from './AttentionControls';
 import { BaseControls } from './BaseControls';
 import { Choice } from './Choice';
+import { DollyZoomControls } from './DollyZoomControls';
 import { FramingsControls } from './FramingsControls';
 import { OperatorControls, SpringPlot } from './OperatorControls';
 import { copyOf, PARTS } from './parts';
@@ -112,6 +113,8 @@ function Controls({ camera, part }: { camera: Camera; part: RigPart }) {
       return <FramingsControls camera={camera} part={part} />;
     case 'trim':
       return <TrimControls camera={camera} part={part} />;
+    case 'dollyZoom':
+      return <DollyZoomControls camera={camera} part={part} />;
     case 'operator':
       return <OperatorControls camera={camera} part={part} />;
     case 'spring':

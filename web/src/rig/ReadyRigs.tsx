@@ -7,6 +7,7 @@ import { aboutSubject } from '../frame/about';
 import { evaluated } from '../sequence/evaluated';
 import { editProposed, newId, say, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
+import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */
 const RIGS: { kind: string; name: string; for: string; asks?: string }[] = [
@@ -81,6 +82,7 @@ export function ReadyRigs({ camera }: { camera: Camera }) {
             </div>
           </MenuItem>
         ))}
+        {open ? <SavedRigEntries camera={camera} onDone={() => setOpen(false)} /> : null}
       </Menu>
     </>
   );

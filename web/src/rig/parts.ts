@@ -22,6 +22,11 @@ export const PARTS: Record<RigPart['kind'], { name: string; for: string; accent:
     for: 'Looks at subjects and hands over between them',
     accent: 'var(--teal)',
   },
+  dollyZoom: {
+    name: 'Dolly zoom',
+    for: 'Holds a size while the distance or the lens changes',
+    accent: 'var(--lilac)',
+  },
   spring: { name: 'Spring', for: 'Follows late, and settles', accent: '#8fa3bf' },
   operator: { name: 'Operator', for: 'Someone holds the camera: sway, steps, breath', accent: '#8fa3bf' },
   trim: { name: 'Trim', for: 'A small offset on top, for a note', accent: 'var(--lilac)' },
@@ -46,6 +51,8 @@ export function fresh(kind: RigPart['kind']): RigPart {
         cues: [],
         channels: {},
       };
+    case 'dollyZoom':
+      return { kind, id, on: true, subject: null, gives: 'lens', mmPerM: 1, channels: {} };
     case 'arm':
       return { kind, id, on: true, level: true, channels: {} };
     case 'trim':

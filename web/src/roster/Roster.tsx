@@ -16,7 +16,9 @@ import {
   addMarkOnSurface,
   addStandIn,
   cameraFromView,
+  addPathShape,
   drawPath,
+  PATH_SHAPES,
   measure,
   measureFromCamera,
   STAND_INS,
@@ -376,6 +378,7 @@ function AddMenu() {
         {item('Mark on a surface…', addMarkOnSurface)}
         {item('Mark where the axis meets the set', addMarkAhead)}
         {item('Path, drawn in plan', drawPath)}
+        {PATH_SHAPES.map((p) => item(p.name, () => addPathShape(p.form)))}
         {item('Group', addGroup)}
         {LIGHTS.map((l) => item(`${l.name} light`, () => addLight(l.form)))}
         {item('Haze and background', addAir)}

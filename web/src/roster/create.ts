@@ -1,6 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
-import { edit, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
+import { evaluated } from '../sequence/evaluated';
+import { edit, editProposed, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
 import { axisPoint } from '../views/axisPoint';
 import { setViewPose } from '../views/setViewPose';
 
@@ -276,4 +277,33 @@ export function removeSelected(): void {
   }
   const names = selected.map((id) => `“${entities[id]?.name}”`).join(', ');
   if (edit(`Remove ${names}`, { kind: 'remove', ids: selected, letGo: true })) say(`Removed ${names}.`);
+}
+
+/** Paths of a plain shape, where the set view looks, at a camera's height. */
+export const PATH_SHAPES: { form: string; name: string; sizeM: number; degrees: number; riseM: number }[] = [
+  { form: 'line', name: 'Straight path', sizeM: 5, degrees: 0, riseM: 0 },
+  { form: 'circle', name: 'Circle path', sizeM: 3, degrees: 0, riseM: 0 },
+  { form: 'arc', name: 'Arc path', sizeM: 4, degrees: 90, riseM: 0 },
+  { form: 'helix', name: 'Helix path', sizeM: 3, degrees: 360, riseM: 2 },
+];
+
+const PATH_HEIGHT_M = 1.5;
+
+/** Adds a path of a plain shape; about the selected piece or mark where there is one. */
+export function addPathShape(form: string): void {
+  const f = PATH_SHAPES.find((x) => x.form === form)!;
+  const { selected, entities } = useSequence.getState();
+  const about = entities[selected[0]];
+  let { x, z } = groundAhead();
+  if (about?.kind === 'piece' || about?.kind === 'mark') {
+    const { world } = evaluated();
+    const o = theCore().slot(about.id) * 16 + 12;
+    [x, z] = [world[o], world[o + 2]];
+  }
+  const id = newId('path');
+  const done = editProposed(
+    `Add a ${f.name.toLowerCase()}`,
+    theCore().pathShape(form, x, PATH_HEIGHT_M, z, f.sizeM, f.degrees, f.riseM, id),
+  );
+  if (done) select(id);
 }

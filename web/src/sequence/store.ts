@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { answer, Refused, theCore } from '../core/load';
 import type { Camera, Change, Command, Entity, Header } from '../core/types';
+import type { Compared } from '../versions/compared';
 
 export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'deliver';
 export const DESKS: { id: Desk; name: string; hint: string }[] = [
@@ -41,6 +42,8 @@ export type Dialog =
   | { kind: 'track'; file: File }
   | { kind: 'remove'; ids: string[] }
   | { kind: 'lettering'; id: string | null }
+  | { kind: 'versions' }
+  | { kind: 'saveRig'; id: string }
   | { kind: 'bake'; id: string };
 
 export interface PendingEdit {
@@ -88,6 +91,8 @@ export interface SequenceState {
   /** Whether the selected camera's way and its subject's are drawn on the Move desk. */
   ghosts: boolean;
   contactSheet: boolean;
+  /** Two versions of the camera's move in the lens view, or null. */
+  compared: Compared | null;
   fourViews: boolean;
   /** Pieces shown alone in the views, or null. */
   isolated: string[] | null;
@@ -127,6 +132,7 @@ export const useSequence = create<SequenceState>(() => ({
   sharpTint: false,
   ghosts: true,
   contactSheet: false,
+  compared: null,
   fourViews: false,
   isolated: null,
   picking: null,

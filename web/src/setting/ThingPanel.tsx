@@ -4,13 +4,14 @@ import { Fields, useChannels } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { Choice } from '../rig/Choice';
 import { MORE } from '../roster/selectionActions';
-import { drawPath, removeSelected } from '../roster/create';
+import { removeSelected } from '../roster/create';
 import { evaluated } from '../sequence/evaluated';
 import { edit, useSequence } from '../sequence/store';
 import { Arrange } from './Arrange';
 import { AirCard } from './AirCard';
 import { LightCard } from './LightCard';
 import { MeasureCard } from './MeasureCard';
+import { PathCard } from './PathCard';
 import { PlateCard } from './PlateCard';
 import { ShapeCard } from './ShapeCard';
 
@@ -189,51 +190,6 @@ function LayerCard({ layer }: { layer: Extract<Entity, { kind: 'layer' }> }) {
               .map((e) => e.name)
               .join(', ')}${on.length > 6 ? ' …' : ''}`}
       </p>
-    </div>
-  );
-}
-
-function PathCard({ path }: { path: Extract<Entity, { kind: 'path' }> }) {
-  const report = JSON.parse(theCore().pathReport(path.id)) as {
-    lengthM: number;
-    tightestRadiusM: number | null;
-  };
-  const reroute = (label: string, next: Partial<Pick<typeof path, 'closed' | 'points'>>) =>
-    edit(label, {
-      kind: 'reroute',
-      id: path.id,
-      style: path.style,
-      closed: path.closed,
-      points: path.points,
-      ...next,
-    });
-  return (
-    <div className="card" style={{ borderLeftColor: 'var(--marigold)' }}>
-      <p className="says">
-        {path.points.length} points, {theCore().showNumber(report.lengthM, 'metres')} long
-      </p>
-      <Choice
-        label="Ends"
-        value={path.closed ? 'closed' : 'open'}
-        options={[
-          ['open', 'open'],
-          ['closed', 'closed: goes round'],
-        ]}
-        onChange={(v) => reroute('Close a path', { closed: v === 'closed' })}
-      />
-      <button
-        className="pill"
-        onClick={() =>
-          reroute('Reverse a path', {
-            points: [...path.points].reverse().map((p) => ({ at: p.at, in: p.out, out: p.in })),
-          })
-        }
-      >
-        Reverse
-      </button>{' '}
-      <button className="pill" onClick={drawPath}>
-        Draw another
-      </button>
     </div>
   );
 }

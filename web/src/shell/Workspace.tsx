@@ -10,7 +10,9 @@ import { RemoveDialog } from '../roster/RemoveDialog';
 import { followMain, tellOthers } from '../sequence/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { StandardsDialog } from '../standards/StandardsDialog';
+import { VersionsDialog } from '../versions/VersionsDialog';
 import { BakeDialog } from '../rig/BakeDialog';
+import { SaveRigDialog } from '../rig/SavedRigs';
 import { RigStack } from '../rig/RigStack';
 import { Roster } from '../roster/Roster';
 import { DESKS, redo, undo, useSequence, type Desk } from '../sequence/store';
@@ -38,6 +40,10 @@ export function Workspace() {
   const sheet = useSequence((s) => s.contactSheet);
   const [dropping, setDropping] = useState(false);
   const [box, setBox] = useState(false);
+  const [times, setTimes] = useState<Partial<Record<Desk, number>>>({});
+  const time = times[desk] ?? SHAPES[desk].time;
+  const setTime = (px: number) =>
+    setTimes({ ...times, [desk]: Math.max(90, Math.min(window.innerHeight - 330, px)) });
   const views = useRef<HTMLDivElement>(null);
   useEffect(() => setShare(SHAPES[desk].share), [desk]);
   useEffect(() => {
@@ -58,7 +64,7 @@ export function Workspace() {
   return (
     <div
       className="app"
-      style={{ '--time': `${SHAPES[desk].time}px` } as React.CSSProperties}
+      style={{ '--time': `${time}px` } as React.CSSProperties}
       onDragOver={(e) => {
         if (!e.dataTransfer.types.includes('Files')) return; // a row of the roster, say
         e.preventDefault();
@@ -103,6 +109,20 @@ export function Workspace() {
       <aside className="right" aria-label={desk === 'deliver' ? 'Deliver' : 'Selection'}>
         {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
       </aside>
+      <div
+        className="divider across"
+        role="separator"
+        aria-orientation="horizontal"
+        tabIndex={0}
+        aria-label="Height of the lanes"
+        aria-valuenow={Math.round(time)}
+        onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+        onPointerMove={(e) => e.buttons && setTime(window.innerHeight - 9 - e.clientY)}
+        onKeyDown={(e) => {
+          const by = e.key === 'ArrowUp' ? 20 : e.key === 'ArrowDown' ? -20 : 0;
+          if (by) setTime(time + by);
+        }}
+      />
       <Time />
       {dropping ? <div className="dropping">Let go to bring it in: models, images, camera tracks</div> : null}
       <Dialogs />
@@ -125,6 +145,10 @@ function Dialogs() {
       return <RemoveDialog ids={d.ids} />;
     case 'lettering':
       return <LetteringDialog id={d.id} />;
+    case 'versions':
+      return <VersionsDialog />;
+    case 'saveRig':
+      return <SaveRigDialog id={d.id} />;
     case 'bake':
       return <BakeDialog id={d.id} />;
   }
@@ -205,6 +229,15 @@ function Top({ onCommands }: { onCommands: () => void }) {
           onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
         >
           <Icon.Sheet />
+        </button>
+      </Tip>
+      <Tip text="Versions: keep this one, compare, go back">
+        <button
+          className={`icon ${s.compared ? 'lit' : ''}`}
+          aria-label="Versions"
+          onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
+        >
+          <Icon.Versions />
         </button>
       </Tip>
       <Tip text="Standards: camera package, lens kits, names, units">

@@ -10,6 +10,7 @@ import {
   addMark,
   addMarkAhead,
   addMarkOnSurface,
+  addPathShape,
   addStandIn,
   cameraFromView,
   drawPath,
@@ -17,6 +18,7 @@ import {
   groupSelected,
   measure,
   measureFromCamera,
+  PATH_SHAPES,
   removeSelected,
   STAND_INS,
 } from '../roster/create';
@@ -55,6 +57,10 @@ export function actions(): Action[] {
     { name: 'Bring in a model from a file', run: chooseModel },
     { name: 'Bring in a camera track from a file', run: chooseTrack },
     { name: 'Bring in a plate from images', run: choosePlate },
+    {
+      name: 'Versions: keep, compare, go back',
+      run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
+    },
     {
       name: 'Standards: camera package, kits, names, units',
       run: () => useSequence.setState({ dialog: { kind: 'standards' } }),
@@ -96,6 +102,10 @@ export function actions(): Action[] {
     { name: 'Add a mark', run: addMark },
     { name: 'Add a group', run: addGroup },
     { name: 'Draw a path in plan', run: drawPath },
+    ...PATH_SHAPES.map((p) => ({
+      name: `Add a ${p.name.toLowerCase()}`,
+      run: () => addPathShape(p.form),
+    })),
     { name: 'Remove the selection', shortcut: 'Delete', run: removeSelected },
     {
       name: s.followCut ? 'Stop following the cut' : 'Follow the cut in the lens view',

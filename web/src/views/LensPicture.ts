@@ -2,9 +2,10 @@ import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { useSequence, type Hit } from '../sequence/store';
+import type { Compared } from '../versions/compared';
 import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';
-import { lookThrough } from './lensCamera';
+import { lookThrough, lookThroughCompared } from './lensCamera';
 import { PlatesInFrame } from './plates';
 import { stage } from './stage';
 
@@ -46,6 +47,10 @@ export class LensPicture {
     stage.update();
     r.shadowMap.needsUpdate = this.shadows !== stage.shadows;
     this.shadows = stage.shadows;
+    if (s.compared) {
+      this.drawCompared(id, s.compared, wider);
+      return null;
+    }
     const c = s.entities[id] as Camera | undefined;
     if (!c || !lookThrough(id, this.eye, wider)) {
       r.setClearColor('#000000');
@@ -74,6 +79,26 @@ export class LensPicture {
     }
     this.plates.group.visible = false;
     return seen;
+  }
+
+  /** Two versions of the camera's move, in the set as it is now: wiped, or each at half size. */
+  private drawCompared(id: string, { way, at }: Compared, wider: [number, number]): void {
+    const r = this.renderer;
+    const size = r.getSize(new THREE.Vector2());
+    stage.scene.updateMatrixWorld();
+    r.setClearColor('#000000');
+    r.clear();
+    r.setScissorTest(true);
+    for (const side of [0, 1] as const) {
+      const [w, h] = way === 'wipe' ? [size.x, size.y] : [size.x / 2, size.y / 2];
+      const left = way === 'beside' && side === 1 ? w : 0;
+      const cut = way === 'wipe' ? Math.round(size.x * at) : size.x / 2;
+      r.setViewport(left, (size.y - h) / 2, w, h);
+      r.setScissor(side ? cut : 0, (size.y - h) / 2, side ? size.x - cut : cut, h);
+      if (lookThroughCompared(side, id, this.eye, wider)) r.render(stage.scene, this.eye);
+    }
+    r.setScissorTest(false);
+    r.setViewport(0, 0, size.x, size.y);
   }
 
   /** What stands under a place of the picture, given as −1 … 1 across and up. */

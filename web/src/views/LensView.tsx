@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { AimPlace } from '../frame/AimPlace';
 import { DepthRuler } from '../frame/DepthRuler';
 import { SubjectWay } from '../frame/SubjectWay';
 import { GuideLines } from '../frame/GuideLines';
@@ -12,6 +13,7 @@ import { useSettings } from '../sequence/settings';
 import { edit, lensCamera, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
+import { CompareOver } from '../versions/CompareOver';
 import { whenAskedForAxisPoint } from './axisPoint';
 import { LensPicture, type Seen } from './LensPicture';
 import { rendererFor, stage } from './stage';
@@ -39,6 +41,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   const camera = useSequence((s) => s.entities[lensCamera(s)] as Camera | undefined);
   const desk = useSequence((s) => s.desk);
   const picking = useSequence((s) => s.picking);
+  const compared = useSequence((s) => s.compared);
   const { deliveryWidth, deliveryHeight } = useSettings().cameraPackage;
   const aspect = deliveryWidth / deliveryHeight;
   const whole = !camera || camera.surround >= 1;
@@ -121,8 +124,10 @@ export function LensView({ alone = false }: { alone?: boolean }) {
         ) : (
           <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" />
         )}
-        {camera ? <GuideLines camera={camera} frame={frame} /> : null}
-        {camera && desk === 'move' ? <SubjectWay camera={camera} frame={frame} /> : null}
+        {camera && compared?.way !== 'beside' ? <GuideLines camera={camera} frame={frame} /> : null}
+        {camera && compared ? <CompareOver compared={compared} frame={frame} /> : null}
+        {camera && desk === 'move' && !compared ? <SubjectWay camera={camera} frame={frame} /> : null}
+        {camera && desk === 'move' && !compared ? <AimPlace camera={camera} frame={frame} /> : null}
         {picking ? <PickPrompt /> : null}
         {problem ? (
           <p className="view-note" role="status" data-testid="why-empty">

@@ -106,7 +106,11 @@ export class SetViewer {
     const s = useSequence.getState();
     if (e.button !== 0 || s.drawing || s.picking || !s.mayEdit) return false;
     const r = this.canvas.getBoundingClientRect();
-    const grips = [...stage.ghosts.keys.map((k) => ghostGrip(stage.ghosts.camera, k)), ...pathGrips()];
+    const grips = [
+      ...stage.rigHandles.grips(),
+      ...stage.ghosts.keys.map((k) => ghostGrip(stage.ghosts.camera, k)),
+      ...pathGrips(),
+    ];
     const grip = gripAt(grips, e.clientX - r.left, e.clientY - r.top, this.camera, r.width, r.height);
     if (!grip) return false;
     this.orbit.enabled = false;

@@ -59,7 +59,7 @@ export class Ghosts {
         ),
       );
     }
-    const frames = (JSON.parse(theCore().standing(c.id)) as number[]).slice(0, MOST_KEYS);
+    const frames = (JSON.parse(theCore().standing(c.id, false)) as number[]).slice(0, MOST_KEYS);
     const worlds = new Float64Array(frames.length * 16);
     theCore().poses(c.id, JSON.stringify(frames), worlds);
     const lines: number[] = [];

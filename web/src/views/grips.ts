@@ -5,7 +5,7 @@ import { commitPreview, endPreview, goTo, mayKey, preview, useSequence } from '.
 import type { GhostKey } from './ghosts';
 
 /** Something in the set view that is grabbed where it is drawn. */
-interface Grip {
+export interface Grip {
   at: THREE.Vector3;
   /** What a click on it does. */
   click: () => void;

@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../sequence/evaluated';
+import { useSequence } from '../sequence/store';
 import { PLATES } from './layers';
 
 /**
@@ -16,22 +17,48 @@ export function lookThrough(
   const slot = theCore().slot(id);
   if (slot < 0) return false;
   const { world, lens } = evaluated();
-  const o = slot * LENS;
+  look(world, slot * 16, lens, slot * LENS, into, wider);
+  return true;
+}
+
+const world = new Float64Array(16);
+const lens = new Float64Array(LENS);
+
+/** The same for a camera of one of two versions that are compared; false where it has none. */
+export function lookThroughCompared(
+  side: 0 | 1,
+  id: string,
+  into: THREE.PerspectiveCamera,
+  wider: [number, number],
+): boolean {
+  if (!theCore().comparedCamera(side, id, useSequence.getState().frame, world, lens)) return false;
+  look(world, 0, lens, 0, into, wider);
+  return true;
+}
+
+function look(
+  world: Float64Array,
+  w: number,
+  lens: Float64Array,
+  o: number,
+  into: THREE.PerspectiveCamera,
+  wider: [number, number],
+): void {
   const near = lens[o + 3];
   const far = lens[o + 4];
   into.matrixAutoUpdate = false;
-  into.matrix.fromArray(world, slot * 16);
+  into.matrix.fromArray(world, w);
   into.matrixWorld.copy(into.matrix);
   into.matrixWorldInverse.copy(into.matrixWorld).invert();
   const x = (lens[o + 8] + lens[o + 9]) / 2;
   const y = (lens[o + 10] + lens[o + 11]) / 2;
-  const w = ((lens[o + 9] - lens[o + 8]) / 2) * wider[0];
-  const h = ((lens[o + 11] - lens[o + 10]) / 2) * wider[1];
+  const across = ((lens[o + 9] - lens[o + 8]) / 2) * wider[0];
+  const up = ((lens[o + 11] - lens[o + 10]) / 2) * wider[1];
   into.projectionMatrix.makePerspective(
-    (x - w) * near,
-    (x + w) * near,
-    (y + h) * near,
-    (y - h) * near,
+    (x - across) * near,
+    (x + across) * near,
+    (y + up) * near,
+    (y - up) * near,
     near,
     far,
   );
@@ -40,5 +67,4 @@ export function lookThrough(
   into.far = far;
   into.matrixWorldAutoUpdate = false;
   into.layers.enable(PLATES);
-  return true;
 }

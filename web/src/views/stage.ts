@@ -6,6 +6,7 @@ import { lensCamera, useSequence, type Hit } from '../sequence/store';
 import { SkyDome, hazed } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
 import { Ghosts } from './ghosts';
+import { RigHandles } from './rigHandles';
 import { AIDS } from './layers';
 import { Lighting } from './lighting';
 import { ModelInstance, needModel } from './models';
@@ -54,6 +55,7 @@ export class Stage {
   readonly pieces = new THREE.Group();
   readonly aids = new THREE.Group();
   readonly ghosts = new Ghosts();
+  readonly rigHandles = new RigHandles();
   private readonly shown = new Map<string, Shown>();
   private readonly dome = new SkyDome();
   private readonly lighting = new Lighting(this.dome);
@@ -71,7 +73,7 @@ export class Stage {
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
-    this.aids.add(this.outline, this.ghosts.group);
+    this.aids.add(this.outline, this.ghosts.group, this.rigHandles.group);
     this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
@@ -86,6 +88,7 @@ export class Stage {
         s.picking !== old.picking ||
         s.sharpTint !== old.sharpTint ||
         s.ghosts !== old.ghosts ||
+        s.compared !== old.compared ||
         s.desk !== old.desk
       )
         this.draw();
@@ -110,6 +113,7 @@ export class Stage {
   update(): void {
     const s = useSequence.getState();
     if (this.ghosts.update()) this.toAids(this.ghosts.group);
+    if (this.rigHandles.update()) this.toAids(this.rigHandles.group);
     const now = [s.frame, s.version, s.selected, s.isolated, lensCamera(s)];
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
     const frameChanged = this.seen[0] !== s.frame;

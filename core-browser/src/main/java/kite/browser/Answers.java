@@ -97,7 +97,7 @@ final class Answers {
     return all.toString();
   }
 
-  static JsonArray numbers(double[] all) {
+  static JsonArray numbers(double... all) {
     JsonArray a = new JsonArray();
     for (double d : all) a.add(d);
     return a;

@@ -27,6 +27,7 @@ import kite.core.frame.Eye;
 import kite.core.frame.Guides;
 import kite.core.frame.HoldBoth;
 import kite.core.frame.PlatePlace;
+import kite.core.frame.RigHandles;
 import kite.core.frame.WhatIsSeen;
 import kite.core.light.Lit;
 import kite.core.naming.NamingRules;
@@ -68,6 +69,17 @@ final class FrameAnswers {
               .add("heightMm", n.back().heightMm())
               .add("squeeze", n.back().squeeze()));
     return all.toString();
+  }
+
+  static String handles(List<RigHandles.Handle> all) {
+    JsonArray a = new JsonArray();
+    for (RigHandles.Handle h : all)
+      a.add(
+          new JsonObject()
+              .add("part", h.part())
+              .add("from", Answers.numbers(h.from().x(), h.from().y(), h.from().z()))
+              .add("at", Answers.numbers(h.at().x(), h.at().y(), h.at().z())));
+    return a.toString();
   }
 
   static String depthRuler(Sequence s, Plan plan, Camera c) {

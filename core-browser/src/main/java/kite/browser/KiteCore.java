@@ -3,6 +3,7 @@ package kite.browser;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeSet;
 import kite.core.bake.CameraTrack;
 import kite.core.bake.PlainCamera;
 import kite.core.bake.Route;
@@ -23,6 +24,7 @@ import kite.core.command.Refusal;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Path;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
@@ -36,6 +38,7 @@ import kite.core.frame.Eye;
 import kite.core.frame.HoldSize;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
+import kite.core.frame.RigHandles;
 import kite.core.light.ThreeLights;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -45,6 +48,8 @@ import kite.core.model.ModelRig;
 import kite.core.motion.AddedKeys;
 import kite.core.motion.MoveTogether;
 import kite.core.number.NumberText;
+import kite.core.path.PathEdits;
+import kite.core.path.PathShapes;
 import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
 import kite.core.readyrig.SavedRig;
@@ -616,21 +621,24 @@ public final class KiteCore {
     return Answers.of(() -> FrameAnswers.commands(MotionJson.commands(shown, request)));
   }
 
-  /** Frames on which any key or cue of a thing stands, as a JSON list. */
+  /** Frames on which any key or cue of a thing stands, and cuts if asked, as a JSON list. */
   @JSExport
-  public static String standing(String id) {
-    return Answers.numbers(
-            MoveTogether.frames(shown.get(id)).stream().mapToDouble(d -> d).toArray())
-        .toString();
+  public static String standing(String id, boolean cuts) {
+    TreeSet<Double> all = new TreeSet<>(MoveTogether.frames(shown.get(id)));
+    if (cuts) all.addAll(MoveTogether.cuts(shown, shown.get(id)));
+    return Answers.numbers(all.stream().mapToDouble(d -> d).toArray()).toString();
   }
 
-  /** The commands that move all keys and cues of a thing that stand on some frames. */
+  /** The commands that move all keys and cues, and cuts if asked, that stand on some frames. */
   @JSExport
-  public static String moveTogether(String id, String frames, double by) {
+  public static String moveTogether(String id, String frames, double by, boolean cuts) {
     return Answers.of(
-        () ->
-            FrameAnswers.commands(
-                MoveTogether.move(shown.get(id), FrameAnswers.numbers(frames), by)));
+        () -> {
+          Entity e = shown.get(id);
+          List<Double> all = FrameAnswers.numbers(frames);
+          return FrameAnswers.commands(
+              cuts ? MoveTogether.moveWithCuts(shown, e, all, by) : MoveTogether.move(e, all, by));
+        });
   }
 
   /** The commands that hold a thing so many frames longer: what comes after is shifted. */
@@ -640,6 +648,80 @@ public final class KiteCore {
         () ->
             FrameAnswers.commands(
                 MoveTogether.holdLonger(shown, shown.get(id), frame, frames, cuts)));
+  }
+
+  /**
+   * The commands that change a path.
+   *
+   * @param kind insert (a point halfway after point {@code at}), split (in two at point {@code at},
+   *     the second with the id {@code newId}), or even ({@code at} points evenly along it)
+   */
+  @JSExport
+  public static String pathEdit(String id, String kind, int at, String newId) {
+    return Answers.of(
+        () -> {
+          Path p = (Path) shown.get(id);
+          return FrameAnswers.commands(
+              switch (kind) {
+                case "insert" -> List.of(PathEdits.insert(p, at));
+                case "split" -> PathEdits.split(shown, p, at, newId);
+                default -> List.of(PathEdits.even(p, at));
+              });
+        });
+  }
+
+  /**
+   * The command that adds a path of a plain shape.
+   *
+   * @param form line, circle, arc or helix
+   * @param sizeM length of a line, else radius; metres
+   * @param degrees of an arc or helix
+   * @param riseM height gained by a helix
+   */
+  @JSExport
+  public static String pathShape(
+      String form,
+      double x,
+      double y,
+      double z,
+      double sizeM,
+      double degrees,
+      double riseM,
+      String newId) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                List.of(
+                    new EntityCommand.Add(
+                        PathShapes.of(
+                            Words.find(form, PathShapes.Form.values()),
+                            new Vec3(x, y, z),
+                            sizeM,
+                            degrees,
+                            riseM,
+                            newId,
+                            shown::freeName)))));
+  }
+
+  /** What a camera's parts are dragged by: {@code [{part, from: [x, y, z], at: [x, y, z]}]}. */
+  @JSExport
+  public static String rigHandles(String camera, double frame) {
+    return FrameAnswers.handles(handles(camera, frame).all());
+  }
+
+  /** The commands that bring a part's handle to a world point, or as near as it goes. */
+  @JSExport
+  public static String moveHandle(
+      String camera, String part, double x, double y, double z, double frame, boolean key) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                handles(camera, frame)
+                    .move(((Camera) shown.get(camera)).part(part), new Vec3(x, y, z), key)));
+  }
+
+  private static RigHandles handles(String camera, double frame) {
+    return new RigHandles(shown, RIGS::get, (Camera) shown.get(camera), frame);
   }
 
   /** A plan apart, so that a look at other frames leaves the one shown alone. */

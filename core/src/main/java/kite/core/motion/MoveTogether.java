@@ -15,6 +15,7 @@ import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
+import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -38,9 +39,36 @@ public final class MoveTogether {
     return List.copyOf(all);
   }
 
+  /** First frames of the cut's entries that begin or end a stretch in which a camera is live. */
+  public static List<Double> cuts(Sequence s, Entity camera) {
+    TreeSet<Double> all = new TreeSet<>();
+    for (CutEntry c : cutsOf(s, camera)) all.add((double) c.firstFrame());
+    return List.copyOf(all);
+  }
+
+  private static List<CutEntry> cutsOf(Sequence s, Entity camera) {
+    List<CutEntry> all = new ArrayList<>();
+    String before = null;
+    for (Cut.Span span : Cut.spans(s)) {
+      CutEntry c = (CutEntry) s.get(span.id());
+      if (camera.id().equals(c.camera()) || camera.id().equals(before)) all.add(c);
+      before = c.camera();
+    }
+    return all;
+  }
+
   /** The commands that move what stands on some frames. */
   public static List<Command> move(Entity e, List<Double> frames, double by) {
     return shifted(e, frames::contains, by);
+  }
+
+  /** The same, and the cuts to or from a camera that stand on those frames. */
+  public static List<Command> moveWithCuts(Sequence s, Entity e, List<Double> frames, double by) {
+    List<Command> all = new ArrayList<>(move(e, frames, by));
+    for (CutEntry c : cutsOf(s, e))
+      if (frames.contains((double) c.firstFrame()))
+        all.add(new CutCommand.Roll(c.id(), (int) Math.round(c.firstFrame() + by)));
+    return all;
   }
 
   /**

@@ -26,6 +26,9 @@ public final class PathTable {
   private static final double RELATIVE = 1e-9;
   private static final int STEPS = 16; // table rows per segment
 
+  /** Each leaves two thirds of a stretch: a row shrinks to 1e-9 of itself. */
+  private static final int NEAREST_STEPS = 52;
+
   private final int segments;
   private final double[] b; // 12 per segment: four control points
   private final double[] lengthAt; // running length at each table row
@@ -166,6 +169,27 @@ public final class PathTable {
     int row = Math.min(STEPS - 1, (int) (t * STEPS));
     double t0 = row / (double) STEPS;
     return lengthAt[s * STEPS + row] + gauss(s, t0, t);
+  }
+
+  /** The parameter of the place nearest to a point: the best table row, then made finer. */
+  public double nearest(Vec3 to) {
+    if (segments == 0) return 0;
+    int best = 0;
+    double least = Double.POSITIVE_INFINITY;
+    for (int row = 0; row <= segments * STEPS; row++) {
+      double d = newPlace(row / (double) STEPS).distance(to);
+      if (d < least) {
+        least = d;
+        best = row;
+      }
+    }
+    double a = Math.max(0, best - 1.0) / STEPS, z = Math.min(segments, (best + 1.0) / STEPS);
+    for (int i = 0; i < NEAREST_STEPS; i++) {
+      double p = a + (z - a) / 3, q = z - (z - a) / 3;
+      if (newPlace(p).distance(to) < newPlace(q).distance(to)) z = q;
+      else a = p;
+    }
+    return (a + z) / 2;
   }
 
   private int segmentOf(double parameter) {

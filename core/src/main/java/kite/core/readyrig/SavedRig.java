@@ -1,10 +1,11 @@
 package kite.core.readyrig;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import kite.core.codec.EntityJson;
 import kite.core.command.Command;
 import kite.core.command.Edit;
@@ -15,6 +16,7 @@ import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Focus;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
@@ -31,13 +33,12 @@ import kite.core.rig.RigPart;
 public record SavedRig(List<RigPart> rig, Map<String, String> names) {
   public SavedRig {
     rig = List.copyOf(rig);
-    names = Map.copyOf(names);
+    names = Collections.unmodifiableMap(new TreeMap<>(names));
   }
 
   public static SavedRig of(Sequence s, Camera c) {
-    Map<String, String> names = new LinkedHashMap<>();
-    for (String id : References.of(c.with((kite.core.document.Focus) null)).keySet())
-      names.put(id, s.get(id).name());
+    Map<String, String> names = new TreeMap<>();
+    for (String id : References.of(c.with((Focus) null)).keySet()) names.put(id, s.get(id).name());
     return new SavedRig(c.rig(), names);
   }
 

@@ -227,4 +227,15 @@ class MotionTest {
             Refusal.class, () -> MotionJson.commands(s, picked + "{\"kind\":\"wobble\"}}"));
     assertEquals("The field $.edit.kind names no edit: “wobble”.", r.getMessage());
   }
+
+  @Test
+  void cutsMoveWithTheKeysWhenAsked() {
+    CutEntry later = new CutEntry("later", "S_0900", "cam0", 7000);
+    Sequence s = Edit.apply(RandomDocuments.of(3), List.of(new EntityCommand.Add(later)));
+    Entity c = s.get("cam0");
+    assertTrue(MoveTogether.cuts(s, c).contains(7000.0));
+    Sequence on = Edit.apply(s, MoveTogether.moveWithCuts(s, c, List.of(7000.0), 3));
+    assertTrue(MoveTogether.cuts(on, on.get("cam0")).contains(7003.0));
+    assertEquals(s, Edit.apply(s, MoveTogether.move(c, List.of(7000.0), 3)), "only when asked");
+  }
 }

@@ -1,0 +1,98 @@
+package kite.core.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.command.ChannelCommand.SetValue;
+import kite.core.command.Command;
+import kite.core.document.Camera;
+import kite.core.document.Path;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.core.model.Models;
+import kite.core.path.PathTable;
+import kite.core.rig.Arm;
+import kite.core.rig.Rail;
+import kite.core.rig.RigPart;
+import kite.core.rig.Slide;
+
+/**
+ * Points by which a rig part is moved where it stands in the set: the carriage on its rail, the end
+ * of an arm, the head of a slide.
+ */
+public final class RigHandles {
+  private final Sequence s;
+  private final Models models;
+  private final Camera camera;
+  private final double frame;
+
+  public RigHandles(Sequence s, Models models, Camera camera, double frame) {
+    this.s = s;
+    this.models = models;
+    this.camera = camera;
+    this.frame = frame;
+  }
+
+  /**
+   * @param part id
+   * @param from where the part stands, with {@code at} where its handle is; metres in the world
+   */
+  public record Handle(String part, Vec3 from, Vec3 at) {}
+
+  public List<Handle> all() {
+    List<Handle> all = new ArrayList<>();
+    for (RigPart p : camera.rig()) {
+      boolean moves = p instanceof Arm || p instanceof Slide;
+      if (!p.on() || !moves && !(p instanceof Rail r && s.get(r.path()) instanceof Path)) continue;
+      Vec3 at = Matrix.newOrigin(upTo(p, 1), 0);
+      all.add(new Handle(p.id(), moves ? Matrix.newOrigin(upTo(p, 0), 0) : at, at));
+    }
+    return all;
+  }
+
+  /**
+   * The commands that bring a part's handle to a place, or as near as it goes.
+   *
+   * @param key whether fixed channels get a key
+   */
+  public List<Command> move(RigPart part, Vec3 to, boolean key) {
+    if (part instanceof Rail r && s.get(r.path()) instanceof Path p) {
+      PathTable t = new PathTable(p.points(), p.style(), p.closed());
+      if (t.length() == 0) return List.of();
+      double metres = t.metres(t.nearest(to)) - value(r, "along");
+      return List.of(set(r, "progress", 100 * metres / t.length(), key));
+    }
+    double[] below = upTo(part, 0);
+    Matrix.makeRigid(below, 0);
+    Vec3 own = Matrix.newPoint(Matrix.newInverse(below, 0), 0, to);
+    if (part instanceof Slide)
+      return List.of(
+          set(part, "truck", own.x(), key),
+          set(part, "pedestal", own.y(), key),
+          set(part, "dolly", -own.z(), key));
+    if (!(part instanceof Arm) || own.length() < 1e-6) return List.of();
+    double flat = Math.hypot(own.x(), own.z());
+    double swing = Math.toDegrees(Math.atan2(-own.x(), -own.z())), now = value(part, "swing");
+    swing += 360 * Math.rint((now - swing) / 360); // the nearest of its turns
+    return List.of(
+        set(part, "length", own.length(), key),
+        set(part, "swing", flat < 1e-9 ? now : swing, key),
+        set(part, "lift", Math.toDegrees(Math.atan2(own.y(), flat)), key));
+  }
+
+  private double value(RigPart part, String channel) {
+    return camera.channel(part.id() + "/" + channel).at(frame);
+  }
+
+  private Command set(RigPart part, String channel, double value, boolean key) {
+    return new SetValue(camera.id(), part.id() + "/" + channel, frame, value, key);
+  }
+
+  private double[] upTo(RigPart part, int more) {
+    Camera cut = camera.with(camera.rig().subList(0, camera.rig().indexOf(part) + more));
+    Plan p = new Plan(s.with(cut), models);
+    p.evaluate(frame);
+    return Eye.of(p, camera.id()).world();
+  }
+}

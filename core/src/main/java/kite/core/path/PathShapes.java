@@ -1,0 +1,83 @@
+package kite.core.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import kite.core.command.Refusal;
+import kite.core.document.Path;
+import kite.core.math.Vec3;
+
+/**
+ * Paths of a plain shape. Arcs are cubic Béziers of at most an eighth of a turn, whose radius is
+ * off by less than 5e-6 of itself (handles 4/3·tan(a/4)·r; Goldapp, 1991).
+ */
+public final class PathShapes {
+  /** The shapes. */
+  public enum Form {
+    LINE,
+    CIRCLE,
+    ARC,
+    HELIX
+  }
+
+  private static final double MOST_M = 10000;
+  private static final double MOST_DEGREES = 360 * 50;
+
+  private PathShapes() {}
+
+  /**
+   * @param centre of a round path; where a line starts
+   * @param sizeM length of a line, else radius
+   * @param degrees of an arc or helix; more than 0
+   * @param riseM height gained by a helix
+   * @param free gives a name that is free
+   */
+  public static Path of(
+      Form form,
+      Vec3 centre,
+      double sizeM,
+      double degrees,
+      double riseM,
+      String id,
+      UnaryOperator<String> free) {
+    boolean sweeps = form == Form.ARC || form == Form.HELIX;
+    if (!(sizeM > 0 && sizeM <= MOST_M && Math.abs(riseM) <= MOST_M)
+        || sweeps && !(degrees > 0 && degrees <= MOST_DEGREES))
+      throw new Refusal(
+          "range",
+          id,
+          "points",
+          "A path needs a size above 0 and at most 10000 m, and a sweep above 0 and at most 50 turns.");
+    String name = free.apply(form.name().charAt(0) + form.name().substring(1).toLowerCase());
+    return switch (form) {
+      case LINE -> {
+        List<PathPoint> two =
+            List.of(
+                new PathPoint(centre, Vec3.ZERO, Vec3.ZERO),
+                new PathPoint(centre.plus(new Vec3(0, 0, -sizeM)), Vec3.ZERO, Vec3.ZERO));
+        yield new Path(id, name, PathStyle.THROUGH, false, two);
+      }
+      case CIRCLE -> {
+        List<PathPoint> all = round(centre, sizeM, 360, 0);
+        yield new Path(id, name, PathStyle.BEZIER, true, all.subList(0, all.size() - 1));
+      }
+      case ARC -> new Path(id, name, PathStyle.BEZIER, false, round(centre, sizeM, degrees, 0));
+      case HELIX ->
+          new Path(id, name, PathStyle.BEZIER, false, round(centre, sizeM, degrees, riseM));
+    };
+  }
+
+  /** Counter-clockwise seen from above, from +Z of the centre. */
+  private static List<PathPoint> round(Vec3 c, double r, double degrees, double rise) {
+    int spans = (int) Math.ceil(degrees / 45);
+    double step = Math.toRadians(degrees) / spans, reach = 4.0 / 3 * Math.tan(step / 4) * r;
+    List<PathPoint> all = new ArrayList<>();
+    for (int i = 0; i <= spans; i++) {
+      double a = i * step, up = rise / spans;
+      Vec3 out = new Vec3(Math.cos(a) * reach, up / 3, -Math.sin(a) * reach);
+      Vec3 at = c.plus(new Vec3(Math.sin(a) * r, up * i, Math.cos(a) * r));
+      all.add(new PathPoint(at, out.times(-1), out));
+    }
+    return all;
+  }
+}

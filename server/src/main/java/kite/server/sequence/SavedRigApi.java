@@ -1,0 +1,47 @@
+package kite.server.sequence;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The rigs that the production of a sequence keeps. */
+@RestController
+@RequestMapping("/api/sequences/{id}/rigs")
+class SavedRigApi {
+  private final SavedRigStore store;
+
+  SavedRigApi(SavedRigStore store) {
+    this.store = store;
+  }
+
+  /**
+   * @param rig the core's JSON as text
+   * @param replace whether one of that name gives way
+   */
+  record Asked(String name, String rig, boolean replace) {}
+
+  @GetMapping
+  List<SavedRigStore.Saved> list(@PathVariable UUID id) {
+    return store.list(id);
+  }
+
+  @PostMapping
+  SavedRigStore.Saved save(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
+    return store.save(id, asked.name(), asked.rig(), asked.replace(), who.getName());
+  }
+
+  @DeleteMapping("/{rig}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void forget(@PathVariable UUID id, @PathVariable UUID rig) {
+    store.forget(id, rig);
+  }
+}

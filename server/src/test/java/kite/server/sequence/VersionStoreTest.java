@@ -1,0 +1,64 @@
+package kite.server.sequence;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import java.util.UUID;
+import kite.server.Problem;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.mockito.ArgumentCaptor;
+
+class VersionStoreTest {
+  private static final Instant NOW = Instant.parse("2031-05-04T10:00:00Z");
+  private final Sequences sequences = mock(Sequences.class);
+  private final Versions versions = mock(Versions.class);
+  private final VersionStore store =
+      new VersionStore(sequences, versions, Clock.fixed(NOW, ZoneOffset.UTC));
+  private final SequenceRow row = new SequenceRow();
+
+  @BeforeEach
+  void aSequence() {
+    row.id = UUID.randomUUID();
+    row.revision = 7;
+    row.document = "{\"as\":\"it is\"}";
+    when(sequences.hold(row.id)).thenReturn(Optional.of(row));
+    when(versions.last(row.id)).thenReturn(3);
+  }
+
+  @Test
+  void aVersionHasTheNextNumberAndSaysWhoAndWhen() {
+    VersionStore.Kept kept = store.keep(row.id, 7, "  First pass ", null, "pim");
+    assertEquals(new VersionStore.Kept(4, "First pass", "", "pim", NOW, 7), kept);
+    ArgumentCaptor<VersionRow> saved = ArgumentCaptor.forClass(VersionRow.class);
+    verify(versions).save(saved.capture());
+    assertEquals(row.document, saved.getValue().document);
+  }
+
+  @Test
+  void whatNobodySawIsNotKept() {
+    Problem p = assertThrows(Problem.class, () -> store.keep(row.id, 6, "x", "", "pim"));
+    assertEquals(409, p.status().value());
+    assertTrue(p.getMessage().contains("changed meanwhile"));
+    verify(versions, never()).save(any());
+  }
+
+  @Test
+  void tooMuchTextIsRefused() {
+    assertThrows(Problem.class, () -> store.keep(row.id, 7, "x".repeat(81), "", "pim"));
+    assertThrows(Problem.class, () -> store.keep(row.id, 7, "x", "y".repeat(2001), "pim"));
+    assertThrows(Problem.class, () -> store.keep(UUID.randomUUID(), 7, "x", "", "pim"));
+    assertThrows(Problem.class, () -> store.document(row.id, 9));
+    verify(versions, never()).save(any());
+  }
+}

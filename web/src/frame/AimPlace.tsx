@@ -1,0 +1,57 @@
+import { theCore } from '../core/load';
+import type { Camera } from '../core/types';
+import type { ChannelInfo } from '../fields/NumberField';
+import { drag } from '../lanes/dragging';
+import { edit, mayKey, preview, useSequence } from '../sequence/store';
+
+const STEP = 0.01;
+
+/** Where in the frame attention puts its subject: a ring to drag. */
+export function AimPlace({
+  camera,
+  frame,
+}: {
+  camera: Camera;
+  frame: { left: number; top: number; width: number; height: number };
+}) {
+  const at = useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  const shown = useSequence((s) => s.ghosts && !s.playing && s.mayEdit);
+  const part = camera.rig.findLast((p) => p.kind === 'attention' && p.on && p.cues.length > 0);
+  if (!shown || !part || camera.locked) return null;
+  const channels = JSON.parse(theCore().channels(camera.id, at)) as ChannelInfo[];
+  const value = (name: string) => channels.find((c) => c.address === `${part.id}/${name}`)?.value ?? 0.5;
+  const [across, down] = [value('across'), value('down')];
+  const to = (x: number, y: number) => {
+    const set = (name: string, v: number) => ({
+      kind: 'setValue' as const,
+      id: camera.id,
+      channel: `${part.id}/${name}`,
+      frame: at,
+      value: Math.max(0, Math.min(1, Math.round(v * 1000) / 1000)),
+      key: mayKey(),
+    });
+    return [set('across', x), set('down', y)];
+  };
+  return (
+    <button
+      className="aim-place"
+      aria-label="Place in frame"
+      title="Where attention puts its subject: drag, or move with the arrow keys"
+      style={{ left: frame.left + across * frame.width, top: frame.top + down * frame.height }}
+      onPointerDown={(e) =>
+        drag(e, (dx, dy) =>
+          preview('Place in frame', ...to(across + dx / frame.width, down + dy / frame.height)),
+        )
+      }
+      onKeyDown={(e) => {
+        const x = e.key === 'ArrowLeft' ? -STEP : e.key === 'ArrowRight' ? STEP : 0;
+        const y = e.key === 'ArrowUp' ? -STEP : e.key === 'ArrowDown' ? STEP : 0;
+        if (!x && !y) return;
+        e.preventDefault();
+        e.stopPropagation();
+        edit('Place in frame', ...to(across + x, down + y));
+      }}
+    />
+  );
+}

@@ -1,0 +1,107 @@
+import { theCore } from '../core/load';
+import type { Camera, DollyZoom } from '../core/types';
+import { edit, editProposed, useSequence } from '../sequence/store';
+import { evaluated } from '../sequence/evaluated';
+import { Choice } from './Choice';
+
+/** Whose size is held, what gives way for it, and focus that goes along. */
+export function DollyZoomControls({ camera, part }: { camera: Camera; part: DollyZoom }) {
+  const entities = useSequence((s) => s.entities);
+  const held = part.subject?.entity;
+  const name = (id: string) => entities[id]?.name ?? '';
+  const hold = (id: string, anchor = '') => {
+    evaluated();
+    return editProposed(`Hold the size of ${name(id)}`, theCore().holdSize(camera.id, part.id, id, anchor));
+  };
+  const click = () =>
+    useSequence.setState({
+      picking: {
+        prompt: 'Click what shall keep its size: the subject, or something behind it',
+        take: (hit) => void hold(hit.id),
+      },
+    });
+  const choices = Object.values(entities)
+    .filter((e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark')
+    .sort((a, b) => a.name.localeCompare(b.name));
+  const anchors = held ? (JSON.parse(theCore().anchors(held)) as string[]) : [];
+  const focused =
+    !!held &&
+    !!camera.focus &&
+    camera.focus.subjects.length === 1 &&
+    camera.focus.subjects[0].entity === held &&
+    camera.focus.cues.length > 0;
+  return (
+    <>
+      <Choice
+        label="Holds"
+        value={held ?? ''}
+        options={[['', 'nothing yet'], ...choices.map((e): [string, string] => [e.id, e.name])]}
+        onChange={(v) => v && hold(v)}
+      />
+      {anchors.length > 1 ? (
+        <Choice
+          label="Its point"
+          value={part.subject?.anchor ?? ''}
+          options={[['', 'the usual one'], ...anchors.map((a): [string, string] => [a, a])]}
+          onChange={(v) => hold(held!, v)}
+        />
+      ) : null}
+      <Choice
+        label="Gives way"
+        value={part.gives}
+        options={[
+          ['lens', 'the lens, to the move'],
+          ['place', 'the place, to the lens'],
+        ]}
+        onChange={(v) =>
+          edit('What gives way', {
+            kind: 'setPart',
+            camera: camera.id,
+            part: { ...part, gives: v as DollyZoom['gives'] },
+          })
+        }
+      />
+      <div className="buttons">
+        <button className="pill" onClick={click}>
+          Click it
+        </button>
+        <button
+          className="pill"
+          disabled={!held}
+          title="From now on the size is what it is on this frame"
+          onClick={() => hold(held!, part.subject?.anchor ?? '')}
+        >
+          Size as on this frame
+        </button>
+      </div>
+      {held ? (
+        <label className="tick">
+          <input
+            type="checkbox"
+            checked={focused}
+            onChange={(e) =>
+              edit(e.target.checked ? `Focus follows ${name(held)}` : 'Focus follows nothing', {
+                kind: 'setFocus',
+                camera: camera.id,
+                focus: e.target.checked
+                  ? {
+                      subjects: [part.subject!],
+                      cues: [
+                        {
+                          frame: useSequence.getState().header.firstFrame,
+                          travel: 0,
+                          ease: 'slowBoth',
+                          mix: { [held]: 1 },
+                        },
+                      ],
+                    }
+                  : null,
+              })
+            }
+          />
+          Focus follows it
+        </label>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import { useSequence } from '../sequence/store';
+import { Tip } from '../shell/Tip';
+import { endCompare, type Compared } from './compared';
+
+/** Over the lens view while two versions are compared: what is where, the wipe, and the way out. */
+export function CompareOver({
+  compared,
+  frame,
+}: {
+  compared: Compared;
+  frame: { left: number; top: number; width: number; height: number };
+}) {
+  const set = (by: Partial<Compared>) => useSequence.setState({ compared: { ...compared, ...by } });
+  const [a, b] = compared.sides;
+  const wipe = compared.way === 'wipe';
+  const to = (clientX: number, box: DOMRect) =>
+    set({ at: Math.max(0, Math.min(1, (clientX - box.left) / box.width)) });
+  return (
+    <div className="compare" style={frame} data-testid="compare">
+      <span className="compare-name left">{a.title}</span>
+      <span className="compare-name right">{b.title}</span>
+      {wipe ? (
+        <div
+          className="compare-line"
+          role="slider"
+          tabIndex={0}
+          aria-label="Wipe between the versions"
+          aria-valuenow={Math.round(compared.at * 100)}
+          style={{ left: `${compared.at * 100}%` }}
+          onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+          onPointerMove={(e) =>
+            e.buttons && to(e.clientX, e.currentTarget.parentElement!.getBoundingClientRect())
+          }
+          onKeyDown={(e) => {
+            const by = e.key === 'ArrowLeft' ? -0.05 : e.key === 'ArrowRight' ? 0.05 : 0;
+            if (!by) return;
+            e.stopPropagation();
+            set({ at: Math.max(0, Math.min(1, compared.at + by)) });
+          }}
+        />
+      ) : null}
+      <div className="compare-bar">
+        <div className="segments" role="group" aria-label="Way of comparing">
+          <button className={wipe ? 'on' : ''} aria-pressed={wipe} onClick={() => set({ way: 'wipe' })}>
+            Wipe
+          </button>
+          <button className={wipe ? '' : 'on'} aria-pressed={!wipe} onClick={() => set({ way: 'beside' })}>
+            Side by side
+          </button>
+        </div>
+        <Tip text="Both cameras in the set as it is now, without blur and plates">
+          <button className="pill" onClick={endCompare}>
+            Done comparing
+          </button>
+        </Tip>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,196 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, theCore } from '../core/load';
+import type { Command } from '../core/types';
+import { attempt, edit, say, useSequence } from '../sequence/store';
+import { getJson, postJson } from '../shell/http';
+import { closeDialog, Window } from '../shell/Window';
+import { compare, documentOf, NOW, numbered, titled, type Kept, type Side } from './compared';
+
+const when = (iso: string): string =>
+  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+const failed = (e: unknown) => say(e instanceof Error ? e.message : String(e), true);
+
+/** The kept versions: keep one, look at two together, go back to one. */
+export function VersionsDialog() {
+  const id = useSequence((s) => s.id);
+  const saving = useSequence((s) => s.pending.length > 0);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const client = useQueryClient();
+  const query = useQuery({
+    queryKey: ['versions', id],
+    queryFn: () => getJson<Kept[]>(`/api/sequences/${id}/versions`),
+    staleTime: 0,
+  });
+  const [name, setName] = useState('');
+  const [note, setNote] = useState('');
+  const [find, setFind] = useState('');
+  const [with_, setWith] = useState(0);
+  const all = query.data ?? [];
+  const shown = all.filter((k) =>
+    `${numbered(k.number)} ${k.name} ${k.note} ${k.author}`.toLowerCase().includes(find.toLowerCase()),
+  );
+  const sideOf = (n: number): Side => {
+    const k = all.find((x) => x.number === n);
+    return k ? { number: n, title: titled(k) } : NOW;
+  };
+  const keep = async () => {
+    try {
+      const kept = await postJson<Kept>(`/api/sequences/${id}/versions`, {
+        revision: useSequence.getState().revision,
+        name,
+        note,
+      });
+      setName('');
+      setNote('');
+      say(`Kept as ${numbered(kept.number)}.`);
+      await client.invalidateQueries({ queryKey: ['versions', id] });
+    } catch (e) {
+      failed(e);
+    }
+  };
+  return (
+    <Window
+      wide
+      title="Versions"
+      buttons={
+        <button className="pill wide" onClick={closeDialog}>
+          Close
+        </button>
+      }
+    >
+      <form
+        className="line version-keep"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <input
+          className="search"
+          aria-label="Name of the version"
+          placeholder="Name, e.g. first pass"
+          maxLength={80}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <input
+          className="search grow"
+          aria-label="Note of the version"
+          placeholder="Note: what it is, what was asked"
+          maxLength={2000}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+        <button className="pill coral" disabled={saving || !mayEdit} type="submit">
+          {saving ? 'Saving …' : `Keep as ${numbered((all[0]?.number ?? 0) + 1)}`}
+        </button>
+      </form>
+      {query.isPending ? <p className="says">Fetching …</p> : null}
+      {query.isError ? <p className="error">{query.error.message}</p> : null}
+      {query.isSuccess && all.length === 0 ? (
+        <p className="empty">
+          No version is kept yet. Keep the sequence as it is now: it can be looked at beside later ones, and
+          come back whole.
+        </p>
+      ) : null}
+      {all.length > 6 ? (
+        <input
+          className="search"
+          type="search"
+          placeholder="Find a version"
+          aria-label="Find a version"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+      ) : null}
+      {all.length ? (
+        <label className="line">
+          <span className="muted">Look at one beside</span>
+          <select value={with_} aria-label="Compare with" onChange={(e) => setWith(Number(e.target.value))}>
+            <option value={0}>the sequence as it is now</option>
+            {all.map((k) => (
+              <option key={k.number} value={k.number}>
+                {titled(k)}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+      {shown.map((k) => (
+        <Row
+          key={k.number}
+          kept={k}
+          onCompare={() => void compare(sideOf(k.number), sideOf(with_)).catch(failed)}
+          same={k.number === with_}
+        />
+      ))}
+    </Window>
+  );
+}
+
+interface Back {
+  commands: Command[];
+  says: string[];
+}
+
+function Row({ kept, same, onCompare }: { kept: Kept; same: boolean; onCompare: () => void }) {
+  const id = useSequence((s) => s.id);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const [back, setBack] = useState<Back | null>(null);
+  const look = async () => {
+    try {
+      const document = await documentOf(id, kept.number);
+      setBack(attempt(() => answer<Back>(theCore().backTo(document))) ?? null);
+    } catch (e) {
+      failed(e);
+    }
+  };
+  const goBack = () => {
+    if (edit(`Back to ${titled(kept)}`, ...back!.commands)) {
+      say(`The sequence is as in ${titled(kept)} again. Undo brings back what was.`);
+      closeDialog();
+    }
+  };
+  return (
+    <div className="card version" data-version={kept.number}>
+      <div className="card-head">
+        <span className="mono version-number">{numbered(kept.number)}</span>
+        <span className="card-name">{kept.name || 'without a name'}</span>
+        <span className="grow" />
+        <span className="muted">{`${kept.author}, ${when(kept.keptAt)}`}</span>
+        <button className="pill" disabled={same} onClick={onCompare}>
+          Compare
+        </button>
+        <button className="pill" disabled={!mayEdit} onClick={() => void look()}>
+          Go back to it …
+        </button>
+      </div>
+      {kept.note ? <p className="says">{kept.note}</p> : null}
+      {back ? (
+        <div role="alert">
+          {back.commands.length === 0 ? (
+            <p className="says">Nothing differs: the sequence is as it was then.</p>
+          ) : (
+            <>
+              <ul className="uses">
+                {back.says.map((t) => (
+                  <li key={t}>{t}</li>
+                ))}
+              </ul>
+              <div className="buttons">
+                <button className="pill coral" onClick={goBack}>
+                  Go back, as one edit
+                </button>
+                <button className="pill" onClick={() => setBack(null)}>
+                  Leave it
+                </button>
+              </div>
+            </>
+          )}
+        </div>
+      ) : null}
+    </div>
+  );
+}
