@@ -902,6 +902,7 @@ export interface KiteCore {
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
   motion(request: string): string;
+  moveHandle(camera: string, part: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   moveTogether(id: string, frames: string, by: number, cuts: boolean): string;
   namingBreaches(): string;
   nothingCutOff(camera: string, first: number, last: number): string;
@@ -923,6 +924,7 @@ export interface KiteCore {
   readNumber(text: string, unit: string, current: number): string;
   readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
+  rigHandles(camera: string, frame: number): string;
   route(id: string, first: number, step: number, out: Float64Array): void;
   savedRig(camera: string): string;
   seen(camera: string): string;

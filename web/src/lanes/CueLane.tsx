@@ -63,7 +63,7 @@ export function CueLane({
       <div className="lane-head">
         <span className="dot" style={{ background: shades[0] ?? '#8fa3bf' }} />
         <span className="name">{name}</span>
-        <span className="muted">{part.cues.length} cues</span>
+        <span className="muted">{part.cues.length === 1 ? '1 cue' : `${part.cues.length} cues`}</span>
       </div>
       <svg height={HEIGHT} aria-label={`${name} lane`} data-testid={`${name.toLowerCase()}-lane`}>
         {part.subjects.map((s, i) => (

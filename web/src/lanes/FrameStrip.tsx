@@ -32,10 +32,13 @@ const words = (bits: number, height: number): string =>
         .join(', ')
     : 'out of frame';
 
-/** The subject that fills the frame most: what the strip shows while it is folded. */
-function mostSeen(rows: Row[]): Row[] {
-  const sum = (r: Row) => r.height.reduce((a, h, i) => a + (r.seen[i] & IN_FRAME ? h : 0), 0);
-  return rows.length ? [rows.reduce((a, b) => (sum(b) > sum(a) ? b : a))] : [];
+/** What the strip shows while it is folded: the subject the camera attends to, or is mostly on. */
+function chief(rows: Row[], camera: Camera): Row[] {
+  const attended = camera.rig.findLast((p) => p.kind === 'attention')?.subjects[0]?.entity;
+  const first = rows.find((r) => r.id === attended);
+  if (first) return [first];
+  const often = (r: Row) => r.seen.filter((b) => b & IN_FRAME).length;
+  return rows.length ? [rows.reduce((a, b) => (often(b) > often(a) ? b : a))] : [];
 }
 
 /** For each subject over the time shown: in frame, safe, sharp, clipped and how large. */
@@ -56,7 +59,7 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
     return () => clearTimeout(t);
   }, [camera.id, version, playing, scale.first, step, count]);
   const all = report?.rows ?? [];
-  const rows = open ? all : mostSeen(all);
+  const rows = open ? all : chief(all, camera);
   const height = Math.max(20, rows.length * ROW + 4);
   return (
     <div className="lane frame-strip" data-testid="frame-strip">

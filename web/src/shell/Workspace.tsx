@@ -28,7 +28,7 @@ import { Tip } from './Tip';
 const SHAPES: Record<Desk, { share: number; time: number }> = {
   set: { share: 0.62, time: 170 },
   frame: { share: 0.36, time: 170 },
-  move: { share: 0.43, time: 260 },
+  move: { share: 0.43, time: 300 },
   cut: { share: 0.36, time: 210 },
   deliver: { share: 0.36, time: 150 },
 };

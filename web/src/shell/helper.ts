@@ -1,5 +1,6 @@
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../sequence/evaluated';
+import { inSetView } from '../views/setViewPose';
 import { goTo, lensCamera, useSequence } from '../sequence/store';
 
 /** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */
@@ -15,7 +16,9 @@ export interface Helper {
     dropped: number;
     undoSteps: number;
     camera: string;
+    selected: string[];
   };
+  handleOnScreen(part: string): number[];
   goTo(frame: number): void;
 }
 
@@ -57,7 +60,16 @@ export function theHelper(): void {
         dropped: s.dropped,
         undoSteps: s.undo.length,
         camera: lensCamera(s),
+        selected: s.selected,
       };
+    },
+    handleOnScreen(part) {
+      const s = useSequence.getState();
+      const handles = JSON.parse(theCore().rigHandles(s.camera, s.frame)) as {
+        part: string;
+        at: [number, number, number];
+      }[];
+      return inSetView(...handles.find((h) => h.part === part)!.at);
     },
     goTo,
   };

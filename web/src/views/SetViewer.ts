@@ -8,7 +8,7 @@ import { evaluated } from '../sequence/evaluated';
 import { commitPreview, mayKey, preview, select, useSequence } from '../sequence/store';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
-import { whenAskedForPose } from './setViewPose';
+import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
 import { rendererFor, stage } from './stage';
 
 /** Which way a view of the set looks. */
@@ -87,7 +87,14 @@ export class SetViewer {
     const up = (e: PointerEvent) => this.released(e);
     canvas.addEventListener('pointerdown', down, { capture: true }); // before the view is turned
     canvas.addEventListener('pointerup', up);
-    if (index === 0) whenAskedForPose(() => this.pose());
+    if (index === 0) {
+      whenAskedForPose(() => this.pose());
+      whenAskedOnScreen((x, y, z) => {
+        const r = this.canvas.getBoundingClientRect();
+        const p = new THREE.Vector3(x, y, z).project(this.camera);
+        return [r.left + ((p.x + 1) / 2) * r.width, r.top + ((1 - p.y) / 2) * r.height];
+      });
+    }
     this.fit();
   }
 
