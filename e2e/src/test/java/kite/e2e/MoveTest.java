@@ -22,7 +22,7 @@ import org.junit.jupiter.api.Test;
 
 /** The Move desk as a layout artist uses it: rigs, cues, notes, versions. */
 class MoveTest extends Desk {
-  private Camera stored(String id) {
+  private Camera stored(String id) throws java.sql.SQLException {
     saved();
     return (Camera) application.stored().get(id);
   }
@@ -209,9 +209,7 @@ class MoveTest extends Desk {
             .findFirst()
             .orElseThrow()
             .getKey();
-    var field =
-        page.locator("[data-part=" + kind(keyed) + "] [data-channel$='/" + channel + "'] input")
-            .first();
+    var field = page.locator("input[data-channel='" + keyed.id() + "/" + channel + "']").first();
     double before = value("camA", keyed.id() + "/" + channel);
     field.click();
     field.fill("+=0.5");
@@ -219,11 +217,6 @@ class MoveTest extends Desk {
     page.getByText(Pattern.compile("Automatic keying is off, and .* has keys.*")).waitFor();
     assertEquals(before, value("camA", keyed.id() + "/" + channel), 1e-12);
     button("Key where keyed").click();
-  }
-
-  private static String kind(RigPart p) {
-    String n = p.getClass().getSimpleName();
-    return Character.toLowerCase(n.charAt(0)) + n.substring(1);
   }
 
   @Test
