@@ -83,6 +83,11 @@ public final class CompiledCurve {
     }
   }
 
+  /** Whether the value is the same on every frame. */
+  public boolean isFixed() {
+    return start.length == 1;
+  }
+
   /** The value at a frame, in the channel's unit. */
   public double value(double frame) {
     int last = start.length - 1;

@@ -23,6 +23,7 @@ final class DampedSpring {
 
   /** Readies steps of so many seconds. */
   void tune(double hz, double nowDamping, double seconds) {
+    if (2 * Math.PI * hz == omega && nowDamping == damping && seconds == step) return;
     omega = 2 * Math.PI * hz;
     damping = nowDamping;
     step = seconds;
@@ -42,6 +43,11 @@ final class DampedSpring {
       vx = -e * omega * omega * s;
       vv = e * (c - d * s);
     }
+  }
+
+  /** How far behind a mark that moves evenly it stays in the end, for each metre a second. */
+  double lag() {
+    return 2 * damping / omega;
   }
 
   /** Takes one step from x, v; the mark goes from {@code from} to {@code to} meanwhile. */

@@ -1,6 +1,8 @@
 package kite.core.evaluate;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Light;
 import kite.core.document.Mark;
@@ -21,6 +23,10 @@ final class PlaceNode extends Node {
   private final AxisOrder order;
   private final int parent;
   private final boolean posed;
+
+  /** The axes where nothing turns or scales, else null. */
+  private double[] still;
+
   private final boolean scaled;
   private final boolean pivoted;
   private final double perSecond;
@@ -30,6 +36,10 @@ final class PlaceNode extends Node {
   private final double[] aimed = Matrix.newIdentity();
 
   private final Shape shape;
+
+  /** Anchors of a stand-in that were asked for, by name; null is its usual one. */
+  private final Map<String, Vec3> anchors = new HashMap<>();
+
   private final PlaceNode ridden;
   private final Step aim;
   private final Sight sight;
@@ -58,6 +68,9 @@ final class PlaceNode extends Node {
     ridden = null;
     aim = null;
     sight = null;
+    boolean turns = false;
+    for (int i = 3; i < 9; i++) turns |= !c[i].isFixed();
+    if (!turns) axes(0, still = Matrix.newIdentity(), 0);
   }
 
   PlaceNode(Mark m, int slot, int parent, PlaceNode ridden, Object... madeFrom) {
@@ -109,23 +122,8 @@ final class PlaceNode extends Node {
     int o = parent < 0 ? at : 0;
     m[o + 3] = m[o + 7] = m[o + 11] = 0;
     m[o + 15] = 1;
-    if (posed) {
-      Rotation.angles(
-          order,
-          Math.toRadians(c[3].value(frame)),
-          Math.toRadians(c[4].value(frame)),
-          Math.toRadians(c[5].value(frame)),
-          m,
-          o);
-      for (int axis = 0; scaled && axis < 3; axis++) {
-        double s = within(Place.SCALE_X, c[6 + axis].value(frame));
-        m[o + axis * 4] *= s;
-        m[o + axis * 4 + 1] *= s;
-        m[o + axis * 4 + 2] *= s;
-      }
-    } else {
-      Matrix.identity(m, o);
-    }
+    if (still != null) System.arraycopy(still, 0, m, o, 12);
+    else axes(frame, m, o);
     m[o + 12] = c[0].value(frame);
     m[o + 13] = c[1].value(frame);
     m[o + 14] = c[2].value(frame);
@@ -140,6 +138,27 @@ final class PlaceNode extends Node {
       Matrix.makeRigid(aimed, 0);
       aim.apply(frame, plan, sight, aimed);
       System.arraycopy(aimed, 0, out, at, Matrix.SIZE);
+    }
+  }
+
+  /** Writes the turned and scaled axes. */
+  private void axes(double frame, double[] m, int o) {
+    if (!posed) {
+      Matrix.identity(m, o);
+      return;
+    }
+    Rotation.angles(
+        order,
+        Math.toRadians(c[3].value(frame)),
+        Math.toRadians(c[4].value(frame)),
+        Math.toRadians(c[5].value(frame)),
+        m,
+        o);
+    for (int axis = 0; scaled && axis < 3; axis++) {
+      double s = within(Place.SCALE_X, c[6 + axis].value(frame));
+      m[o + axis * 4] *= s;
+      m[o + axis * 4 + 1] *= s;
+      m[o + axis * 4 + 2] *= s;
     }
   }
 
@@ -173,7 +192,8 @@ final class PlaceNode extends Node {
       }
       fromFile(out);
     } else if (shape instanceof Shape.StandIn s) {
-      Vec3 a = StandIns.anchor(s, name);
+      Vec3 a = anchors.get(name);
+      if (a == null) anchors.put(name, a = StandIns.anchor(s, name));
       out[0] = a.x();
       out[1] = a.y();
       out[2] = a.z();

@@ -223,15 +223,15 @@ public final class Plan {
 
   /** All that a node leans on, in order of evaluation. */
   Node[] leansOn(Node node) {
-    return leaning.computeIfAbsent(
-        node,
-        n -> {
-          Set<String> ids = new HashSet<>();
-          gather(n, ids);
-          List<Node> all = new ArrayList<>();
-          for (Node o : order) if (o != n && ids.contains(o.entity.id())) all.add(o);
-          return all.toArray(new Node[0]);
-        });
+    Node[] known = leaning.get(node);
+    if (known != null) return known;
+    Set<String> ids = new HashSet<>();
+    gather(node, ids);
+    List<Node> all = new ArrayList<>();
+    for (Node o : order) if (o != node && ids.contains(o.entity.id())) all.add(o);
+    Node[] found = all.toArray(new Node[0]);
+    leaning.put(node, found);
+    return found;
   }
 
   private void gather(Node n, Set<String> ids) {

@@ -1,5 +1,6 @@
 package kite.core.evaluate;
 
+import java.util.Arrays;
 import kite.core.curve.CompiledCurve;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -14,7 +15,12 @@ final class RailStep implements Step {
   /** Bank is the mean lean over this many seconds, so that corners do not jerk the horizon. */
   private static final double BANK_SECONDS = 0.5;
 
-  private static final int BANK_SAMPLES = 5;
+  /** Leans that are kept, half frames. */
+  private static final int LEANS = 256;
+
+  private final int bankReach;
+  private final double[] leans = new double[LEANS];
+  private final int[] leanOf = new int[LEANS];
 
   private final CompiledCurve[] c;
   private final PathTable path;
@@ -39,6 +45,8 @@ final class RailStep implements Step {
     facing = rail.facing();
     level = rail.level();
     this.perSecond = perSecond;
+    bankReach = Math.min(LEANS / 4, (int) Math.round(BANK_SECONDS * perSecond));
+    Arrays.fill(leanOf, Integer.MIN_VALUE);
   }
 
   @Override
@@ -120,17 +128,32 @@ final class RailStep implements Step {
     frameOf[6] = frameOf[8] * frameOf[1] - frameOf[9] * frameOf[0];
   }
 
-  /** The mean of atan(v²κ/g) around a frame, in radians; positive leans left, into a left turn. */
+  /**
+   * The lean into a corner, atan(v²κ/g), averaged over a stretch of time: between half frames it is
+   * drawn straight, and what was found at one half frame serves its neighbours.
+   */
   private double bank(double frame) {
+    int k = (int) Math.floor(2 * frame);
+    double t = 2 * frame - k, here = averaged(k);
+    return t == 0 ? here : here + t * (averaged(k + 1) - here);
+  }
+
+  private double averaged(int halfFrame) {
     double sum = 0;
-    for (int i = 0; i < BANK_SAMPLES; i++) {
-      double f = frame + (i / (BANK_SAMPLES - 1.0) - 0.5) * BANK_SECONDS * perSecond;
+    for (int k = -bankReach; k <= bankReach; k++) sum += lean(halfFrame + k);
+    return sum / (2 * bankReach + 1);
+  }
+
+  private double lean(int halfFrame) {
+    int place = Math.floorMod(halfFrame, LEANS);
+    if (leanOf[place] != halfFrame) {
+      double f = halfFrame / 2.0;
       double v = c[0].slope(f) / 100 * path.length() * perSecond;
-      double k =
-          path.planCurvature(path.parameter(c[0].value(f) / 100 * path.length() + c[3].value(f)));
-      sum += Math.atan(v * v * k / GRAVITY);
+      double metres = c[0].value(f) / 100 * path.length() + c[3].value(f);
+      leans[place] = Math.atan(v * v * path.planCurvature(path.roughParameter(metres)) / GRAVITY);
+      leanOf[place] = halfFrame;
     }
-    return sum / BANK_SAMPLES;
+    return leans[place];
   }
 
   private static void rolled(double[] m, double roll) {

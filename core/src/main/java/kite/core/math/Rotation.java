@@ -30,14 +30,22 @@ public final class Rotation {
       panTiltRoll(pan, tilt, roll, m, at);
       return;
     }
-    double[] q = {0, 0, 0, 1};
-    for (int axis : new int[] {order.first, order.second, order.third}) {
-      double half = (axis == 0 ? tilt : axis == 1 ? pan : roll) / 2;
-      double[] r = {0, 0, 0, Math.cos(half)};
-      r[axis] = Math.sin(half);
-      multiply(q, r, q);
+    for (int i = 0; i < 3; i++) for (int j = 0; j < 3; j++) m[at + j * 4 + i] = i == j ? 1 : 0;
+    about(order.first, pan, tilt, roll, m, at);
+    about(order.second, pan, tilt, roll, m, at);
+    about(order.third, pan, tilt, roll, m, at);
+  }
+
+  /** m = m · the turn about one of its axes: the two columns across that axis turn. */
+  private static void about(int axis, double pan, double tilt, double roll, double[] m, int at) {
+    double angle = axis == 0 ? tilt : axis == 1 ? pan : roll;
+    double c = Math.cos(angle), s = Math.sin(angle);
+    int j = at + (axis + 1) % 3 * 4, k = at + (axis + 2) % 3 * 4;
+    for (int i = 0; i < 3; i++) {
+      double a = m[j + i], b = m[k + i];
+      m[j + i] = c * a + s * b;
+      m[k + i] = c * b - s * a;
     }
-    toMatrix(q, m, at);
   }
 
   /**

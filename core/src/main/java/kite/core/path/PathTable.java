@@ -138,14 +138,8 @@ public final class PathTable {
    */
   public double parameter(double metres) {
     if (segments == 0 || length == 0) return 0;
-    if (closed) metres -= Math.floor(metres / length) * length;
-    metres = Math.max(0, Math.min(length, metres));
-    int low = 0, high = lengthAt.length - 2;
-    while (low < high) {
-      int mid = (low + high + 1) >>> 1;
-      if (lengthAt[mid] <= metres) low = mid;
-      else high = mid - 1;
-    }
+    metres = onPath(metres);
+    int low = row(metres);
     int s = low / STEPS;
     double t0 = (low % STEPS) / (double) STEPS, want = metres - lengthAt[low];
     double a = t0, z = t0 + 1.0 / STEPS, row = lengthAt[low + 1] - lengthAt[low];
@@ -159,6 +153,35 @@ public final class PathTable {
       t = next > a && next < z ? next : (a + z) / 2;
     }
     return s + t;
+  }
+
+  /**
+   * Like {@link #parameter}, but straight between the rows of the table: off by a small part of a
+   * row. For what is averaged anyway, at a tenth of the cost.
+   */
+  public double roughParameter(double metres) {
+    if (segments == 0 || length == 0) return 0;
+    metres = onPath(metres);
+    int low = row(metres);
+    double within = lengthAt[low + 1] - lengthAt[low];
+    double share = within > 0 ? (metres - lengthAt[low]) / within : 0;
+    return (low + share) / STEPS;
+  }
+
+  private double onPath(double metres) {
+    if (closed) metres -= Math.floor(metres / length) * length;
+    return Math.max(0, Math.min(length, metres));
+  }
+
+  /** The last row of the table that is not past a distance. */
+  private int row(double metres) {
+    int low = 0, high = lengthAt.length - 2;
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (lengthAt[mid] <= metres) low = mid;
+      else high = mid - 1;
+    }
+    return low;
   }
 
   /** Distance along the path, in metres, at a parameter. */

@@ -11,7 +11,7 @@ import kite.core.model.Models;
 import org.junit.jupiter.api.Test;
 
 class ScrubbingTest {
-  private static final int FRAMES = 4000;
+  private static final int FRAMES = 1000;
 
   /**
    * Springs keep a table for the stretch they are in, so a little is made when a new one begins.
@@ -21,7 +21,7 @@ class ScrubbingTest {
   @Test
   void goingBackAndForthTakesNoMoreMemory() {
     ThreadMXBean memory = (ThreadMXBean) ManagementFactory.getThreadMXBean();
-    for (int seed = 0; seed < 6; seed++) {
+    for (int seed = 0; seed < 5; seed++) {
       Sequence s = RandomDocuments.of(seed);
       Plan plan = new Plan(s, Models.NONE);
       Random r = new Random(seed);

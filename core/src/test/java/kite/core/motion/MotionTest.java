@@ -230,12 +230,12 @@ class MotionTest {
 
   @Test
   void cutsMoveWithTheKeysWhenAsked() {
-    CutEntry later = new CutEntry("later", "S_0900", "cam0", 7000);
+    CutEntry later = new CutEntry("later", "S_0900", "cam0", 30);
     Sequence s = Edit.apply(RandomDocuments.of(3), List.of(new EntityCommand.Add(later)));
     Entity c = s.get("cam0");
-    assertTrue(MoveTogether.cuts(s, c).contains(7000.0));
-    Sequence on = Edit.apply(s, MoveTogether.moveWithCuts(s, c, List.of(7000.0), 3));
-    assertTrue(MoveTogether.cuts(on, on.get("cam0")).contains(7003.0));
-    assertEquals(s, Edit.apply(s, MoveTogether.move(c, List.of(7000.0), 3)), "only when asked");
+    assertTrue(MoveTogether.cuts(s, c).contains(30.0));
+    Sequence on = Edit.apply(s, MoveTogether.moveWithCuts(s, c, List.of(30.0), 3));
+    assertTrue(MoveTogether.cuts(on, on.get("cam0")).contains(33.0));
+    assertEquals(s, Edit.apply(s, MoveTogether.move(c, List.of(30.0), 3)), "only when asked");
   }
 }
