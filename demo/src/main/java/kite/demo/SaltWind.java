@@ -14,6 +14,7 @@ import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
+import kite.core.command.SequenceCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
@@ -90,6 +91,30 @@ public final class SaltWind {
     for (Camera c : SaltWindRigs.cameras()) recipe.add(new Add(c));
     cut();
     return Edit.apply(new Sequence(h, Map.of()), recipe);
+  }
+
+  /**
+   * SW030, The chase: the same action covered by the other rigs, and cut from them. Its dolly zoom
+   * is a rig part: the dolly is keyed, the lens follows.
+   */
+  public Sequence sw030() {
+    Sequence s = sw010();
+    Header h = s.header();
+    List<Command> edit = new ArrayList<>();
+    edit.add(
+        new SequenceCommand.SetHeader(
+            new Header(
+                "SW030",
+                "The chase",
+                h.firstFrame(),
+                h.lastFrame(),
+                h.displayUnit(),
+                h.gridM(),
+                h.gridLines(),
+                h.standards(),
+                h.own())));
+    edit.addAll(SaltWindRigs.chase(s));
+    return Edit.apply(s, edit);
   }
 
   /** Images of the plate of SW020, in order: JPEG files rendered from {@link #location()}. */

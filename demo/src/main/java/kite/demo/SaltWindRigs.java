@@ -5,16 +5,25 @@ import static kite.demo.SaltWind.channels;
 import static kite.demo.SaltWind.head;
 import static kite.demo.SaltWind.keys;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import kite.core.command.ChannelCommand;
+import kite.core.command.Command;
+import kite.core.command.EntityCommand;
+import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
+import kite.core.curve.Channel;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.CutEntry;
+import kite.core.document.Sequence;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
@@ -29,6 +38,28 @@ final class SaltWindRigs {
 
   static List<Camera> cameras() {
     return List.of(boom(), chase(), threeFramings());
+  }
+
+  /** The commands that make SW030 of SW010: its cut, and a dolly zoom whose lens is not keyed. */
+  static List<Command> chase(Sequence sw010) {
+    List<Command> edit = new ArrayList<>();
+    for (CutEntry c : sw010.all(CutEntry.class))
+      edit.add(new EntityCommand.Remove(List.of(c.id()), true));
+    String[] cameras = {"camF", "camE", "camG", "camD"};
+    int[] first = {1001, 1081, 1121, 1191};
+    for (int i = 0; i < cameras.length; i++)
+      edit.add(
+          new EntityCommand.Add(
+              new CutEntry("cut" + (i + 1), "SW030_00" + (i + 1) + "0", cameras[i], first[i])));
+    Camera d = (Camera) sw010.get("camD");
+    List<RigPart> rig = new ArrayList<>(d.rig());
+    double ahead = -15.1 + 17.5; // metres from where the dolly begins to Oda, along its axis
+    rig.add(
+        new DollyZoom(
+            "zoom", true, Subject.of("oda"), DollyZoom.Gives.LENS, 21 / ahead, Channels.NONE));
+    edit.add(new RigCommand.SetRig("camD", rig));
+    edit.add(new ChannelCommand.SetChannel("camD", "focalLength", Channel.fixed(21)));
+    return edit;
   }
 
   private static Camera camera(

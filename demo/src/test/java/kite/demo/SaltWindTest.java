@@ -6,14 +6,19 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import javax.imageio.ImageIO;
 import kite.core.codec.SequenceJson;
+import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
+import kite.core.rig.RigPart;
 import kite.exchange.gltf.GlbReader;
 import kite.render.CameraView;
 import kite.render.FrameRenderer;
@@ -53,6 +58,36 @@ class SaltWindTest {
       sizes[i++] = plan.lens()[cam * Plan.LENS] / (c.z() - o.z());
     }
     assertEquals(sizes[0], sizes[1], sizes[0] * 1e-3);
+  }
+
+  @Test
+  void theShotsUseEveryRigPart() {
+    Set<String> used = new TreeSet<>();
+    for (Sequence s : List.of(sw010, demo.sw020(), demo.sw030())) {
+      assertEquals(s, SequenceJson.read(SequenceJson.write(s)));
+      for (Cut.Span span : Cut.spans(s))
+        for (RigPart p : ((Camera) s.get(span.camera())).rig())
+          used.add(p.getClass().getSimpleName());
+    }
+    Set<String> all = new TreeSet<>();
+    for (Class<?> c : RigPart.class.getPermittedSubclasses()) all.add(c.getSimpleName());
+    assertEquals(all, used);
+  }
+
+  @Test
+  void theLensFollowsTheDollyInTheChase() throws Exception {
+    Map<String, ModelGeometry> models = models();
+    Plan plan = new Plan(demo.sw030(), a -> models.get(a).rig());
+    double first = 0;
+    for (double frame = 1191; frame <= 1240; frame += 3.5) {
+      plan.evaluate(frame);
+      double[] oda = new double[3];
+      plan.anchor("oda", null, oda);
+      double ahead = plan.world()[plan.slot("camD") * 16 + 14] - oda[2];
+      double size = plan.lens()[plan.slot("camD") * Plan.LENS] / ahead;
+      if (first == 0) first = size;
+      assertEquals(first, size, first * 1e-3, "frame " + frame);
+    }
   }
 
   /** Run with -Ddemo.look=DIR to keep the pictures. */

@@ -105,6 +105,7 @@ final class Application {
         s.execute("delete from render_frame");
         s.execute("delete from render_job");
         s.execute("delete from edit");
+        s.execute("delete from sequence_version");
       }
       p.setString(1, SequenceJson.write(document));
       try (ResultSet r = p.executeQuery()) {

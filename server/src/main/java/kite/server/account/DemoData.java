@@ -55,5 +55,6 @@ class DemoData implements ApplicationRunner {
     for (SaltWind.Asset a : salt.plate()) assets.keepImage(a.name(), a.bytes());
     sequences.create(SaltWind.PRODUCTION, salt.sw010());
     sequences.create(SaltWind.PRODUCTION, salt.sw020());
+    sequences.create(SaltWind.PRODUCTION, salt.sw030());
   }
 }
