@@ -30,6 +30,20 @@ export function AttentionControls({ camera, part }: { camera: Camera; part: Atte
     set(`Attend to ${name(id)}`, { ...part, subjects, cues: first });
     setAdding('');
   };
+  const pieces = others
+    .concat(Object.values(entities).filter((e) => part.subjects.some((s) => s.entity === e.id)))
+    .filter((e) => e.kind === 'piece')
+    .sort((a, b) => a.name.localeCompare(b.name));
+  /** Each click adds a subject, until the prompt is put away. */
+  const click = () =>
+    useSequence.setState({
+      picking: {
+        prompt: 'Click the subjects to attend to, one after the other',
+        take: (hit) => {
+          if (others.some((e) => e.id === hit.id)) addSubject(hit.id);
+        },
+      },
+    });
   const handOver = (id: string) =>
     edit(`Hand over to ${name(id)}`, {
       kind: 'putCue',
@@ -69,21 +83,35 @@ export function AttentionControls({ camera, part }: { camera: Camera; part: Atte
           </button>
         </div>
       ))}
-      <Choice
-        label="Add"
-        value={adding}
-        options={[['', 'a subject …'], ...others.map((e): [string, string] => [e.id, e.name])]}
-        onChange={addSubject}
-      />
+      <div className="line">
+        <div className="grow">
+          <Choice
+            label="Add"
+            value={adding}
+            options={[['', 'a subject …'], ...others.map((e): [string, string] => [e.id, e.name])]}
+            onChange={addSubject}
+          />
+        </div>
+        <button className="pill" aria-label="Add subjects by clicking them" onClick={click}>
+          Click
+        </button>
+      </div>
       <Choice
         label="Up"
-        value={part.up}
+        value={part.up === 'piece' ? part.upPiece! : part.up}
         options={[
           ['world', 'the world’s'],
-          ['free', 'free'],
-          ...(part.upPiece ? [['piece', name(part.upPiece)] as [string, string]] : []),
+          ['free', 'free: the shortest turn'],
+          ...pieces.map((e): [string, string] => [e.id, `${e.name}’s`]),
         ]}
-        onChange={(v) => set('Up', { ...part, up: v as Attention['up'] })}
+        onChange={(v) =>
+          set(
+            'Up',
+            v === 'world' || v === 'free'
+              ? { ...part, up: v, upPiece: null }
+              : { ...part, up: 'piece', upPiece: v },
+          )
+        }
       />
       <Choice
         label="Meets"

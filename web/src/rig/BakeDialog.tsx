@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { attempt, edit, editProposed, newId, useSequence } from '../sequence/store';
+import { attempt, edit, editProposed, newId, select, useSequence } from '../sequence/store';
 import { Window } from '../shell/Window';
 
 interface Baked {
@@ -43,6 +43,8 @@ export function BakeDialog({ id }: { id: string }) {
     for (const c of cameras) {
       const baked = attempt(() => bake(c));
       if (!baked || !edit(`Bake camera ${c.letter}`, ...baked.commands)) return;
+      const added = baked.commands.find((x) => x.kind === 'add');
+      if (added && c === camera) select(camera.id, added.entity.id); // both ways are drawn, one on the other
     }
     close();
   };

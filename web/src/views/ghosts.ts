@@ -24,20 +24,23 @@ export class Ghosts {
   /** Brings the ghosts to the present document. Gives whether there is something new to draw. */
   update(): boolean {
     const s = useSequence.getState();
-    const c = s.entities[s.selected[0]];
-    const shown = s.ghosts && s.desk === 'move' && c?.kind === 'camera' ? c : undefined;
-    const now = [shown?.id, shown ? s.version : 0];
+    const all = s.ghosts && s.desk === 'move' ? s.selected.map((id) => s.entities[id]) : [];
+    const cameras = all.filter((e): e is Camera => e?.kind === 'camera');
+    const shown = cameras[0];
+    const now = [cameras.map((c) => c.id).join(), shown ? s.version : 0];
     if (now.every((v, i) => v === this.made[i]) && this.made.length) return false;
     this.made = now;
     this.group.traverse((o) => (o as THREE.Line).geometry?.dispose());
     this.group.clear();
     this.keys = [];
     this.camera = shown?.id ?? '';
+    for (const c of cameras) this.way(c);
     if (shown) this.draw(shown);
     return true;
   }
 
-  private draw(c: Camera): void {
+  /** The line with its ticks. */
+  private way(c: Camera): void {
     const { firstFrame, lastFrame } = useSequence.getState().header;
     const n = Math.min(MOST_TICKS, lastFrame - firstFrame + 1);
     const step = (lastFrame - firstFrame) / Math.max(1, n - 1);
@@ -59,6 +62,10 @@ export class Ghosts {
         ),
       );
     }
+  }
+
+  /** The frustums at the keys. */
+  private draw(c: Camera): void {
     const frames = (JSON.parse(theCore().standing(c.id, false)) as number[]).slice(0, MOST_KEYS);
     const worlds = new Float64Array(frames.length * 16);
     theCore().poses(c.id, JSON.stringify(frames), worlds);

@@ -173,12 +173,14 @@ public final class Warnings {
     return true;
   }
 
-  /** One warning for every run of neighbouring frames. */
+  /** One warning for every run of frames close together. */
   private void runs(TreeMap<Integer, Double> at, Kind kind, String about) {
     Integer first = null, last = null;
     double most = 0;
+    // what comes and goes within half a second, as a hand-held camera does, is one
+    long apart = Math.max(1, Math.round(s.header().rate().perSecond() / 2));
     for (var e : at.entrySet()) {
-      if (last != null && e.getKey() > last + 1) {
+      if (last != null && e.getKey() > last + apart) {
         add(kind, first, last, most, about);
         first = null;
         most = 0;

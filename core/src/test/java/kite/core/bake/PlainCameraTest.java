@@ -117,4 +117,43 @@ class PlainCameraTest {
             .with(List.of(new Base("base", true, null, Base.Takes.POSITION, Channels.NONE)));
     assertEquals(List.of(), Route.path(s.with(still), Models.NONE, still, frames, "way", true));
   }
+
+  @Test
+  void aTrackWithAKeyOnEveryFrameBecomesAPathOfFewPoints() {
+    List<Key> x = new ArrayList<>(), y = new ArrayList<>(), z = new ArrayList<>();
+    List<Key> pan = new ArrayList<>();
+    List<Double> frames = new ArrayList<>();
+    for (int f = 1; f <= 40; f++) {
+      double a = f / 40.0 * Math.PI * 1.3;
+      x.add(Key.smooth(f, 4 * Math.cos(a)));
+      y.add(Key.smooth(f, 1.5 + 0.4 * Math.sin(2 * a)));
+      z.add(Key.smooth(f, 4 * Math.sin(a)));
+      pan.add(Key.smooth(f, -Math.toDegrees(a)));
+      frames.add((double) f);
+    }
+    Channels c =
+        Channels.NONE
+            .with("x", new Channel.Curve(x))
+            .with("y", new Channel.Curve(y))
+            .with("z", new Channel.Curve(z))
+            .with("pan", new Channel.Curve(pan));
+    Sequence s = RandomDocuments.of(4);
+    Camera tracked =
+        ((Camera) s.get("cam2"))
+            .with(List.of(new Base("base", true, null, Base.Takes.POSITION, c)));
+    s = s.with(tracked);
+    Sequence on = Edit.apply(s, Route.path(s, Models.NONE, tracked, frames, "way", true));
+    Path way = (Path) on.get("way");
+    assertTrue(way.points().size() <= 20, way.points().size() + " points");
+    Plan was = new Plan(s, Models.NONE), is = new Plan(on, Models.NONE);
+    for (double f : frames) {
+      was.evaluate(f);
+      is.evaluate(f);
+      Eye a = Eye.of(was, "cam2"), b = Eye.of(is, "cam2");
+      assertEquals(0, a.place().distance(b.place()), 0.03, "frame " + f);
+      for (int i = 0; i < 11; i++) assertEquals(a.world()[i], b.world()[i], Math.toRadians(0.1));
+    }
+    Channel progress = ((Camera) on.get("cam2")).channel("rail/progress");
+    assertTrue(((Channel.Curve) progress).keys().size() < 20);
+  }
 }
