@@ -37,8 +37,11 @@ public final class Route {
 
   private static final int MOST_POINTS = 400;
 
-  /** How far a fitted path may pass beside a place, and the camera run ahead or behind on it. */
+  /** How far a fitted path may pass beside a place … */
   private static final double FIT_M = 0.01;
+
+  /** … and the camera run ahead or behind on it. */
+  private static final double FIT_ALONG_M = 0.02;
 
   private static final double FIT_DEGREES = 0.05;
 
@@ -133,7 +136,7 @@ public final class Route {
             .with("pan", fewer(turns.get(0), fitted ? FIT_DEGREES : 0))
             .with("tilt", fewer(turns.get(1), fitted ? FIT_DEGREES : 0))
             .with("roll", fewer(turns.get(2), fitted ? FIT_DEGREES : 0));
-    double along = fitted ? 100 * FIT_M / table.length() : 0;
+    double along = fitted ? 100 * FIT_ALONG_M / table.length() : 0;
     return List.of(
         new Base("base", true, null, Base.Takes.POSITION, Channels.NONE),
         new Rail(

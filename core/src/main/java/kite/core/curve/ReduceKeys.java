@@ -4,12 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Fewer keys for the same curve. Starting from the two ends, a key with the old curve's own tangent
- * is set where the error is greatest until it is within the tolerance everywhere: at every key of
- * the old curve and at four places between each two.
+ * Fewer keys for the same curve. Starting from the two ends, a key is set where the error is
+ * greatest until it is within the tolerance everywhere: at every key of the old curve and at four
+ * places between each two.
  */
 public final class ReduceKeys {
   private static final int BETWEEN = 4;
+
+  /** Frames before the last key at which the slope that leads into it is taken. */
+  private static final double JUST_BEFORE = 1e-6;
 
   private ReduceKeys() {}
 
@@ -21,12 +24,36 @@ public final class ReduceKeys {
   public static Reduced within(Channel channel, double tolerance) {
     if (!(channel instanceof Channel.Curve c) || c.keys().size() < 3)
       return new Reduced(channel, 0);
+    Reduced best = null;
+    for (Tangent t : Tangent.values()) {
+      Reduced r = within(c, tolerance, t);
+      if (best == null || keys(r) < keys(best)) best = r;
+    }
+    return best;
+  }
+
+  private static int keys(Reduced r) {
+    return ((Channel.Curve) r.channel()).keys().size();
+  }
+
+  /** What a kept key's tangent is taken from; which is best shows in how few keys are needed. */
+  private enum Tangent {
+    /** The old curve's slope at the key: best for few, well-set keys. */
+    SLOPE,
+    /** The old curve's keys on either side: best for a bake of a smooth motion. */
+    NEIGHBOURS,
+    /** The kept keys on either side, which noise does not turn. */
+    CHORD
+  }
+
+  private static Reduced within(Channel.Curve c, double tolerance, Tangent tangent) {
     CompiledCurve old = CompiledCurve.of(c);
     int n = c.keys().size();
     boolean[] kept = new boolean[n];
     kept[0] = kept[n - 1] = true;
     while (true) {
-      Channel now = new Channel.Curve(tangents(c.keys(), kept), c.before(), c.after());
+      Channel now =
+          new Channel.Curve(tangents(c.keys(), kept, old, tangent), c.before(), c.after());
       CompiledCurve next = CompiledCurve.of(now);
       double worst = 0;
       int at = -1;
@@ -43,23 +70,28 @@ public final class ReduceKeys {
       }
       if (worst <= tolerance) return new Reduced(now, worst);
       int free = nearestFree(kept, at);
-      if (free < 0) return new Reduced(channel, 0); // only the old curve itself is close enough
+      if (free < 0) return new Reduced(c, 0); // only the old curve itself is close enough
       kept[free] = true;
     }
   }
 
-  /** The kept keys, each with the slope between its neighbours of old and handles of a third. */
-  private static List<Key> tangents(List<Key> all, boolean[] kept) {
+  /** The kept keys with handles of a third. */
+  private static List<Key> tangents(
+      List<Key> all, boolean[] kept, CompiledCurve old, Tangent tangent) {
     List<Key> keys = new ArrayList<>();
     int last = -1;
     for (int i = 0; i < all.size(); i++) {
       if (!kept[i]) continue;
       int next = i + 1;
       while (next < all.size() && !kept[next]) next++;
-      Key k = all.get(i),
-          a = all.get(Math.max(0, i - 1)),
-          b = all.get(Math.min(all.size() - 1, i + 1));
-      double slope = (b.value() - a.value()) / (b.frame() - a.frame());
+      Key k = all.get(i);
+      boolean first = last < 0, end = next == all.size();
+      Key a = all.get(tangent == Tangent.CHORD ? Math.max(0, last) : Math.max(0, i - 1));
+      Key b = all.get(Math.min(all.size() - 1, tangent == Tangent.CHORD ? next : i + 1));
+      double slope =
+          tangent == Tangent.SLOPE || tangent == Tangent.CHORD && (first || end)
+              ? old.slope(end ? k.frame() - JUST_BEFORE : k.frame())
+              : (b.value() - a.value()) / (b.frame() - a.frame());
       double in = last < 0 ? 0 : (k.frame() - all.get(last).frame()) / 3;
       double out = next == all.size() ? 0 : (all.get(next).frame() - k.frame()) / 3;
       keys.add(k.free(in, -slope * in, out, slope * out, true));
