@@ -57,7 +57,7 @@ class PackageTest extends Desk {
     page.locator(".window [aria-label=Delivery]").selectOption("2048×858");
     button("See what will change").click();
     String effects = page.getByTestId("effects").textContent();
-    assertTrue(effects.contains("→ Anamorphic 2× on 4 cameras"), effects);
+    assertTrue(effects.contains("→ Anamorphic 2× on 7 cameras"), effects);
     assertEquals(before[0], project(0.4, 1.1, -12.6)[0], "only looked at so far");
     button("Change all that follow").click();
     page.waitForFunction(

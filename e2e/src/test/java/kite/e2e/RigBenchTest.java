@@ -46,7 +46,7 @@ import org.junit.jupiter.api.Test;
 @Tag("bench")
 class RigBenchTest extends Desk {
   private static final int PIECES = 60;
-  private static final int RUNS = 7;
+  private static final int RUNS = 3;
 
   /** Cameras of eight parts each, all of them moving, over sixty moving pieces. */
   private static Sequence rigs(int cameras, int frames) {
