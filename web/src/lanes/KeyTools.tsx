@@ -27,6 +27,8 @@ const EASES: { id: Ease; name: string; picture: string }[] = [
 /** What can be done to the chosen keys. Nothing is shown while none is chosen. */
 export function KeyTools() {
   useSequence((s) => s.chosenKeys);
+  useSequence((s) => s.selected);
+  useSequence((s) => s.openLanes);
   useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
   const [menu, setMenu] = useState<HTMLElement | null>(null);

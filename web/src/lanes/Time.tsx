@@ -19,7 +19,7 @@ import { MotionMenu } from './MotionMenu';
 import { WarningsMenu } from './WarningsMenu';
 import { ruling, snapped, toX, zoomed, type Scale } from './scale';
 
-const HEAD = 176;
+const HEAD = 200;
 
 /** Transport and lanes: the cut first, then the selected camera's cues, then what moves. */
 export function Time() {

@@ -26,9 +26,11 @@ export function curveOf(id: string, channel: string): Curve | undefined {
   return isCurve(c) ? c : undefined;
 }
 
-/** All chosen keys that still stand, lane by lane. */
+/** All chosen keys that still stand and whose lane is there to be seen, lane by lane. */
 export function chosen(): Picked[] {
+  const { selected, openLanes } = get();
   return Object.entries(get().chosenKeys)
+    .filter(([lane]) => lane.startsWith(`${selected[0]}:`) || openLanes.includes(lane))
     .map(([lane, frames]) => {
       const { id, channel } = partsOf(lane);
       const there = curveOf(id, channel)?.keys ?? [];

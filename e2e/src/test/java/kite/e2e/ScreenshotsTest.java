@@ -7,6 +7,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -25,6 +26,12 @@ class ScreenshotsTest extends Desk {
     sequence = application.reset(document());
     context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
     page = enter(context);
+  }
+
+  @Override
+  @AfterEach
+  void leave() {
+    context.close();
   }
 
   private void keep(String name) {
@@ -74,8 +81,6 @@ class ScreenshotsTest extends Desk {
     page.locator("[title='Close the lane']").first().click();
     choose("Through three framings");
     goTo(1094);
-    button("Find").click();
-    page.waitForTimeout(600);
     keep("framings");
     choose("Boom over the stalls");
     button("Versions").click();
