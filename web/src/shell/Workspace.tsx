@@ -33,6 +33,9 @@ const SHAPES: Record<Desk, { share: number; time: number }> = {
   deliver: { share: 0.36, time: 150 },
 };
 
+/** The lanes take no more of the window's height than this by themselves. */
+const MOST_TIME = 0.375;
+
 /** The one window: five desks over the same sequence. */
 export function Workspace() {
   const desk = useSequence((s) => s.desk);
@@ -41,7 +44,7 @@ export function Workspace() {
   const [dropping, setDropping] = useState(false);
   const [box, setBox] = useState(false);
   const [times, setTimes] = useState<Partial<Record<Desk, number>>>({});
-  const time = times[desk] ?? SHAPES[desk].time;
+  const time = times[desk] ?? Math.min(SHAPES[desk].time, window.innerHeight * MOST_TIME);
   const setTime = (px: number) =>
     setTimes({ ...times, [desk]: Math.max(90, Math.min(window.innerHeight - 330, px)) });
   const views = useRef<HTMLDivElement>(null);

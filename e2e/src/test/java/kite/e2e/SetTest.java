@@ -139,7 +139,7 @@ class SetTest extends Desk {
         b.first(Attention.class).subjects().stream().anyMatch(x -> x.entity().equals(m.id())));
     page.keyboard().press("Control+z");
     saved();
-    assertEquals(new SaltWind().sw010(), application.stored());
+    assertEquals(document(), application.stored());
   }
 
   @Test
