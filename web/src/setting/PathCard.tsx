@@ -164,7 +164,7 @@ function PointLine({
           className="icon small"
           aria-label={`Remove point ${index + 1}`}
           title="Remove this point"
-          disabled={path.points.length < 2}
+          disabled={path.points.length <= 2}
           onClick={() =>
             reroute(
               'Remove a point',

@@ -30,8 +30,19 @@ public sealed interface EntityCommand extends Command {
             entity.id(),
             "id",
             "There is already an item with the id " + entity.id() + ".");
+      if (entity instanceof Path p) leadsSomewhere(p);
       return s.with(entity);
     }
+  }
+
+  /** A path of one point can stand in a document, where it is a place; nobody makes one. */
+  private static void leadsSomewhere(Path p) {
+    if (p.points().size() == 1)
+      throw new Refusal(
+          "path",
+          p.id(),
+          "points",
+          "“" + p.name() + "” has one point. A path needs two or more to lead somewhere.");
   }
 
   /**
@@ -218,7 +229,9 @@ public sealed interface EntityCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       Path p = Command.need(s, id, Path.class);
-      return s.with(new Path(p.id(), p.name(), style, closed, points));
+      Path next = new Path(p.id(), p.name(), style, closed, points);
+      leadsSomewhere(next);
+      return s.with(next);
     }
   }
 }

@@ -210,6 +210,13 @@ class CommandTest {
                 new RigCommand.PutCue(
                     "cam0", "look", new Cue(3, 1, Ease.EVEN, Map.of("mark", 0.8, "piece0", 0.8))))
             .contains("more than 1"));
+    List<PathPoint> one = List.of(PathPoint.of(1, 2, 3));
+    assertTrue(
+        refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, one)))
+            .contains("has one point"));
+    assertTrue(
+        refused(new EntityCommand.Reroute("path", PathStyle.THROUGH, false, one))
+            .contains("has one point"));
     assertTrue(refused(new EntityCommand.Rename("nothing", "X")).contains("any more"));
   }
 
