@@ -3,11 +3,14 @@ package kite.core.evaluate;
 /**
  * A damped harmonic oscillator that is pulled towards a mark moving evenly over one step: ẍ + 2ζω·ẋ
  * + ω²·(x − u) = 0. The step is the equation's closed solution, so it is stable for every frequency
- * and step. Source: any text on linear oscillators; the ramp's own part is u − 2ζs/ω.
+ * and step. Source: any text on linear oscillators.
  */
 final class DampedSpring {
   /** Damping this near to 1 is solved as critical: the general forms lose their digits there. */
   private static final double CRITICAL = 1e-6;
+
+  /** A mark whose speed changes by more than this from step to step is not bent. */
+  private static final double MOST_BEND = 4;
 
   private double damping;
   private double omega;
@@ -50,11 +53,35 @@ final class DampedSpring {
     return 2 * damping / omega;
   }
 
-  /** Takes one step from x, v; the mark goes from {@code from} to {@code to} meanwhile. */
+  /** Takes one step from x, v; the mark goes evenly from {@code from} to {@code to} meanwhile. */
   void go(double from, double to) {
-    double slope = (to - from) / step, lag = 2 * damping * slope / omega;
-    double y = x - from + lag, w = v - slope;
-    x = to - lag + xx * y + xv * w;
-    v = slope + vx * y + vv * w;
+    go(from, to, 0);
+  }
+
+  /**
+   * The same with a mark that bends as it did: a parabola through where it was, is and will be.
+   * Where it starts, stops or jumps it goes evenly instead.
+   *
+   * @param before where it was {@code since} seconds before this step
+   */
+  void go(double before, double since, double from, double to) {
+    double in = (from - before) / since, out = (to - from) / step;
+    boolean jumps =
+        in * out <= 0
+            || Math.abs(in) > MOST_BEND * Math.abs(out)
+            || Math.abs(out) > MOST_BEND * Math.abs(in);
+    go(from, to, jumps ? 0 : (out - in) / (step + since));
+  }
+
+  /**
+   * @param q half of how fast the mark's speed changes
+   */
+  private void go(double from, double to, double q) {
+    double slope = (to - from) / step, first = slope - q * step, last = slope + q * step;
+    // the mark's own part: u − 2ζ/ω·u′ + (4ζ² − 1)/ω²·u″
+    double lag = lag(), bend = (4 * damping * damping - 1) / (omega * omega) * 2 * q;
+    double y = x - (from - lag * first + bend), w = v - (first - lag * 2 * q);
+    x = to - lag * last + bend + xx * y + xv * w;
+    v = last - lag * 2 * q + vx * y + vv * w;
   }
 }

@@ -16,22 +16,25 @@ import kite.core.rig.Spring;
  * <p>The motion is integrated in fixed steps from the sequence's first frame, where the spring is
  * at rest, so what a frame shows never depends on how one came to it. Since a spring forgets,
  * frames far in start later instead: time is cut into blocks as long as it takes to forget all but
- * a share e⁻¹¹, and a frame is reached from the start of the block before its own, where the spring
+ * a share e⁻⁹, and a frame is reached from the start of the block before its own, where the spring
  * is taken to follow evenly. What is forgotten is only how the motion there differs from an even
- * one: less than a hundredth of a millimetre. That start depends on the frame alone. The state is
- * kept at every whole frame of the two blocks.
+ * one: a few hundredths of a millimetre at the very most. That start depends on the frame alone.
+ * The state is kept at every whole frame of the two blocks.
  *
  * <p>To know the part below at an earlier moment, all that the camera leans on is evaluated there
  * and brought back afterwards.
  */
 final class SpringStep implements Step {
   /** Steps are no longer than this, however slow the rate. */
-  private static final double STEP_SECONDS = 1 / 45.0;
+  private static final double STEP_SECONDS = 1 / 23.0;
 
-  private static final double FORGOTTEN = 11;
+  private static final double FORGOTTEN = 9;
 
-  /** Place, speed, quaternion, turning speed; then place and quaternion of the part below. */
-  private static final int STATE = 20;
+  /**
+   * Place, speed, quaternion, turning speed; then place and quaternion of the part below, and those
+   * it had a step before.
+   */
+  private static final int STATE = 27;
 
   private final CompiledCurve[] c;
   private final double firstFrame;
@@ -53,6 +56,7 @@ final class SpringStep implements Step {
   private final double[] to = new double[7];
   private final double[] inverse = new double[4];
   private final double[] turn = new double[4];
+  private final double[] beforeAngle = new double[3];
   private final double[] fromAngle = new double[3];
   private final double[] toAngle = new double[3];
   private final DampedSpring place = new DampedSpring();
@@ -172,6 +176,7 @@ final class SpringStep implements Step {
     System.arraycopy(to, 0, now, 0, 3);
     System.arraycopy(to, 3, now, 6, 4);
     System.arraycopy(to, 0, now, 13, 7);
+    System.arraycopy(to, 0, now, 20, 7);
   }
 
   /** As if the part below had always moved as it does here: the spring is evenly behind it. */
@@ -191,7 +196,7 @@ final class SpringStep implements Step {
       toAngle[i] = -way.lag() * now[10 + i];
     }
     turned(toAngle[0], toAngle[1], toAngle[2], to, 3);
-    System.arraycopy(to, 0, now, 13, 7);
+    keepSample();
   }
 
   /** The place's quaternion becomes another's, turned by small angles about the world's axes. */
@@ -209,33 +214,39 @@ final class SpringStep implements Step {
   }
 
   private void step(double frame, double then, Plan plan) {
-    double seconds = (then - frame) / perSecond;
+    double seconds = (then - frame) / perSecond, since = 1 / (stepsPerFrame * perSecond);
     sample(then, plan);
     place.tune(at(Spring.POSITION_HZ, 0, then), at(Spring.POSITION_DAMPING, 1, then), seconds);
     way.tune(at(Spring.ROTATION_HZ, 2, then), at(Spring.ROTATION_DAMPING, 3, then), seconds);
     for (int i = 0; i < 3; i++) {
       place.x = now[i];
       place.v = now[3 + i];
-      place.go(now[13 + i], to[i]);
+      place.go(now[20 + i], since, now[13 + i], to[i]);
       now[i] = place.x;
       now[3 + i] = place.v;
     }
     // turning is solved as small angles about where it points now
     for (int i = 0; i < 3; i++) inverse[i] = -now[6 + i];
     inverse[3] = now[9];
+    angleTo(now, 23, beforeAngle);
     angleTo(now, 16, fromAngle);
     angleTo(to, 3, toAngle);
     double x = 0, y = 0, z = 0;
     for (int i = 0; i < 3; i++) {
       way.x = 0;
       way.v = now[10 + i];
-      way.go(fromAngle[i], toAngle[i]);
+      way.go(beforeAngle[i], since, fromAngle[i], toAngle[i]);
       now[10 + i] = way.v;
       if (i == 0) x = way.x;
       else if (i == 1) y = way.x;
       else z = way.x;
     }
     turned(x, y, z, now, 6);
+    keepSample();
+  }
+
+  private void keepSample() {
+    System.arraycopy(now, 13, now, 20, 7);
     System.arraycopy(to, 0, now, 13, 7);
   }
 

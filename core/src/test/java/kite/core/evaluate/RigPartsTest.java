@@ -401,14 +401,14 @@ class RigPartsTest {
     Channel x = new Channel.Curve(keys);
     Plan plan = new Plan(with(h, sprung(x, 2, 0.6)), Models.NONE);
     DampedSpring whole = new DampedSpring();
-    whole.tune(2, 0.6, 1 / 48.0);
+    whole.tune(2, 0.6, 1 / 960.0); // so fine that it is as good as exact
     whole.x = x.at(1);
     for (int f = 1; f < 2900; f++) {
       if (f % 71 == 0) {
         plan.evaluate(f);
-        assertEquals(whole.x, place(Placement.matrix(plan, "a")).x(), 1e-5, "frame " + f);
+        assertEquals(whole.x, place(Placement.matrix(plan, "a")).x(), 1e-3, "frame " + f);
       }
-      for (int i = 0; i < 2; i++) whole.go(x.at(f + i / 2.0), x.at(f + (i + 1) / 2.0));
+      for (int i = 0; i < 40; i++) whole.go(x.at(f + i / 40.0), x.at(f + (i + 1) / 40.0));
     }
   }
 
