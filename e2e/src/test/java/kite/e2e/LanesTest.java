@@ -61,6 +61,7 @@ class LanesTest extends Desk {
     double on = value("oda", "x");
     var box = lane.boundingBox();
     page.mouse().dblclick(box.x + 30.2 * perFrame, box.y + 20);
+    lane.locator("[data-key='1031']").waitFor();
     assertEquals(on, value("oda", "x"), 1e-6);
     assertEquals(3, stored("oda", "x").keys().size());
     lane.locator("[data-key='1031']").focus();
