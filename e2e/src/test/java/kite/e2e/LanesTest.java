@@ -59,6 +59,8 @@ class LanesTest extends Desk {
     // a double click puts a key on the curve without changing it
     goTo(1031);
     double on = value("oda", "x");
+    // its upper edge may have gone under the ruler when a key was focused
+    lane.evaluate("e => e.closest('.lanes').scrollTop = e.closest('.lane').offsetTop - 30");
     var box = lane.boundingBox();
     page.mouse().dblclick(box.x + 30.2 * perFrame, box.y + 20);
     lane.locator("[data-key='1031']").waitFor();
