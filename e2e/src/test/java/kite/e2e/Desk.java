@@ -186,6 +186,18 @@ abstract class Desk {
     return numbers("() => jollyKite.place('" + id + "')");
   }
 
+  /** Where a stand-in figure's eyes are, from its height in metres and heads to it. */
+  double[] eyes(String id, double height, double heads) {
+    double[] p = numbers("() => jollyKite.place('" + id + "')");
+    double head = height / heads;
+    double pan = Math.toRadians(value(id, "pan"));
+    return new double[] {
+      p[0] - Math.sin(pan) * 0.39 * head,
+      p[1] + height - head * 0.46,
+      p[2] - Math.cos(pan) * 0.39 * head
+    };
+  }
+
   void choose(String roster) {
     page.locator("aside.left .row .name[title=\"" + roster + "\"]").click();
   }

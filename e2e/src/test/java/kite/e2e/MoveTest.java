@@ -149,23 +149,12 @@ class MoveTest extends Desk {
     DollyZoom z = stored("camE").first(DollyZoom.class);
     for (int f = 1010; f <= 1120; f += 22) {
       goTo(f);
-      double ahead = project(eyesOf("oda", 1.66, 7.5))[2];
+      double ahead = project(eyes("oda", 1.66, 7.5))[2];
       double now = number("() => jollyKite.camera('camE').lens[0]");
       assertEquals(z.mmPerM(), now / ahead, z.mmPerM() * 1e-3, "frame " + f);
     }
     page.locator("[data-part=dollyZoom]").getByText("Focus follows it").click();
     assertEquals("oda", stored("camE").focus().subjects().get(0).entity());
-  }
-
-  /** Where a stand-in figure's eyes are, from its height and heads to it. */
-  private double[] eyesOf(String id, double height, double heads) {
-    double[] p = place(id);
-    double head = height / heads, pan = Math.toRadians(value(id, "pan"));
-    return new double[] {
-      p[0] - Math.sin(pan) * 0.39 * head,
-      p[1] + height - head * 0.46,
-      p[2] - Math.cos(pan) * 0.39 * head
-    };
   }
 
   @Test

@@ -17,17 +17,6 @@ class RigTest extends Desk {
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(name)).click();
   }
 
-  private double[] eyes(String id, double height, double heads) {
-    double[] p = numbers("() => jollyKite.place('" + id + "')");
-    double head = height / heads;
-    double pan = Math.toRadians(value(id, "pan"));
-    return new double[] {
-      p[0] - Math.sin(pan) * 0.39 * head,
-      p[1] + height - head * 0.46,
-      p[2] - Math.cos(pan) * 0.39 * head
-    };
-  }
-
   @Test
   void attentionHandsOverAndFollowsASubjectThatMoves() throws Exception {
     choose("Lantern to Pim");

@@ -42,7 +42,7 @@ final class CameraNode extends Node {
     CameraPackage pack = header.packageOf(c);
     this.steps = steps.toArray(new Step[0]);
     for (int i = 0; i < this.steps.length; i++)
-      if (this.steps[i] instanceof SpringStep spring) spring.bind(this, i);
+      if (this.steps[i] instanceof SpringStep spring) spring.standsOn(this, i);
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
     unitRight = unit.right();

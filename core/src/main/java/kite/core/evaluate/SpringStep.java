@@ -94,7 +94,7 @@ final class SpringStep implements Step {
     return Node.within(spec, found);
   }
 
-  void bind(CameraNode owner, int at) {
+  void standsOn(CameraNode owner, int at) {
     node = owner;
     index = at;
   }

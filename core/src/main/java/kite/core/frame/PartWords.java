@@ -216,19 +216,13 @@ public final class PartWords {
 
   /** How far a part carries the camera off from where the parts below hold it. */
   private String offset(RigPart part) {
-    double[] with = upTo(part, 1), without = upTo(part, 0);
+    double[] with = StackUpTo.above(s, models, camera, part, frame);
+    double[] without = StackUpTo.below(s, models, camera, part, frame);
     Vec3 gap = Matrix.newOrigin(with, 0).minus(Matrix.newOrigin(without, 0));
     double dot = 0;
     for (int i = 8; i < 11; i++) dot += with[i] * without[i];
     double angle = Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, dot))));
     return metres(gap.length()) + " and " + degrees(angle);
-  }
-
-  private double[] upTo(RigPart part, int more) {
-    Camera cut = camera.with(camera.rig().subList(0, camera.rig().indexOf(part) + more));
-    Plan p = new Plan(s.with(cut), models);
-    p.evaluate(frame);
-    return Eye.of(p, camera.id()).world();
   }
 
   /** The sum of a camera's trims at a frame, in one line; empty when it has none. */

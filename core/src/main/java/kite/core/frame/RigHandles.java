@@ -7,7 +7,6 @@ import kite.core.command.Command;
 import kite.core.document.Camera;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
-import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
@@ -45,8 +44,12 @@ public final class RigHandles {
     for (RigPart p : camera.rig()) {
       boolean moves = p instanceof Arm || p instanceof Slide;
       if (!p.on() || !moves && !(p instanceof Rail r && s.get(r.path()) instanceof Path)) continue;
-      Vec3 at = Matrix.newOrigin(upTo(p, 1), 0);
-      all.add(new Handle(p.id(), moves ? Matrix.newOrigin(upTo(p, 0), 0) : at, at));
+      Vec3 at = Matrix.newOrigin(StackUpTo.above(s, models, camera, p, frame), 0);
+      all.add(
+          new Handle(
+              p.id(),
+              moves ? Matrix.newOrigin(StackUpTo.below(s, models, camera, p, frame), 0) : at,
+              at));
     }
     return all;
   }
@@ -63,7 +66,7 @@ public final class RigHandles {
       double metres = t.metres(t.nearest(to)) - value(r, "along");
       return List.of(set(r, "progress", 100 * metres / t.length(), key));
     }
-    double[] below = upTo(part, 0);
+    double[] below = StackUpTo.below(s, models, camera, part, frame);
     Matrix.makeRigid(below, 0);
     Vec3 own = Matrix.newPoint(Matrix.newInverse(below, 0), 0, to);
     if (part instanceof Slide)
@@ -87,12 +90,5 @@ public final class RigHandles {
 
   private Command set(RigPart part, String channel, double value, boolean key) {
     return new SetValue(camera.id(), part.id() + "/" + channel, frame, value, key);
-  }
-
-  private double[] upTo(RigPart part, int more) {
-    Camera cut = camera.with(camera.rig().subList(0, camera.rig().indexOf(part) + more));
-    Plan p = new Plan(s.with(cut), models);
-    p.evaluate(frame);
-    return Eye.of(p, camera.id()).world();
   }
 }
