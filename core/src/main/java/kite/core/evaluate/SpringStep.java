@@ -16,10 +16,10 @@ import kite.core.rig.Spring;
  * <p>The motion is integrated in fixed steps from the sequence's first frame, where the spring is
  * at rest, so what a frame shows never depends on how one came to it. Since a spring forgets,
  * frames far in start later instead: time is cut into blocks as long as it takes to forget all but
- * a share e⁻⁹, and a frame is reached from the start of the block before its own, where the spring
+ * a share e⁻¹⁶, and a frame is reached from the start of the block before its own, where the spring
  * is taken to follow evenly. What is forgotten is only how the motion there differs from an even
- * one: a few hundredths of a millimetre at the very most. That start depends on the frame alone.
- * The state is kept at every whole frame of the two blocks.
+ * one: hundredths of a millimetre even where the camera jumps by fifty metres. That start depends
+ * on the frame alone. The state is kept at every whole frame of the two blocks.
  *
  * <p>To know the part below at an earlier moment, all that the camera leans on is evaluated there
  * and brought back afterwards.
@@ -28,7 +28,7 @@ final class SpringStep implements Step {
   /** Steps are no longer than this, however slow the rate. */
   private static final double STEP_SECONDS = 1 / 23.0;
 
-  private static final double FORGOTTEN = 9;
+  private static final double FORGOTTEN = 16;
 
   /**
    * Place, speed, quaternion, turning speed; then place and quaternion of the part below, and those

@@ -413,6 +413,23 @@ class RigPartsTest {
   }
 
   @Test
+  void aJumpIsForgottenWhereverOneComesFrom() {
+    Header h = lasting(600, new Rate(24, 1));
+    for (int jump = 100; jump < 180; jump++) { // so that it falls on the start of a block, too
+      Channel x = Channel.curve(Key.of(1, 0, KeyShape.HOLD), Key.of(jump, 50, KeyShape.HOLD));
+      Plan plan = new Plan(with(h, sprung(x, 2, 0.7)), Models.NONE);
+      double before = Double.NaN;
+      for (double f = jump + 50; f < jump + 200; f++) {
+        plan.evaluate(f);
+        double now = place(Placement.matrix(plan, "a")).x();
+        assertEquals(50, now, 1e-4, "jump " + jump + ", frame " + f);
+        if (f > jump + 80) assertEquals(before, now, 2e-5, "jump " + jump + ", frame " + f);
+        before = now;
+      }
+    }
+  }
+
+  @Test
   void aSpringTurnsPastItsMarkAndRests() {
     Channel pan = Channel.curve(Key.of(1, 0, KeyShape.HOLD), Key.of(10, 170, KeyShape.HOLD));
     Sequence s =
