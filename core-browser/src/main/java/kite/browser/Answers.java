@@ -90,7 +90,7 @@ final class Answers {
   static String handles(Entity e, String channel) {
     JsonArray all = new JsonArray();
     if (e != null
-        && e.channelSpecs().containsKey(channel)
+        && e.channelSpec(channel) != null
         && e.channel(channel) instanceof Channel.Curve c) {
       for (int i = 0; i + 1 < c.keys().size(); i++) all.add(numbers(Handles.of(c.keys(), i)));
     }

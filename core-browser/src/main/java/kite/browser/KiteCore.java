@@ -114,7 +114,7 @@ public final class KiteCore {
         () -> {
           Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
           base = shown = made.sequence();
-          basePlan = plan = new Plan(base, RIGS::get, basePlan);
+          basePlan = plan = basePlan.after(made);
           return "{\"change\":" + SequenceJson.write(made.change()) + "}";
         });
   }
@@ -126,7 +126,7 @@ public final class KiteCore {
         () -> {
           Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
           shown = made.sequence();
-          plan = new Plan(shown, RIGS::get, basePlan);
+          plan = basePlan.after(made);
           return "{\"change\":" + SequenceJson.write(made.change()) + "}";
         });
   }
@@ -253,7 +253,7 @@ public final class KiteCore {
 
   private static CompiledCurve compiled(String id, String channel) {
     Entity e = shown.get(id);
-    return e == null || !e.channelSpecs().containsKey(channel)
+    return e == null || e.channelSpec(channel) == null
         ? null
         : CompiledCurve.of(e.channel(channel));
   }

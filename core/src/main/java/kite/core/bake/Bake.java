@@ -26,7 +26,7 @@ public record Bake(Camera camera, double[] frames, double[] world, double[] angl
     int slot = plan.slot(camera.id());
     for (int r = 0; r < rows; r++) {
       frames[r] = first + r * step;
-      plan.evaluate(frames[r]);
+      plan.evaluateOnly(camera.id(), frames[r]);
       System.arraycopy(plan.world(), slot * Matrix.SIZE, world, r * Matrix.SIZE, Matrix.SIZE);
       System.arraycopy(plan.lens(), slot * Plan.LENS, lens, r * Plan.LENS, Plan.LENS);
       continuousAngles(world, angles, r);

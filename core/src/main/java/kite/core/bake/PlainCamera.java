@@ -87,7 +87,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
     int a = plan.slot(rig.id()), b = plan.slot(plain.id());
     double place = 0, degrees = 0, focal = 0;
     for (double f = first; f <= last; f += MATCH_STEP) {
-      plan.evaluate(f);
+      plan.evaluateOnly(rig.id(), f);
+      plan.evaluateOnly(plain.id(), f);
       double[] w = plan.world();
       Vec3 gap = Matrix.newOrigin(w, a * Matrix.SIZE).minus(Matrix.newOrigin(w, b * Matrix.SIZE));
       place = Math.max(place, gap.length());

@@ -1,6 +1,7 @@
 package kite.core.command;
 
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -23,17 +24,25 @@ public record Change(
 
   public static Change between(Sequence a, Sequence b) {
     Map<String, Entity> before = new TreeMap<>(), after = new TreeMap<>();
-    for (Map.Entry<String, Entity> e : a.entities().entrySet()) {
-      Entity now = b.get(e.getKey());
-      if (now == e.getValue() || e.getValue().equals(now)) continue;
-      before.put(e.getKey(), e.getValue());
-      if (now != null) after.put(e.getKey(), now);
-    }
-    for (Map.Entry<String, Entity> e : b.entities().entrySet()) {
-      if (a.get(e.getKey()) == null) after.put(e.getKey(), e.getValue());
+    // both are in order of id: one walk over the two
+    Iterator<Entity> was = a.entities().values().iterator(), is = b.entities().values().iterator();
+    Entity old = next(was), now = next(is);
+    while (old != null || now != null) {
+      int order =
+          old == null ? 1 : now == null ? -1 : old == now ? 0 : old.id().compareTo(now.id());
+      if (order != 0 || old != now && !old.equals(now)) {
+        if (order <= 0) before.put(old.id(), old);
+        if (order >= 0) after.put(now.id(), now);
+      }
+      if (order <= 0) old = next(was);
+      if (order >= 0) now = next(is);
     }
     boolean same = a.header() == b.header() || a.header().equals(b.header());
     return new Change(before, after, same ? null : a.header(), same ? null : b.header());
+  }
+
+  private static Entity next(Iterator<Entity> all) {
+    return all.hasNext() ? all.next() : null;
   }
 
   /** Ids of every entity touched; "header" stands for the header. */
@@ -45,7 +54,7 @@ public record Change(
   }
 
   /** Whether anything was added, taken away, made another kind, or refers to something else. */
-  boolean relinks() {
+  public boolean relinks() {
     if (!before.keySet().equals(after.keySet())) return true;
     for (Map.Entry<String, Entity> e : before.entrySet()) {
       Entity now = after.get(e.getKey());

@@ -20,7 +20,7 @@ public sealed interface ChannelCommand extends Command {
   @Override
   default Sequence applyTo(Sequence s) {
     Entity e = Command.need(s, id(), Entity.class);
-    ChannelSpec spec = e.channelSpecs().get(channel());
+    ChannelSpec spec = e.channelSpec(channel());
     if (spec == null)
       throw new Refusal(
           "missing", id(), channel(), "“" + e.name() + "” has no channel “" + channel() + "”.");

@@ -116,7 +116,7 @@ public sealed interface EntityCommand extends Command {
       Camera c = Command.need(s, camera, Camera.class);
       List<String> now = new ArrayList<>(c.lockedChannels());
       for (String address : channels) {
-        if (!c.channelSpecs().containsKey(address))
+        if (c.channelSpec(address) == null)
           throw new Refusal(
               "missing", camera, address, "“" + c.name() + "” has no channel “" + address + "”.");
         now.remove(address);

@@ -16,7 +16,7 @@ public final class Locks {
     if (e instanceof Camera c) {
       if (c.locked()) return "Camera " + c.letter() + " is locked. Unlock it in the roster first.";
       if (c.lockedChannels().contains(channel))
-        return c.channelSpecs().get(channel).label()
+        return c.channelSpec(channel).label()
             + " of camera "
             + c.letter()
             + " is locked. Right-click it to unlock.";

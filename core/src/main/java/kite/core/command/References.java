@@ -56,7 +56,8 @@ public final class References {
     return uses;
   }
 
-  private static Map<String, String> of(RigPart part) {
+  /** Ids a rig part refers to, with what it uses each for. */
+  public static Map<String, String> of(RigPart part) {
     Map<String, String> uses = new LinkedHashMap<>();
     if (part instanceof Base b && b.rides() != null) uses.put(b.rides(), "rides");
     if (part instanceof Rail r && r.path() != null) uses.put(r.path(), "runs on");

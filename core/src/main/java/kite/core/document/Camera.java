@@ -107,11 +107,21 @@ public record Camera(
   }
 
   @Override
+  public ChannelSpec channelSpec(String address) {
+    int slash = address.indexOf('/');
+    if (slash < 0) return LENS_BY_NAME.get(address);
+    RigPart p = part(address.substring(0, slash));
+    if (p == null) return null;
+    String name = address.substring(slash + 1);
+    for (ChannelSpec s : p.specs()) if (s.name().equals(name)) return s;
+    return null;
+  }
+
+  @Override
   public Channel channel(String address) {
-    ChannelSpec lens = LENS_BY_NAME.get(address);
-    if (lens != null) return channels.get(lens);
-    RigPart p = part(address.substring(0, address.indexOf('/')));
-    return p.channels().get(channelSpecs().get(address));
+    int slash = address.indexOf('/');
+    Channels of = slash < 0 ? channels : part(address.substring(0, slash)).channels();
+    return of.get(channelSpec(address));
   }
 
   @Override

@@ -21,6 +21,11 @@ public sealed interface Entity
     return Map.of();
   }
 
+  /** What the channel at an address is, or null when this has none there. */
+  default ChannelSpec channelSpec(String address) {
+    return channelSpecs().get(address);
+  }
+
   /** Its own channels; those of rig parts are theirs. */
   default Channels channels() {
     return Channels.NONE;
@@ -33,7 +38,7 @@ public sealed interface Entity
 
   /** The channel at an address that {@link #channelSpecs} names. */
   default Channel channel(String address) {
-    return channels().get(channelSpecs().get(address));
+    return channels().get(channelSpec(address));
   }
 
   default Entity withChannel(String address, Channel channel) {

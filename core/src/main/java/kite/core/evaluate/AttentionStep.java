@@ -36,8 +36,9 @@ final class AttentionStep implements Step {
   private final double[] q0 = new double[4];
   private final double[] q1 = new double[4];
   private final double[] q2 = new double[4];
-  private final double[] basis = new double[16];
-  private final double[] aimed = new double[16];
+  private final double[] q3 = new double[4];
+  private final double[] basis = Matrix.newIdentity();
+  private final double[] aimed = Matrix.newIdentity();
 
   AttentionStep(Attention a, SubjectPoints subjects, int upSlot) {
     c = Node.compile(a.channels(), a.specs());
@@ -137,22 +138,24 @@ final class AttentionStep implements Step {
 
   /** q2 = the orientation with no roll about the up axis that sees direction d along c. */
   private void upright(double cx, double cy, double cz, double dx, double dy, double dz) {
-    Rotation.between(0, 1, 0, upAxis[0], upAxis[1], upAxis[2], q2);
-    Matrix.identity(basis, 0);
-    Rotation.toMatrix(q2, basis, 0);
-    double ex = basis[0] * dx + basis[1] * dy + basis[2] * dz;
-    double ey = basis[4] * dx + basis[5] * dy + basis[6] * dz;
-    double ez = basis[8] * dx + basis[9] * dy + basis[10] * dz;
+    double ex = dx, ey = dy, ez = dz;
+    if (up == Attention.Up.PIECE) {
+      Rotation.between(0, 1, 0, upAxis[0], upAxis[1], upAxis[2], q2);
+      Rotation.toMatrix(q2, basis, 0);
+      ex = basis[0] * dx + basis[1] * dy + basis[2] * dz;
+      ey = basis[4] * dx + basis[5] * dy + basis[6] * dz;
+      ez = basis[8] * dx + basis[9] * dy + basis[10] * dz;
+    }
     double reach = Math.hypot(cy, cz);
     double tilt = Math.asin(Math.max(-1, Math.min(1, ey / reach))) - Math.atan2(cy, -cz);
     double z = cy * Math.sin(tilt) + cz * Math.cos(tilt);
     double pan = Math.atan2(ex, ez) - Math.atan2(cx, z);
-    Matrix.identity(aimed, 0);
     Rotation.panTiltRoll(pan, tilt, 0, aimed, 0);
-    double[] flat = aimed;
-    Rotation.toQuaternion(flat, 0, q3);
+    if (up != Attention.Up.PIECE) {
+      Rotation.toQuaternion(aimed, 0, q2);
+      return;
+    }
+    Rotation.toQuaternion(aimed, 0, q3);
     Rotation.multiply(q2, q3, q2);
   }
-
-  private final double[] q3 = new double[4];
 }

@@ -8,11 +8,13 @@ import kite.core.document.ChannelSpec;
 import kite.core.document.Header;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
+import kite.core.rig.RigPart;
 
 /** A camera: its lens first, then its stack from the ground up. */
 final class CameraNode extends Node {
   private static final ChannelSpec[] LENS = Camera.LENS.toArray(new ChannelSpec[0]);
   private final CompiledCurve[] lens;
+  private final List<PartStep> parts;
   private final Step[] steps;
   private final double unitLeft;
   private final double unitRight;
@@ -34,21 +36,36 @@ final class CameraNode extends Node {
    * @param focus null when focus follows nothing
    */
   CameraNode(
-      Camera c, int slot, Header header, List<Step> steps, FocusStep focus, Object... madeFrom) {
+      Camera c,
+      int slot,
+      Header header,
+      List<PartStep> parts,
+      FocusStep focus,
+      Object... madeFrom) {
     super(c, slot, madeFrom);
     lens = new CompiledCurve[LENS.length];
     for (int i = 0; i < LENS.length; i++) lens[i] = CompiledCurve.of(header.channel(c, LENS[i]));
     this.focus = focus;
     CameraPackage pack = header.packageOf(c);
-    this.steps = steps.toArray(new Step[0]);
-    for (int i = 0; i < this.steps.length; i++)
-      if (this.steps[i] instanceof SpringStep spring) spring.standsOn(this, i);
+    this.parts = parts;
+    steps = new Step[parts.size()];
+    for (int i = 0; i < steps.length; i++) {
+      steps[i] = parts.get(i).step();
+      if (steps[i] instanceof SpringStep spring) spring.standsOn(this, i);
+    }
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
     unitRight = unit.right();
     unitBottom = unit.bottom();
     unitTop = unit.top();
     squeeze = pack.filmBack().squeeze();
+  }
+
+  /** The step of a part that another state of this camera may keep, or null. */
+  PartStep stepOf(RigPart part) {
+    for (PartStep p : parts)
+      if (p.isOf(part)) return p.step() instanceof SpringStep ? null : p; // it follows this camera
+    return null;
   }
 
   @Override

@@ -11,19 +11,30 @@ import kite.core.document.Entity;
 /** One entity ready for evaluation. It writes its world transform into its slot of the plan. */
 abstract class Node {
   final Entity entity;
+  final String id;
   final int slot;
 
   /** Ids of what the entity refers to. */
-  final Set<String> uses;
+  final String[] uses;
 
   /** What this node was compiled from, compared by identity to tell whether it still holds. */
   final Object[] madeFrom;
 
   Node(Entity entity, int slot, Object... madeFrom) {
     this.entity = entity;
+    id = entity.id();
     this.slot = slot;
-    uses = References.of(entity).keySet();
+    uses = usesOf(entity);
     this.madeFrom = madeFrom;
+  }
+
+  static String[] usesOf(Entity e) {
+    return References.of(e).keySet().toArray(new String[0]);
+  }
+
+  boolean usesAny(Set<String> ids) {
+    for (String used : uses) if (ids.contains(used)) return true;
+    return false;
   }
 
   abstract void evaluate(double frame, Plan plan);

@@ -18,6 +18,16 @@ final class RailStep implements Step {
   /** Leans that are kept, half frames. */
   private static final int LEANS = 256;
 
+  /**
+   * Carriages that are kept, whole frames: a spring above asks for the same ones time and again.
+   */
+  private static final int KEPT = 256;
+
+  /** Numbers of a kept carriage: its place, its axes as in a transform, its bank. */
+  private static final int CARRIAGE = 15;
+
+  private final double[] kept = new double[KEPT * CARRIAGE];
+  private final int[] keptOf = new int[KEPT];
   private final int bankReach;
   private final double[] leans = new double[LEANS];
   private final int[] leanOf = new int[LEANS];
@@ -29,6 +39,7 @@ final class RailStep implements Step {
   private final boolean level;
   private final double perSecond;
   private final double[] frameOf = new double[16];
+  private double bank;
   private final double[] t = new double[3];
   private final double[] up = new double[3];
   private final double[] p = new double[3];
@@ -47,22 +58,12 @@ final class RailStep implements Step {
     this.perSecond = perSecond;
     bankReach = Math.min(LEANS / 4, (int) Math.round(BANK_SECONDS * perSecond));
     Arrays.fill(leanOf, Integer.MIN_VALUE);
+    Arrays.fill(keptOf, Integer.MIN_VALUE);
   }
 
   @Override
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
-    double metres = c[0].value(frame) / 100 * path.length() + c[3].value(frame);
-    double at = path.parameter(metres);
-    path.place(at, p, 0);
-    lookAlong(metres, at, frame);
-    carriage(at);
-    for (int i = 0; i < 3; i++)
-      p[i] += frameOf[i] * c[1].value(frame) + frameOf[4 + i] * c[2].value(frame);
-    if (facing == Rail.Facing.GUIDE && guide != null) {
-      towardsGuide(c[0].value(frame) / 100);
-      carriage(at);
-    }
-    double bank = c[5].value(frame) == 0 ? 0 : bank(frame) * c[5].value(frame);
+    carriage(frame);
     double strength = Node.within(RigPart.STRENGTH, c[6].value(frame));
     for (int i = 0; i < 3; i++) m[12 + i] += (p[i] - m[12 + i]) * strength;
     if (facing != Rail.Facing.KEEP) {
@@ -74,6 +75,38 @@ final class RailStep implements Step {
     } else if (bank != 0) {
       rolled(m, bank * strength);
     }
+  }
+
+  /** Fills place, axes and bank of the carriage, which nothing below the rail has a part in. */
+  private void carriage(double frame) {
+    int whole = (int) frame, place = Math.floorMod(whole, KEPT), o = place * CARRIAGE;
+    if (whole == frame && keptOf[place] == whole) {
+      System.arraycopy(kept, o, p, 0, 3);
+      System.arraycopy(kept, o + 3, frameOf, 0, 11);
+      bank = kept[o + 14];
+      return;
+    }
+    find(frame);
+    if (whole != frame) return;
+    System.arraycopy(p, 0, kept, o, 3);
+    System.arraycopy(frameOf, 0, kept, o + 3, 11);
+    kept[o + 14] = bank;
+    keptOf[place] = whole;
+  }
+
+  private void find(double frame) {
+    double metres = c[0].value(frame) / 100 * path.length() + c[3].value(frame);
+    double at = path.parameter(metres);
+    path.place(at, p, 0);
+    lookAlong(metres, at, frame);
+    axes(at);
+    for (int i = 0; i < 3; i++)
+      p[i] += frameOf[i] * c[1].value(frame) + frameOf[4 + i] * c[2].value(frame);
+    if (facing == Rail.Facing.GUIDE && guide != null) {
+      towardsGuide(c[0].value(frame) / 100);
+      axes(at);
+    }
+    bank = c[5].value(frame) == 0 ? 0 : bank(frame) * c[5].value(frame);
   }
 
   private void lookAlong(double metres, double at, double frame) {
@@ -102,7 +135,7 @@ final class RailStep implements Step {
   }
 
   /** Fills the carriage's axes: −Z along travel, +Y upright, +X to the right. */
-  private void carriage(double at) {
+  private void axes(double at) {
     boolean vertical = Math.abs(t[1]) > 1 - 1e-9;
     if (level && !vertical) {
       up[0] = up[2] = 0;

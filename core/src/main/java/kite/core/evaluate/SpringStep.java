@@ -15,20 +15,26 @@ import kite.core.rig.Spring;
  *
  * <p>The motion is integrated in fixed steps from the sequence's first frame, where the spring is
  * at rest, so what a frame shows never depends on how one came to it. Since a spring forgets,
- * frames far in start later instead: time is cut into blocks as long as it takes to forget all but
- * a share e⁻¹⁶, and a frame is reached from the start of the block before its own, where the spring
- * is taken to follow evenly. What is forgotten is only how the motion there differs from an even
- * one: hundredths of a millimetre even where the camera jumps by fifty metres. That start depends
- * on the frame alone. The state is kept at every whole frame of the two blocks.
+ * frames far in start later instead: at the last of the starts, a stride apart, from which it has
+ * forgotten all but a share e⁻¹⁶. There the spring is taken to follow evenly. What is forgotten is
+ * only how the motion there differs from an even one: hundredths of a millimetre even where the
+ * camera jumps by fifty metres. That start depends on the frame alone. The state is kept at every
+ * whole frame from the start on.
  *
  * <p>To know the part below at an earlier moment, all that the camera leans on is evaluated there
- * and brought back afterwards.
+ * and brought back afterwards; where it was at the steps is kept, for the starts to come.
  */
 final class SpringStep implements Step {
   /** Steps are no longer than this, however slow the rate. */
   private static final double STEP_SECONDS = 1 / 23.0;
 
   private static final double FORGOTTEN = 16;
+
+  /** Starts in one memory: more of them make a single frame quicker and frames in turn slower. */
+  private static final int STRIDES = 4;
+
+  /** A step this near to a whole one is that one. */
+  private static final double WHOLE = 1e-9;
 
   /**
    * Place, speed, quaternion, turning speed; then place and quaternion of the part below, and those
@@ -40,7 +46,8 @@ final class SpringStep implements Step {
   private final double firstFrame;
   private final double perSecond;
   private final int stepsPerFrame;
-  private final double block;
+  private final double memory;
+  private final double stride;
   private CameraNode node;
   private int index;
 
@@ -49,8 +56,13 @@ final class SpringStep implements Step {
 
   private double start = Double.NaN;
   private int known;
+
+  /** Whether what the camera leans on was evaluated at another frame meanwhile. */
+  private boolean elsewhere;
+
   private double[] table = new double[STATE * 64];
 
+  private final Samples samples = new Samples();
   private final double[] now = new double[STATE];
   private final double[] below = Matrix.newIdentity();
   private final double[] to = new double[7];
@@ -71,7 +83,8 @@ final class SpringStep implements Step {
         Math.min(
             forgetting(s, Spring.POSITION_HZ, Spring.POSITION_DAMPING),
             forgetting(s, Spring.ROTATION_HZ, Spring.ROTATION_DAMPING));
-    block = Math.ceil(FORGOTTEN / slowest * perSecond);
+    memory = FORGOTTEN / slowest * perSecond;
+    stride = Math.ceil(memory / STRIDES);
   }
 
   /** The least rate, per second, at which such a spring forgets. */
@@ -113,16 +126,18 @@ final class SpringStep implements Step {
 
   /** Fills {@code now} with the state at a frame. */
   private void reach(double frame, Plan plan) {
-    double b = Math.floor((frame - firstFrame) / block);
-    double from = firstFrame + Math.max(0, b - 1) * block;
+    double starts = Math.floor((frame - firstFrame - memory) / stride);
+    double from = firstFrame + Math.max(0, starts) * stride;
     Node[] leans = plan.leansOn(node);
-    boolean moved = false;
-    if (from != start || !Arrays.equals(leans, madeWith)) {
+    boolean others = !Arrays.equals(leans, madeWith);
+    if (others) {
       madeWith = leans;
+      samples.forget();
+    }
+    if (others || from != start) {
       start = from;
       if (from > firstFrame) following(from, plan);
       else atRest(from, plan);
-      moved = true;
       known = 0;
       keep();
     }
@@ -135,17 +150,16 @@ final class SpringStep implements Step {
             start + known - 1 + (i - 1.0) / stepsPerFrame,
             start + known - 1 + i / (double) stepsPerFrame,
             plan);
-      moved = true;
       keep();
     }
     double at = start + whole;
     for (int i = 1; at < frame; i++) {
       double then = Math.min(frame, start + whole + i / (double) stepsPerFrame);
       step(at, then, plan);
-      moved = true;
       at = then;
     }
-    if (moved) {
+    if (elsewhere) {
+      elsewhere = false;
       plan.rerun(leans, frame);
       node.lens(frame, plan);
     }
@@ -162,6 +176,17 @@ final class SpringStep implements Step {
 
   /** The part below at a moment: place and quaternion into {@code to}. */
   private void sample(double frame, Plan plan) {
+    double steps = (frame - firstFrame) * stepsPerFrame, whole = Math.rint(steps);
+    if (Math.abs(steps - whole) > WHOLE) {
+      find(frame, plan);
+    } else if (!samples.get((long) whole, to)) {
+      find(firstFrame + whole / stepsPerFrame, plan);
+      samples.put((long) whole, to);
+    }
+  }
+
+  private void find(double frame, Plan plan) {
+    elsewhere = true;
     plan.rerun(madeWith, frame);
     node.lens(frame, plan);
     node.below(index, frame, plan, below);

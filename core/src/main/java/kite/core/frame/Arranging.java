@@ -161,7 +161,7 @@ public final class Arranging {
   /** Commands that carry a thing by so much in the world, given on the axes its place has. */
   public List<Command> move(String id, Vec3 by) {
     Entity e = s.get(id);
-    if (by.length() < 1e-12 || !e.channelSpecs().containsKey("x")) return List.of();
+    if (by.length() < 1e-12 || e.channelSpec("x") == null) return List.of();
     String carrier =
         e instanceof Piece p
             ? p.parent()

@@ -43,7 +43,7 @@ public record Lit(
 
   /** A channel's value, kept in its limits; 0 for one this form of light does not have. */
   private static double at(Light l, String channel, double frame) {
-    var spec = l.channelSpecs().get(channel);
+    var spec = l.channelSpec(channel);
     if (spec == null) return 0;
     double v = l.channel(channel).at(frame);
     return Math.max(spec.least(), Math.min(spec.most(), v));

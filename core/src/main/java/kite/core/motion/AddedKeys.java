@@ -20,7 +20,7 @@ public final class AddedKeys {
       now.channelSpecs()
           .forEach(
               (address, spec) -> {
-                if (was.channelSpecs().containsKey(address)
+                if (was.channelSpec(address) != null
                     && gains(was.channel(address), now.channel(address)))
                   all.add(spec.label() + " of “" + now.name() + "”");
               });

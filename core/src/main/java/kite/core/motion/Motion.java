@@ -117,7 +117,7 @@ public final class Motion {
   private void channels(Change change) {
     for (Picked p : picked) {
       Entity e = s.get(p.id());
-      if (e == null || !e.channelSpecs().containsKey(p.channel())) continue;
+      if (e == null || e.channelSpec(p.channel()) == null) continue;
       if (!(e.channel(p.channel()) instanceof Channel.Curve c)) continue;
       Channel next = change.of(p, c);
       if (!next.equals(c)) commands.add(new ChannelCommand.SetChannel(p.id(), p.channel(), next));
@@ -307,7 +307,7 @@ public final class Motion {
     double first = e.keys().get(0).frame();
     for (Picked p : picked) {
       Entity on = s.get(p.id());
-      if (on == null || !on.channelSpecs().containsKey(p.channel())) continue;
+      if (on == null || on.channelSpec(p.channel()) == null) continue;
       Channel c = on.channel(p.channel());
       for (Key k : e.keys()) c = CurveEdits.put(c, k.at(k.frame() - first + e.frame(), k.value()));
       commands.add(new ChannelCommand.SetChannel(p.id(), p.channel(), c));

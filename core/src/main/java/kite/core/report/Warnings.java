@@ -149,7 +149,7 @@ public final class Warnings {
       if (p instanceof Attention a && a.up() != Attention.Up.WORLD) return true;
       if (p instanceof Base b && b.rides() != null && b.takes() == Base.Takes.ALL) return true;
       for (String name : List.of("roll", "bank"))
-        if (camera.channelSpecs().containsKey(p.id() + "/" + name)) {
+        if (camera.channelSpec(p.id() + "/" + name) != null) {
           Channel c = camera.channel(p.id() + "/" + name);
           if (c instanceof Channel.Curve || c.at(0) != 0) return true;
         }
