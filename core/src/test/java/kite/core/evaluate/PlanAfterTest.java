@@ -5,11 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import kite.core.RandomDocuments;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.EntityCommand.Reroute;
 import kite.core.command.EntityCommand.Reshape;
@@ -17,7 +19,12 @@ import kite.core.command.Refusal;
 import kite.core.command.RigCommand.MovePart;
 import kite.core.command.RigCommand.SwitchPart;
 import kite.core.command.SequenceCommand.SetHeader;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
 import kite.core.document.Camera;
+import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Path;
@@ -26,10 +33,15 @@ import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.model.Models;
 import kite.core.path.PathPoint;
+import kite.core.rig.Attention;
+import kite.core.rig.Base;
 import kite.core.rig.RigPart;
+import kite.core.rig.Spring;
+import kite.core.rig.Subject;
 import org.junit.jupiter.api.Test;
 
 class PlanAfterTest {
@@ -60,6 +72,60 @@ class PlanAfterTest {
       }
       assertTrue(taken > EDITS / 2, "only " + taken + " edits were taken");
     }
+  }
+
+  /** The spring's camera leans on the boat only through the child that stands in it. */
+  @Test
+  void aSpringSeesThatWhatCarriesItsSubjectGoesElsewhere() {
+    Sequence s =
+        Edit.apply(
+            new Sequence(RandomDocuments.header(), Map.of()),
+            List.of(new Add(box("boat", null)), new Add(box("child", "boat")), new Add(sprung())));
+    Plan plan = new Plan(s, Models.NONE);
+    plan.evaluate(31);
+    for (double z = 1; z < 4; z++) {
+      Edit.Made made = Edit.make(s, List.of(new SetValue("boat", "z", 0, z, false)));
+      plan = plan.after(made);
+      s = made.sequence();
+      same(new Plan(s, Models.NONE), plan, "boat at " + z);
+    }
+  }
+
+  private static Piece box(String id, String parent) {
+    return new Piece(
+        id,
+        id,
+        parent,
+        new Shape.StandIn(StandInKind.BOX, 1, 1, 1),
+        "#ffffff",
+        true,
+        false,
+        AxisOrder.PAN_TILT_ROLL,
+        Channels.NONE.with("x", Channel.curve(Key.smooth(1, 0), Key.smooth(40, 9))));
+  }
+
+  private static Camera sprung() {
+    List<Cue> always = List.of(new Cue(1, 0, Ease.SLOW_BOTH, Map.of("child", 1.0)));
+    return new Camera(
+        "a",
+        "A",
+        "A",
+        "#f0785a",
+        false,
+        true,
+        Channels.NONE,
+        List.of(
+            new Base("base", true, null, Base.Takes.POSITION, Channels.NONE.with("z", 6)),
+            new Attention(
+                "look",
+                true,
+                Attention.Up.WORLD,
+                null,
+                Attention.Blend.POINTS,
+                List.of(Subject.of("child")),
+                always,
+                Channels.NONE),
+            new Spring("spring", true, Channels.NONE)));
   }
 
   private static void same(Plan fresh, Plan kept, String where) {
