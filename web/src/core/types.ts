@@ -872,7 +872,9 @@ export interface KiteCore {
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blurTable(camera: string, out: Float32Array): void;
   bounds(id: string, out: Float64Array): boolean;
+  calmBase(camera: string, first: number, last: number, metres: number, degrees: number): string;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
+  carrySubject(camera: string, subject: string, frame: number, across: number, down: number, key: boolean): string;
   channels(id: string, frame: number): string;
   commandsOf(change: string, undo: boolean): string;
   compare(side: number, document: string): string;
@@ -925,6 +927,7 @@ export interface KiteCore {
   readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
   rigHandles(camera: string, frame: number): string;
+  rigsToBake(): string;
   route(id: string, first: number, step: number, out: Float64Array): void;
   savedRig(camera: string): string;
   seen(camera: string): string;
@@ -940,6 +943,7 @@ export interface KiteCore {
   standIn(piece: string): string;
   standardsChange(standards: string): string;
   standing(id: string, cuts: boolean): string;
+  subjectKeys(subject: string): string;
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
   threeLights(camera: string, subject: string, ids: string): string;

@@ -1,25 +1,35 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { useSequence } from '../sequence/store';
+import { drag } from '../lanes/dragging';
+import { KeyKite } from '../lanes/KeyKite';
+import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../sequence/store';
 import { aboutSubject } from './about';
 
 /** A tick for every so many frames of the subject's way. */
 const TICK = 12;
+const STEP = 0.01;
+const MOVED_PX = 3;
 
-/** Where the subject is in this camera's frame over the whole sequence, as a line with ticks. */
-export function SubjectWay({
-  camera,
-  frame,
-}: {
-  camera: Camera;
-  frame: { left: number; top: number; width: number; height: number };
-}) {
+interface Frame {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/**
+ * Where the subject is in this camera's frame over the whole sequence, as a line with ticks. Its keys,
+ * and where it is now, are dragged in the frame: the subject is carried, not the camera.
+ */
+export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) {
   const on = useSequence((s) => s.ghosts && !s.playing);
   const header = useSequence((s) => s.header);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const now = useSequence((s) => s.frame);
   useSequence((s) => s.version);
-  const attended = camera.rig.findLast((p) => p.kind === 'attention')?.subjects[0]?.entity;
-  const subject = attended ?? aboutSubject();
-  if (!on || !subject) return null;
+  const subject = aboutSubject();
+  const name = useSequence((s) => s.entities[subject]?.name);
+  if (!on || !subject || !name) return null;
   const n = Math.min(1000, header.lastFrame - header.firstFrame + 1);
   const step = (header.lastFrame - header.firstFrame) / Math.max(1, n - 1);
   const places = new Float64Array(n * 2);
@@ -35,12 +45,12 @@ export function SubjectWay({
     runs.at(-1)!.push(`${(x * frame.width).toFixed(1)},${(y * frame.height).toFixed(1)}`);
     if (i % TICK === 0) ticks.push([x * frame.width, y * frame.height]);
   }
+  const keys = JSON.parse(theCore().subjectKeys(subject)) as number[];
   return (
     <svg
       className="guides"
       style={{ ...frame, overflow: 'hidden' }}
       viewBox={`0 0 ${frame.width} ${frame.height}`}
-      aria-hidden
       data-testid="subject-way"
     >
       {runs.map((r, i) =>
@@ -58,6 +68,82 @@ export function SubjectWay({
       {ticks.map(([x, y], i) => (
         <circle key={i} cx={x} cy={y} r={2.2} fill="#37b6a8" />
       ))}
+      {mayEdit
+        ? [...new Set([...keys, now])].map((f) => (
+            <Grip
+              key={f}
+              camera={camera.id}
+              subject={subject}
+              name={name}
+              at={f}
+              keyed={keys.includes(f)}
+              frame={frame}
+            />
+          ))
+        : null}
     </svg>
+  );
+}
+
+/** The subject on one frame, to be carried about in the picture. */
+function Grip({
+  camera,
+  subject,
+  name,
+  at,
+  keyed,
+  frame,
+}: {
+  camera: string;
+  subject: string;
+  name: string;
+  at: number;
+  keyed: boolean;
+  frame: Frame;
+}) {
+  const place = new Float64Array(2);
+  theCore().subjectRoute(camera, subject, at, 1, place);
+  if (!(Math.abs(place[0] - 0.5) <= 0.5 && Math.abs(place[1] - 0.5) <= 0.5)) return null;
+  const [x, y] = [place[0] * frame.width, place[1] * frame.height];
+  const label = `Carry ${name} on frame ${at}`;
+  const carried = (across: number, down: number) =>
+    theCore().carrySubject(camera, subject, at, across, down, keyed || mayKey());
+  return (
+    <g
+      className="carry"
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      onPointerDown={(e) => {
+        let dragged = false;
+        drag(
+          e,
+          (dx, dy) => {
+            dragged ||= Math.hypot(dx, dy) > MOVED_PX;
+            if (dragged) previewProposed(label, carried(dx / frame.width, dy / frame.height));
+          },
+          () => {
+            if (!dragged) goTo(at);
+          },
+        );
+      }}
+      onKeyDown={(e) => {
+        const across = e.key === 'ArrowLeft' ? -STEP : e.key === 'ArrowRight' ? STEP : 0;
+        const down = e.key === 'ArrowUp' ? -STEP : e.key === 'ArrowDown' ? STEP : 0;
+        if (e.key === 'Enter') goTo(at);
+        else if (across || down) editProposed(label, carried(across, down));
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+      }}
+    >
+      <title>{`${label}: drag, or the arrow keys; a click goes there`}</title>
+      <circle cx={x} cy={y} r={11} fill="transparent" />
+      {keyed ? (
+        <KeyKite x={x} y={y} shape="hold" on={false} />
+      ) : (
+        <circle cx={x} cy={y} r={5} fill="none" stroke="#37b6a8" strokeWidth={2} />
+      )}
+    </g>
   );
 }

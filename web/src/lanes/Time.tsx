@@ -57,6 +57,14 @@ export function Time() {
   for (const l of openLanes) if (!lanes.includes(l)) lanes.push(l);
   const hiddenHere = lanes.filter((l) => hidden.includes(l));
   lanes = lanes.filter((l) => !hidden.includes(l) && named(l).toLowerCase().includes(filter.toLowerCase()));
+  const cued =
+    camera &&
+    (camera.focus?.subjects.length ||
+      camera.rig.some(
+        (p) =>
+          (p.kind === 'framings' && p.cameras.length > 0) ||
+          (p.kind === 'attention' && p.subjects.length > 0),
+      ));
   const look = { shared: sameScale ? rangesOf(lanes) : null, speed };
   return (
     <section className="time" aria-label="Time">
@@ -150,7 +158,7 @@ export function Time() {
             look={look}
           />
         ))}
-        {lanes.length === 0 ? (
+        {lanes.length === 0 && !cued ? (
           <div className="lane-hint">
             {selected
               ? `Nothing of ${selected.name} moves yet. Put a key with the small kite beside any number.`

@@ -1,66 +1,70 @@
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
-import type { Camera, Command } from '../core/types';
+import type { Camera } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { attempt, edit, editProposed, newId, select, useSequence } from '../sequence/store';
+import { editProposed, newId, select, useSequence } from '../sequence/store';
 import { Window } from '../shell/Window';
+import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
 
-interface Baked {
-  commands: Command[];
-  report: { keys: number; placeM: number; degrees: number; focalMm: number };
-}
+const NOTHING: Tolerance = { metres: 0, degrees: 0, millimetres: 0 };
+const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);
+const close = () => useSequence.setState({ dialog: null });
 
 /** A camera's rig, or all of them, as plain cameras beside; with what is lost at most. */
 export function BakeDialog({ id }: { id: string }) {
   const entities = useSequence((s) => s.entities);
-  const header = useSequence((s) => s.header);
   const [all, setAll] = useState(false);
   const [reduced, setReduced] = useState(false);
-  const [metres, setMetres] = useState(0.005);
-  const [degrees, setDegrees] = useState(0.05);
-  const [millimetres, setMillimetres] = useState(0.05);
+  const [tolerance, setTolerance] = useState<Tolerance>({ metres: 0.005, degrees: 0.05, millimetres: 0.05 });
+  const [done, setDone] = useState<number | null>(null);
+  const [made, setMade] = useState<Report[] | null>(null);
+  const [back, setBack] = useState(false);
+  const stop = useRef(false);
   const camera = entities[id] as Camera | undefined;
-  const close = () => useSequence.setState({ dialog: null });
+  const lost = reduced ? tolerance : NOTHING;
+  const one = useMemo(
+    () => (all || done !== null || made ? undefined : reportOf(id, lost)),
+    [id, all, done, made, lost],
+  );
   if (!camera) return null;
-  const cameras = all
-    ? Object.values(entities).filter((e): e is Camera => e.kind === 'camera' && !e.name.endsWith(' baked'))
-    : [camera];
-  const bake = (c: Camera): Baked =>
-    answer<Baked>(
-      theCore().bakePlain(
-        c.id,
-        header.firstFrame,
-        header.lastFrame,
-        reduced ? metres : 0,
-        reduced ? degrees : 0,
-        reduced ? millimetres : 0,
-        newId('camera'),
-      ),
-    );
-  const one = attempt(() => bake(camera));
-  const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);
-  const make = () => {
-    for (const c of cameras) {
-      const baked = attempt(() => bake(c));
-      if (!baked || !edit(`Bake camera ${c.letter}`, ...baked.commands)) return;
-      const added = baked.commands.find((x) => x.kind === 'add');
-      if (added && c === camera) select(camera.id, added.entity.id); // both ways are drawn, one on the other
-    }
+  if (made) return <Made reports={made} />;
+  const rigs = (JSON.parse(theCore().rigsToBake()) as string[]).map((x) => entities[x] as Camera);
+  const cameras = all ? rigs : [camera];
+  const make = async () => {
+    stop.current = false;
+    setDone(0);
+    const reports = await bakeBeside(cameras, lost, (n) => {
+      setDone(n);
+      return !stop.current;
+    });
+    setDone(null);
+    if (!reports) return;
+    if (all) return setMade(reports);
+    select(camera.id, reports[0].plain); // both ways are drawn, one on the other
     close();
   };
   return (
     <Window
       title={`Bake ${all ? 'all cameras' : camera.name}`}
-      onClose={close}
+      onClose={() => {
+        stop.current = true;
+        close();
+      }}
       buttons={
-        <>
-          <button className="pill" onClick={close}>
-            Cancel
+        done === null ? (
+          <>
+            <button className="pill" onClick={close}>
+              Cancel
+            </button>
+            <button className="pill coral" disabled={cameras.length === 0} onClick={() => void make()}>
+              {all ? `Bake ${cameras.length} cameras` : 'Bake'}
+            </button>
+          </>
+        ) : (
+          <button className="pill" onClick={() => (stop.current = true)}>
+            Stop
           </button>
-          <button className="pill coral" onClick={make}>
-            {all ? `Bake ${cameras.length} cameras` : 'Bake'}
-          </button>
-        </>
+        )
       }
     >
       <p>
@@ -68,48 +72,151 @@ export function BakeDialog({ id }: { id: string }) {
       </p>
       <label className="tick">
         <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
-        All cameras
+        All cameras that are more than plain ones
       </label>
       <label className="tick">
         <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} />
         Only as many keys as a tolerance needs
       </label>
-      {reduced ? (
-        <div className="numbers">
-          <TextNumber label="Place" unit="metres" value={metres} onChange={setMetres} />
-          <TextNumber label="Angle" unit="degrees" value={degrees} onChange={setDegrees} />
-          <TextNumber label="Focal length" unit="millimetres" value={millimetres} onChange={setMillimetres} />
+      {reduced ? <Tolerances value={tolerance} onChange={setTolerance} /> : null}
+      {done !== null ? (
+        <div
+          className="bar"
+          role="progressbar"
+          aria-label="Cameras baked"
+          aria-valuemin={0}
+          aria-valuemax={cameras.length}
+          aria-valuenow={done}
+        >
+          <i style={{ width: `${(100 * done) / cameras.length}%` }} />
         </div>
-      ) : null}
-      {one ? (
+      ) : one ? (
         <p className="says" data-testid="bake-report">
-          {`${camera.name}: ${one.report.keys} keys; off by at most ${show(one.report.placeM, 'metres')}, ${show(one.report.degrees, 'degrees')} and ${show(one.report.focalMm, 'millimetres')}, looked for on every half frame.`}
+          {typeof one === 'string' ? one : `${camera.name}: ${said(one)}, looked for on every half frame.`}
         </p>
       ) : null}
+      {all || done !== null ? null : (
+        <details onToggle={(e) => setBack(e.currentTarget.open)}>
+          <summary>The other way: from a motion to a rig</summary>
+          {back ? <BackToWork camera={camera} /> : null}
+        </details>
+      )}
+    </Window>
+  );
+}
+
+const said = (r: Report) =>
+  `${r.keys} keys; off by at most ${show(r.placeM, 'metres')}, ${show(r.degrees, 'degrees')} and ${show(r.focalMm, 'millimetres')}`;
+
+function Tolerances({ value, onChange }: { value: Tolerance; onChange: (t: Tolerance) => void }) {
+  return (
+    <div className="numbers three">
+      <TextNumber
+        label="Place"
+        unit="metres"
+        value={value.metres}
+        onChange={(metres) => onChange({ ...value, metres })}
+      />
+      <TextNumber
+        label="Angle"
+        unit="degrees"
+        value={value.degrees}
+        onChange={(degrees) => onChange({ ...value, degrees })}
+      />
+      <TextNumber
+        label="Focal length"
+        unit="millimetres"
+        value={value.millimetres}
+        onChange={(millimetres) => onChange({ ...value, millimetres })}
+      />
+    </div>
+  );
+}
+
+/** After a bake of all: what each lost, the worst first. */
+function Made({ reports }: { reports: Report[] }) {
+  const entities = useSequence((s) => s.entities);
+  return (
+    <Window
+      title={`${reports.length} cameras baked`}
+      buttons={
+        <button className="pill coral" onClick={close}>
+          Close
+        </button>
+      }
+    >
+      <p>Each plain camera stands beside its rig. Undo takes them all back.</p>
+      <table className="listing" data-testid="bake-reports">
+        <thead>
+          <tr>
+            <th>Camera</th>
+            <th>Keys</th>
+            <th>Place off by</th>
+            <th>Angle</th>
+            <th>Focal length</th>
+          </tr>
+        </thead>
+        <tbody>
+          {[...reports]
+            .sort((a, b) => b.placeM - a.placeM)
+            .map((r) => (
+              <tr key={r.plain}>
+                <td>{entities[r.camera]?.name}</td>
+                <td className="mono">{r.keys}</td>
+                <td className="mono">{show(r.placeM, 'metres')}</td>
+                <td className="mono">{show(r.degrees, 'degrees')}</td>
+                <td className="mono">{show(r.focalMm, 'millimetres')}</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+    </Window>
+  );
+}
+
+interface Calmed {
+  report: { keys: number; mostM: number; mostDegrees: number };
+}
+
+/** The reverse: a motion with keys on every frame becomes something that can be worked on. */
+function BackToWork({ camera }: { camera: Camera }) {
+  const header = useSequence((s) => s.header);
+  const [metres, setMetres] = useState(0.15);
+  const [degrees, setDegrees] = useState(1.5);
+  const text = useMemo(
+    () => theCore().calmBase(camera.id, header.firstFrame, header.lastFrame, metres, degrees),
+    [camera, header, metres, degrees],
+  );
+  const calm = orWhy(() => answer<Calmed>(text).report);
+  const onPath = (ride: boolean) => theCore().pathFromKeys(camera.id, newId('path'), ride);
+  const does = (label: string, proposal: string) => {
+    if (editProposed(label, proposal)) close();
+  };
+  return (
+    <>
       <div className="buttons">
-        <button
-          className="pill"
-          onClick={() =>
-            editProposed(
-              `Put camera ${camera.letter} on a path`,
-              theCore().pathFromKeys(camera.id, newId('path'), true),
-            ) && close()
-          }
-        >
-          The other way: put it on a path through its keys
+        <button className="pill" onClick={() => does(`Put camera ${camera.letter} on a path`, onPath(true))}>
+          A path through its keys, ridden
+        </button>
+        <button className="pill" onClick={() => does(`Path from camera ${camera.letter}`, onPath(false))}>
+          Only the path
         </button>
         <button
           className="pill"
-          onClick={() =>
-            editProposed(
-              `Path from camera ${camera.letter}`,
-              theCore().pathFromKeys(camera.id, newId('path'), false),
-            ) && close()
-          }
+          onClick={() => does(`Part camera ${camera.letter} into base and trim`, text)}
         >
-          Only make the path
+          A calm base, the rest a trim
         </button>
       </div>
-    </Window>
+      <div className="numbers">
+        <TextNumber label="Base calm within" unit="metres" value={metres} onChange={setMetres} />
+        <TextNumber label="and" unit="degrees" value={degrees} onChange={setDegrees} />
+      </div>
+      <p className="says" data-testid="calm-report">
+        {typeof calm === 'string'
+          ? calm
+          : `The base would have ${calm.keys} keys; the trim holds the rest, up to ${show(calm.mostM, 'metres')} and ${show(calm.mostDegrees, 'degrees')}. Its strength says how much of it stays.`}
+      </p>
+    </>
   );
 }

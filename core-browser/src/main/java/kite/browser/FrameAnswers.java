@@ -5,6 +5,7 @@ import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.bake.CalmBase;
 import kite.core.bake.PlainCamera;
 import kite.core.codec.CommandJson;
 import kite.core.codec.StandardsJson;
@@ -154,6 +155,15 @@ final class FrameAnswers {
     return all.toString();
   }
 
+  static String calmed(Camera c, CalmBase b) {
+    JsonObject report =
+        new JsonObject()
+            .add("keys", b.keys())
+            .add("mostM", b.mostM())
+            .add("mostDegrees", b.mostDegrees());
+    return reported(b.commands(c.id()), report);
+  }
+
   static String baked(PlainCamera b) {
     JsonObject report =
         new JsonObject()
@@ -161,8 +171,12 @@ final class FrameAnswers {
             .add("placeM", b.placeM())
             .add("degrees", b.degrees())
             .add("focalMm", b.focalMm());
-    String add = commands(List.of(new EntityCommand.Add(b.camera())));
-    return add.substring(0, add.length() - 1) + ",\"report\":" + report + "}";
+    return reported(List.of(new EntityCommand.Add(b.camera())), report);
+  }
+
+  private static String reported(List<Command> all, JsonObject report) {
+    String said = commands(all);
+    return said.substring(0, said.length() - 1) + ",\"report\":" + report + "}";
   }
 
   static List<Double> numbers(String json) {

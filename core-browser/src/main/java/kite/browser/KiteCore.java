@@ -1,9 +1,11 @@
 package kite.browser;
 
+import com.eclipsesource.json.JsonArray;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import kite.core.bake.CalmBase;
 import kite.core.bake.CameraTrack;
 import kite.core.bake.PlainCamera;
 import kite.core.bake.Route;
@@ -34,11 +36,11 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
-import kite.core.frame.Eye;
 import kite.core.frame.HoldSize;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
 import kite.core.frame.RigHandles;
+import kite.core.frame.SubjectRoute;
 import kite.core.light.ThreeLights;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -779,18 +781,57 @@ public final class KiteCore {
   @JSExport
   public static void subjectRoute(
       String camera, String subject, double first, double step, Float64Array out) {
-    Plan p = apart();
-    double[] at = new double[3];
+    SubjectRoute route = new SubjectRoute(apart(), camera, subject);
     for (int i = 0; i < out.getLength() / 2; i++) {
-      p.evaluateOnly(camera, first + i * step);
-      p.evaluateOnly(subject, first + i * step);
-      p.anchor(subject, null, at);
-      Eye eye = Eye.of(p, camera);
-      Vec3 seen = eye.seen(new Vec3(at[0], at[1], at[2]));
-      boolean ahead = seen.z() < 0;
-      out.set(i * 2, ahead ? eye.window().across(seen.x(), seen.z()) : Double.NaN);
-      out.set(i * 2 + 1, ahead ? eye.window().down(seen.y(), seen.z()) : Double.NaN);
+      double[] at = route.at(first + i * step);
+      out.set(i * 2, at[0]);
+      out.set(i * 2 + 1, at[1]);
     }
+  }
+
+  /** Frames on which a subject's own place has keys, as {@code [frame, …]}. */
+  @JSExport
+  public static String subjectKeys(String subject) {
+    return Answers.numbers(
+            new SubjectRoute(plan, "", subject).keys().stream().mapToDouble(f -> f).toArray())
+        .toString();
+  }
+
+  /**
+   * The commands that carry a subject by shares of a camera's frame from where it stands on a frame
+   * without the preview.
+   */
+  @JSExport
+  public static String carrySubject(
+      String camera, String subject, double frame, double across, double down, boolean key) {
+    return Answers.of(
+        () -> {
+          Plan p = new Plan(base, RIGS::get, basePlan);
+          return FrameAnswers.commands(
+              new SubjectRoute(p, camera, subject).carry(frame, across, down, key));
+        });
+  }
+
+  /** Ids of the cameras that are no plain ones yet, as {@code [id, …]}. */
+  @JSExport
+  public static String rigsToBake() {
+    JsonArray all = new JsonArray();
+    for (Camera c : base.all(Camera.class)) if (!PlainCamera.is(c)) all.add(c.id());
+    return all.toString();
+  }
+
+  /**
+   * A camera's motion as a base with few keys and a trim with the rest, as {@code {"commands": […],
+   * "report": {keys, mostM, mostDegrees}}}.
+   */
+  @JSExport
+  public static String calmBase(String camera, int first, int last, double metres, double degrees) {
+    return Answers.of(
+        () -> {
+          Camera c = (Camera) shown.get(camera);
+          return FrameAnswers.calmed(
+              c, CalmBase.of(shown, RIGS::get, c, first, last, metres, degrees));
+        });
   }
 
   /**

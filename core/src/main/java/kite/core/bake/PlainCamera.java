@@ -2,6 +2,7 @@ package kite.core.bake;
 
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
@@ -16,6 +17,7 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
+import kite.core.rig.RigPart;
 
 /**
  * A camera's rig baked to a plain camera beside it: position and angles in the world, and its lens,
@@ -32,6 +34,17 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
   /** How much may be lost: 0 everywhere keeps a key on every frame. */
   public record Tolerance(double metres, double degrees, double millimetres) {
     public static final Tolerance NONE = new Tolerance(0, 0, 0);
+
+    public Tolerance {
+      notNegative(metres);
+      notNegative(degrees);
+      notNegative(millimetres);
+    }
+
+    static void notNegative(double v) {
+      if (!(v >= 0))
+        throw new Refusal("range", "", "tolerance", "What may be lost is 0 or more. Say how much.");
+    }
   }
 
   private static final double MATCH_STEP = 0.5;
@@ -79,6 +92,17 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
                 new Base("base", true, null, Base.Takes.POSITION, base),
                 new Head("head", true, Channels.NONE)));
     return measured(s.with(plain), models, rig, plain, first, last);
+  }
+
+  /** Whether a camera is one already: a base in the world and nothing that moves on it. */
+  public static boolean is(Camera c) {
+    if (c.focus() != null && !c.focus().subjects().isEmpty()) return false;
+    for (RigPart p : c.rig()) {
+      boolean stands = p instanceof Base b && b.rides() == null;
+      boolean rests = p instanceof Head && p.channels().equals(Channels.NONE);
+      if (p.on() && !stands && !rests) return false;
+    }
+    return true;
   }
 
   private static PlainCamera measured(

@@ -63,7 +63,10 @@ public final class Route {
     Path path =
         new Path(pathId, s.freeName("Way of " + c.letter()), PathStyle.THROUGH, false, points);
     all.add(new EntityCommand.Add(path));
-    if (ride) all.add(new RigCommand.SetRig(c.id(), onRail(plan, c, path, track)));
+    if (!ride) return all;
+    Bake b = Bake.of(plan, c, s.header().firstFrame(), s.header().lastFrame(), 1);
+    all.addAll(LensAsItWas.of(s, b));
+    all.add(new RigCommand.SetRig(c.id(), onRail(plan, c, path, track)));
     return all;
   }
 
