@@ -1,8 +1,10 @@
+import { useRef } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { drag } from '../lanes/dragging';
 import { KeyKite } from '../lanes/KeyKite';
 import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../sequence/store';
+import { Paced } from '../views/paced';
 import { aboutSubject } from './about';
 
 /** A tick for every so many frames of the subject's way. */
@@ -26,18 +28,28 @@ export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) 
   const header = useSequence((s) => s.header);
   const mayEdit = useSequence((s) => s.mayEdit);
   const now = useSequence((s) => s.frame);
-  useSequence((s) => s.version);
+  const version = useSequence((s) => s.version);
+  useSequence((s) => s.selected);
+  useSequence((s) => s.about);
   const subject = aboutSubject();
   const name = useSequence((s) => s.entities[subject]?.name);
+  const places = useRef(new Float64Array());
+  const made = useRef('');
+  const paced = useRef(new Paced());
   if (!on || !subject || !name) return null;
   const n = Math.min(1000, header.lastFrame - header.firstFrame + 1);
   const step = (header.lastFrame - header.firstFrame) / Math.max(1, n - 1);
-  const places = new Float64Array(n * 2);
-  theCore().subjectRoute(camera.id, subject, header.firstFrame, step, places);
+  const wanted = [version, camera.id, subject, n].join();
+  if (made.current !== wanted)
+    paced.current.make(() => {
+      made.current = wanted;
+      places.current = new Float64Array(n * 2);
+      theCore().subjectRoute(camera.id, subject, header.firstFrame, step, places.current);
+    });
   const runs: string[][] = [[]];
   const ticks: [number, number][] = [];
   for (let i = 0; i < n; i++) {
-    const [x, y] = [places[i * 2], places[i * 2 + 1]];
+    const [x, y] = [places.current[i * 2], places.current[i * 2 + 1]];
     if (!(Math.abs(x - 0.5) < 3 && Math.abs(y - 0.5) < 3)) {
       if (runs.at(-1)!.length) runs.push([]);
       continue;

@@ -101,7 +101,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
           noteTrim(camera, n?.label ?? '', n?.channels ?? {});
         }}
       >
-        <option value="">Note …</option>
+        <option value="">{trims.length ? 'Note …' : 'Answer a note …'}</option>
         {NOTES.map((n) => (
           <option key={n.label}>{n.label}</option>
         ))}

@@ -286,6 +286,9 @@ export function preview(label: string, ...commands: Command[]): void {
   });
 }
 
+/** Whether something is being dragged: a preview lies over the sequence. */
+export const previewing = (): boolean => previewed !== null;
+
 /** Makes the previewed commands an edit. */
 export function commitPreview(): void {
   const p = previewed;

@@ -116,14 +116,14 @@ function SetFoot() {
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });
   const grids: [string, number, number][] = header.displayUnit.startsWith('ft')
     ? [
-        ['3 ft, 1 ft lines', 0.9144, 3],
-        ['10 ft, 1 ft lines', 3.048, 10],
-        ['1 ft, 1 in lines', 0.3048, 12],
+        ['3 ft, 1 ft', 0.9144, 3],
+        ['10 ft, 1 ft', 3.048, 10],
+        ['1 ft, 1 in', 0.3048, 12],
       ]
     : [
-        ['1 m, 10 cm lines', 1, 10],
-        ['5 m, 1 m lines', 5, 5],
-        ['10 cm, 1 cm lines', 0.1, 10],
+        ['1 m, 10 cm', 1, 10],
+        ['5 m, 1 m', 5, 5],
+        ['10 cm, 1 cm', 0.1, 10],
       ];
   const now = `${header.gridM}/${header.gridLines}`;
   return (
@@ -156,7 +156,7 @@ function SetFoot() {
             </option>
           ))}
           {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
-            <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)} lines`}</option>
+            <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)}`}</option>
           )}
         </select>
       </label>

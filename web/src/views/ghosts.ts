@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { useSequence } from '../sequence/store';
+import { Paced } from './paced';
 
 /** More keys than these are not drawn as frustums. */
 const MOST_KEYS = 60;
@@ -20,6 +21,7 @@ export class Ghosts {
   keys: GhostKey[] = [];
   camera = '';
   private made: unknown[] = [];
+  private readonly paced = new Paced();
 
   /** Brings the ghosts to the present document. Gives whether there is something new to draw. */
   update(): boolean {
@@ -29,14 +31,15 @@ export class Ghosts {
     const shown = cameras[0];
     const now = [cameras.map((c) => c.id).join(), shown ? s.version : 0];
     if (now.every((v, i) => v === this.made[i]) && this.made.length) return false;
-    this.made = now;
-    this.group.traverse((o) => (o as THREE.Line).geometry?.dispose());
-    this.group.clear();
-    this.keys = [];
-    this.camera = shown?.id ?? '';
-    for (const c of cameras) this.way(c);
-    if (shown) this.draw(shown);
-    return true;
+    return this.paced.make(() => {
+      this.made = now;
+      this.group.traverse((o) => (o as THREE.Line).geometry?.dispose());
+      this.group.clear();
+      this.keys = [];
+      this.camera = shown?.id ?? '';
+      for (const c of cameras) this.way(c);
+      if (shown) this.draw(shown);
+    });
   }
 
   /** The line with its ticks. */

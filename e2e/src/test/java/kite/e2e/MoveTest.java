@@ -315,6 +315,88 @@ class MoveTest extends Desk {
     }
   }
 
+  private long baked() throws Exception {
+    saved();
+    return application.stored().all(Camera.class).stream()
+        .filter(c -> c.name().endsWith(" baked"))
+        .count();
+  }
+
+  @Test
+  void allRigsAreBakedInOneEditAndWhatEachLostIsSaid() throws Exception {
+    choose("Along the stalls");
+    button("Bake").click();
+    page.getByText("All cameras that are more than plain ones").click();
+    button("Bake 7 cameras").click();
+    page.getByTestId("bake-reports").waitFor();
+    assertEquals(7, page.getByTestId("bake-reports").locator("tbody tr").count());
+    button("Close").click();
+    assertEquals(7, baked());
+    button("Bake").click(); // the plain ones are not offered again
+    page.getByText("All cameras that are more than plain ones").click();
+    button("Bake 7 cameras").waitFor();
+    button("Cancel").click();
+    page.keyboard().press("Control+z");
+    assertEquals(0, baked(), "one step back takes all of them back");
+  }
+
+  @Test
+  void aHandheldMoveIsPartedIntoACalmBaseAndATrim() throws Exception {
+    choose("Handheld chase");
+    double[] frames = {1010, 1100, 1200};
+    double[][] was = new double[3][];
+    for (int i = 0; i < 3; i++) {
+      goTo(frames[i]);
+      was[i] = world("camF");
+    }
+    button("Bake").click();
+    page.getByText("The other way").click();
+    page.getByTestId("calm-report")
+        .getByText(Pattern.compile("The base would have \\d+ keys.*"))
+        .waitFor();
+    button("A calm base, the rest a trim").click();
+    Camera now = stored("camF");
+    assertEquals(List.of("Base", "Trim"), now.rig().stream().map(this::kind).toList());
+    for (int i = 0; i < 3; i++) {
+      goTo(frames[i]);
+      assertArrayEquals(was[i], world("camF"), 1e-9, "frame " + frames[i]);
+    }
+  }
+
+  private String kind(RigPart p) {
+    return p.getClass().getSimpleName();
+  }
+
+  @Test
+  void aSubjectIsCarriedAlongItsWayInTheLensView() throws Exception {
+    desk("Move");
+    choose("Boom over the stalls");
+    choose("Runaway kite");
+    goTo(1120);
+    double[] was = place("kite"), eye = world("camE");
+    var grip = page.getByLabel("Carry Runaway kite on frame 1120");
+    var before = grip.boundingBox();
+    dragBy(grip, 30, 40);
+    var after = grip.boundingBox();
+    assertEquals(before.x + 30, after.x, 1);
+    assertEquals(before.y + 40, after.y, 1);
+    double[] now = place("kite");
+    double along = 0, moved = 0;
+    for (int i = 0; i < 3; i++) {
+      along += (now[i] - was[i]) * eye[8 + i];
+      moved = Math.max(moved, Math.abs(now[i] - was[i]));
+    }
+    assertEquals(0, along, 1e-9, "at the distance it had");
+    assertTrue(moved > 0.1);
+    grip.focus();
+    page.keyboard().press("ArrowLeft");
+    assertTrue(grip.boundingBox().x < after.x - 2);
+    page.keyboard().press("Control+z");
+    page.keyboard().press("Control+z");
+    drawn();
+    assertArrayEquals(was, place("kite"), 1e-9);
+  }
+
   @Test
   void aPathIsMadeOfPlainShapesAndWorkedOnInNumbers() throws Exception {
     add("Circle path");

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Fewer keys for the same curve. Starting from the two ends, a key is set where the error is
- * greatest until it is within the tolerance everywhere: at every key of the old curve and at four
- * places between each two.
+ * Fewer keys for the same curve. Starting from the two ends, each stretch gets a key where its
+ * error is greatest until it is within the tolerance everywhere: at every key of the old curve and
+ * at three places between each two.
  */
 public final class ReduceKeys {
   private static final int BETWEEN = 4;
@@ -49,6 +49,13 @@ public final class ReduceKeys {
   private static Reduced within(Channel.Curve c, double tolerance, Tangent tangent) {
     CompiledCurve old = CompiledCurve.of(c);
     int n = c.keys().size();
+    double[] frames = new double[(n - 1) * BETWEEN + 1], wanted = new double[frames.length];
+    for (int i = 0; i < frames.length; i++) {
+      double f = c.keys().get(i / BETWEEN).frame();
+      double end = i + 1 < frames.length ? c.keys().get(i / BETWEEN + 1).frame() : f;
+      frames[i] = f + (end - f) * (i % BETWEEN) / BETWEEN;
+      wanted[i] = old.value(frames[i]);
+    }
     boolean[] kept = new boolean[n];
     kept[0] = kept[n - 1] = true;
     while (true) {
@@ -56,22 +63,28 @@ public final class ReduceKeys {
           new Channel.Curve(tangents(c.keys(), kept, old, tangent), c.before(), c.after());
       CompiledCurve next = CompiledCurve.of(now);
       double worst = 0;
-      int at = -1;
-      for (int i = 0; i < n; i++) {
-        double f = c.keys().get(i).frame();
-        double end = i + 1 < n ? c.keys().get(i + 1).frame() : f;
-        for (int k = 0; k < (i + 1 < n ? BETWEEN : 1); k++) {
-          double t = f + (end - f) * k / BETWEEN;
-          double e = Math.abs(old.value(t) - next.value(t));
-          if (e <= worst) continue;
-          worst = e;
-          at = 2 * k < BETWEEN ? i : i + 1;
+      boolean more = false;
+      // every stretch between two kept keys that is not close enough gets one more at its worst
+      for (int from = 0, to; from < n - 1; from = to) {
+        to = from + 1;
+        while (!kept[to]) to++;
+        double most = 0;
+        int at = from;
+        for (int i = from * BETWEEN; i <= to * BETWEEN; i++) {
+          double e = Math.abs(wanted[i] - next.value(frames[i]));
+          if (e <= most) continue;
+          most = e;
+          at = (i + BETWEEN / 2) / BETWEEN;
         }
+        worst = Math.max(worst, most);
+        if (most <= tolerance) continue;
+        int free = to - from > 1 ? Math.max(from + 1, Math.min(to - 1, at)) : -1;
+        if (free < 0 && tangent == Tangent.CHORD) free = nearestFree(kept, from);
+        if (free < 0) return new Reduced(c, 0); // only the old curve itself is close enough
+        kept[free] = true;
+        more = true;
       }
-      if (worst <= tolerance) return new Reduced(now, worst);
-      int free = nearestFree(kept, at);
-      if (free < 0) return new Reduced(c, 0); // only the old curve itself is close enough
-      kept[free] = true;
+      if (!more) return new Reduced(now, worst);
     }
   }
 

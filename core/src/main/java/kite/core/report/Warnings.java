@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.TreeMap;
 import kite.core.cue.Cued;
 import kite.core.curve.Channel;
+import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -13,6 +14,7 @@ import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.path.PathTable;
@@ -101,11 +103,15 @@ public final class Warnings {
         rail != null && rail.on() && s.get(rail.path()) instanceof Path p
             ? new PathTable(p.points(), p.style(), p.closed())
             : null;
+    CompiledCurve progress = table == null ? null : curve(rail, "progress");
+    CompiledCurve along = table == null ? null : curve(rail, "along");
+    List<Piece> solids = new ArrayList<>();
+    for (Piece p : s.all(Piece.class)) if (solid(p) && s.isShown(p)) solids.add(p);
     double fps = s.header().rate().perSecond();
     int o = plan.slot(camera.id()) * Plan.LENS;
     Eye before = null;
     for (int f = first; f <= last; f++) {
-      plan.evaluate(f);
+      plan.evaluateOnly(camera.id(), f);
       Eye eye = Eye.of(plan, camera.id());
       double[] m = eye.world();
       if (before != null) {
@@ -122,16 +128,16 @@ public final class Warnings {
       if (!asked && Math.abs(m[9]) < STEEP && Math.abs(roll) > ROLL_DEGREES) rolls.put(f, roll);
       if (aims && Math.abs(m[9]) > STEEP) steep.put(f, 90.0);
       if (table != null) {
-        Channel progress = camera.channel(rail.id() + "/progress");
-        double v = (progress.at(f + 0.5) - progress.at(f - 0.5)) / 100 * table.length() * fps;
-        double metres =
-            progress.at(f) / 100 * table.length() + camera.channel(rail.id() + "/along").at(f);
+        double v = (progress.value(f + 0.5) - progress.value(f - 0.5)) / 100 * table.length() * fps;
+        double metres = progress.value(f) / 100 * table.length() + along.value(f);
         double push = v * v * Math.abs(table.planCurvature(table.parameter(metres)));
         if (push > CORNER) corners.put(f, v);
       }
-      for (Piece p : s.all(Piece.class))
-        if (solid(p) && s.isShown(p) && holds(p, eye.place()))
+      for (Piece p : solids) {
+        plan.evaluateOnly(p.id(), f);
+        if (holds(p, eye.place()))
           inside.computeIfAbsent(p.name(), k -> new TreeMap<>()).put(f, 1.0);
+      }
     }
     runs(pans, Kind.FAST_PAN, "");
     runs(rolls, Kind.ROLL, "");
@@ -161,8 +167,28 @@ public final class Warnings {
     return Plan.shapeOf(s, p) instanceof Shape.StandIn x && SOLID.contains(x.form());
   }
 
+  private CompiledCurve curve(RigPart part, String name) {
+    return CompiledCurve.of(camera.channel(part.id() + "/" + name));
+  }
+
+  /** Whether a point is so near to a stand-in that it may lie in the box around it. */
+  private boolean near(Piece p, Vec3 at) {
+    Shape.StandIn x = (Shape.StandIn) Plan.shapeOf(s, p);
+    double reach = Math.sqrt(sq(x.width()) + sq(x.height()) + sq(x.depth())), scale = 0;
+    double[] w = plan.world();
+    int o = plan.slot(p.id()) * Matrix.SIZE;
+    for (int i = 0; i < 12; i++) scale += w[o + i] * w[o + i]; // not less than any axis's
+    double away = sq(at.x() - w[o + 12]) + sq(at.y() - w[o + 13]) + sq(at.z() - w[o + 14]);
+    return away <= reach * reach * scale;
+  }
+
+  private static double sq(double v) {
+    return v * v;
+  }
+
   /** Whether a point lies in the box around a stand-in, which is given by its eight corners. */
   private boolean holds(Piece p, Vec3 at) {
+    if (!near(p, at)) return false;
     List<Vec3> c = new ArrayList<>();
     plan.corners(p.id(), (x, y, z) -> c.add(new Vec3(x, y, z)));
     for (int k : new int[] {1, 2, 4}) {
