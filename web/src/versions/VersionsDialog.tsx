@@ -26,7 +26,7 @@ export function VersionsDialog() {
   const [name, setName] = useState('');
   const [note, setNote] = useState('');
   const [find, setFind] = useState('');
-  const [with_, setWith] = useState(0);
+  const [beside, setBeside] = useState(0);
   const all = query.data ?? [];
   const shown = all.filter((k) =>
     `${numbered(k.number)} ${k.name} ${k.note} ${k.author}`.toLowerCase().includes(find.toLowerCase()),
@@ -108,7 +108,7 @@ export function VersionsDialog() {
       {all.length ? (
         <label className="line">
           <span className="muted">Look at one beside</span>
-          <select value={with_} aria-label="Compare with" onChange={(e) => setWith(Number(e.target.value))}>
+          <select value={beside} aria-label="Compare with" onChange={(e) => setBeside(Number(e.target.value))}>
             <option value={0}>the sequence as it is now</option>
             {all.map((k) => (
               <option key={k.number} value={k.number}>
@@ -122,8 +122,8 @@ export function VersionsDialog() {
         <Row
           key={k.number}
           kept={k}
-          onCompare={() => void compare(sideOf(k.number), sideOf(with_)).catch(failed)}
-          same={k.number === with_}
+          onCompare={() => void compare(sideOf(k.number), sideOf(beside)).catch(failed)}
+          same={k.number === beside}
         />
       ))}
     </Window>

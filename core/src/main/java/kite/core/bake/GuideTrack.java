@@ -25,14 +25,15 @@ public record GuideTrack(String name, double[] frames, double[] places) {
     }
     if (guides.isEmpty()) return all;
     for (int f = 0; f < frames.length; f++) {
-      plan.evaluate(frames[f]);
-      for (int g = 0; g < guides.size(); g++)
+      for (int g = 0; g < guides.size(); g++) {
+        plan.evaluateOnly(guides.get(g).id(), frames[f]);
         System.arraycopy(
             plan.world(),
             plan.slot(guides.get(g).id()) * Matrix.SIZE + 12,
             all.get(g).places(),
             f * 3,
             3);
+      }
     }
     return all;
   }

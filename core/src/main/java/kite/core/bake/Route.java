@@ -76,7 +76,7 @@ public final class Route {
       Track t = new Track(new ArrayList<>(), new ArrayList<>());
       Vec3 last = null;
       for (double f : frames) {
-        plan.evaluate(f);
+        plan.evaluateOnly(c.id(), f);
         Vec3 p = Matrix.newOrigin(plan.world(), plan.slot(c.id()) * Matrix.SIZE);
         if (last != null && p.distance(last) < APART_M) continue;
         t.frames.add(f);
@@ -127,7 +127,7 @@ public final class Route {
     List<List<Key>> turns = List.of(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
     for (int i = 0; i < n; i++) {
       double f = track.frames.get(i);
-      plan.evaluate(f);
+      plan.evaluateOnly(c.id(), f);
       System.arraycopy(plan.world(), plan.slot(c.id()) * Matrix.SIZE, worlds, i * 16, 16);
       Bake.continuousAngles(worlds, angles, i);
       double metres = table.metres(fitted ? table.nearest(track.places.get(i)) : i);

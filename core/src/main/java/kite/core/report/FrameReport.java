@@ -54,11 +54,13 @@ public final class FrameReport {
     int o = plan.slot(camera.id()) * Plan.LENS;
     double[] p = new double[3];
     for (int i = 0; i < count; i++) {
-      plan.evaluate(first + i * step);
+      double frame = first + i * step;
+      plan.evaluateOnly(camera.id(), frame);
       double[] lens = plan.lens();
       Eye eye = Eye.of(plan, camera.id());
       DepthOfField sharp = new DepthOfField(lens[o], lens[o + 1], circle, lens[o + 2]);
       for (Row r : rows) {
+        plan.evaluateOnly(r.id(), frame);
         Extent e = Extent.of(plan, eye, r.id());
         if (e == null || !e.inFrame()) continue;
         int bits = IN_FRAME;

@@ -64,7 +64,7 @@ class SavedRigStore {
           "taken",
           "The production has a rig “" + called + "”. Replace it, or choose another name.");
     if (row == null) {
-      if (rigs.findByProductionIdOrderByName(production).size() >= MOST)
+      if (rigs.countByProductionId(production) >= MOST)
         throw new Problem(
             HttpStatus.CONFLICT, "many", "A production keeps at most " + MOST + " rigs.");
       row = new SavedRigRow();

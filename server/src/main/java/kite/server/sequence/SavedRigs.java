@@ -9,4 +9,6 @@ interface SavedRigs extends JpaRepository<SavedRigRow, UUID> {
   List<SavedRigRow> findByProductionIdOrderByName(UUID production);
 
   Optional<SavedRigRow> findByProductionIdAndName(UUID production, String name);
+
+  int countByProductionId(UUID production);
 }
