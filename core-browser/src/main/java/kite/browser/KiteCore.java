@@ -723,7 +723,7 @@ public final class KiteCore {
   }
 
   private static RigHandles handles(String camera, double frame) {
-    return new RigHandles(shown, RIGS::get, (Camera) shown.get(camera), frame);
+    return new RigHandles(apart(), camera, frame);
   }
 
   /** A plan apart, so that a look at other frames leaves the one shown alone. */

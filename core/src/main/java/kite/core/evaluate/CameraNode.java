@@ -61,11 +61,20 @@ final class CameraNode extends Node {
     squeeze = pack.filmBack().squeeze();
   }
 
-  /** The step of a part that another state of this camera may keep, or null. */
+  /** A part's step, or null where it does nothing. */
   PartStep stepOf(RigPart part) {
-    for (PartStep p : parts)
-      if (p.isOf(part)) return p.step() instanceof SpringStep ? null : p; // it follows this camera
+    for (PartStep p : parts) if (p.isOf(part)) return p;
     return null;
+  }
+
+  /** How many steps there are below a part. */
+  int stepsBelow(RigPart part) {
+    int count = 0;
+    for (RigPart p : ((Camera) entity).rig()) {
+      if (p == part) return count;
+      if (count < parts.size() && parts.get(count).isOf(p)) count++;
+    }
+    return count;
   }
 
   @Override

@@ -206,7 +206,8 @@ final class Compilation {
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
     for (String id : References.of(part).keySet()) from.add(made(id));
     PartStep kept = old instanceof CameraNode c ? c.stepOf(part) : null;
-    if (kept != null && holds(kept.madeFrom(), from.toArray())) return kept;
+    boolean own = part instanceof Spring; // it follows its camera as that is now
+    if (kept != null && !own && holds(kept.madeFrom(), from.toArray())) return kept;
     Step step = newStep(part, slot);
     return step == null ? null : new PartStep(step, from.toArray());
   }

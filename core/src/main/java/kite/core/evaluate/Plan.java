@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.Set;
 import kite.core.command.Change;
 import kite.core.command.Edit;
+import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.math.Matrix;
 import kite.core.model.ModelPose;
 import kite.core.model.Models;
+import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
 
 /**
@@ -129,6 +131,26 @@ public final class Plan {
     frame = atFrame;
     rerun(leansOn(n), atFrame);
     n.evaluate(atFrame, this);
+  }
+
+  /** The transform a camera's rig part stands on at a frame; 16 numbers. */
+  public double[] newBelow(String camera, RigPart part, double atFrame) {
+    return newStack(camera, part, atFrame, 0);
+  }
+
+  /** The transform a camera's rig part gives to what stands on it at a frame; 16 numbers. */
+  public double[] newAbove(String camera, RigPart part, double atFrame) {
+    return newStack(camera, part, atFrame, 1);
+  }
+
+  private double[] newStack(String camera, RigPart part, double atFrame, int more) {
+    CameraNode n = (CameraNode) compiled.node(camera);
+    RigPart own = ((Camera) n.entity).part(part.id());
+    rerun(leansOn(n), atFrame);
+    n.lens(atFrame, this);
+    double[] out = Matrix.newIdentity();
+    n.below(n.stepsBelow(own) + (n.stepOf(own) == null ? 0 : more), atFrame, this, out);
+    return out;
   }
 
   /** Evaluates some nodes at another frame than the plan's. */

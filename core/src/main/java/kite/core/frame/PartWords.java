@@ -216,8 +216,8 @@ public final class PartWords {
 
   /** How far a part carries the camera off from where the parts below hold it. */
   private String offset(RigPart part) {
-    double[] with = StackUpTo.above(s, models, camera, part, frame);
-    double[] without = StackUpTo.below(s, models, camera, part, frame);
+    double[] with = plan.newAbove(camera.id(), part, frame);
+    double[] without = plan.newBelow(camera.id(), part, frame);
     Vec3 gap = Matrix.newOrigin(with, 0).minus(Matrix.newOrigin(without, 0));
     double dot = 0;
     for (int i = 8; i < 11; i++) dot += with[i] * without[i];

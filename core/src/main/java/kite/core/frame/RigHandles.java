@@ -7,9 +7,9 @@ import kite.core.command.Command;
 import kite.core.document.Camera;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
-import kite.core.model.Models;
 import kite.core.path.PathTable;
 import kite.core.rig.Arm;
 import kite.core.rig.Rail;
@@ -22,14 +22,14 @@ import kite.core.rig.Slide;
  */
 public final class RigHandles {
   private final Sequence s;
-  private final Models models;
+  private final Plan plan;
   private final Camera camera;
   private final double frame;
 
-  public RigHandles(Sequence s, Models models, Camera camera, double frame) {
-    this.s = s;
-    this.models = models;
-    this.camera = camera;
+  public RigHandles(Plan plan, String camera, double frame) {
+    s = plan.sequence();
+    this.plan = plan;
+    this.camera = (Camera) s.get(camera);
     this.frame = frame;
   }
 
@@ -44,12 +44,10 @@ public final class RigHandles {
     for (RigPart p : camera.rig()) {
       boolean moves = p instanceof Arm || p instanceof Slide;
       if (!p.on() || !moves && !(p instanceof Rail r && s.get(r.path()) instanceof Path)) continue;
-      Vec3 at = Matrix.newOrigin(StackUpTo.above(s, models, camera, p, frame), 0);
+      Vec3 at = Matrix.newOrigin(plan.newAbove(camera.id(), p, frame), 0);
       all.add(
           new Handle(
-              p.id(),
-              moves ? Matrix.newOrigin(StackUpTo.below(s, models, camera, p, frame), 0) : at,
-              at));
+              p.id(), moves ? Matrix.newOrigin(plan.newBelow(camera.id(), p, frame), 0) : at, at));
     }
     return all;
   }
@@ -66,7 +64,7 @@ public final class RigHandles {
       double metres = t.metres(t.nearest(to)) - value(r, "along");
       return List.of(set(r, "progress", 100 * metres / t.length(), key));
     }
-    double[] below = StackUpTo.below(s, models, camera, part, frame);
+    double[] below = plan.newBelow(camera.id(), part, frame);
     Matrix.makeRigid(below, 0);
     Vec3 own = Matrix.newPoint(Matrix.newInverse(below, 0), 0, to);
     if (part instanceof Slide)

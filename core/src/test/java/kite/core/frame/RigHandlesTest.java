@@ -13,6 +13,7 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.path.PathPoint;
@@ -50,7 +51,7 @@ class RigHandlesTest {
   private static final Head HEAD = new Head("head", true, Channels.NONE.with("tilt", -10));
 
   private static RigHandles handles(Sequence s) {
-    return new RigHandles(s, Models.NONE, (Camera) s.get("cam2"), 7);
+    return new RigHandles(new Plan(s, Models.NONE), "cam2", 7);
   }
 
   private static Vec3 dragged(Sequence s, String part, Vec3 to) {
