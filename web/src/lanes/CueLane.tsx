@@ -79,7 +79,7 @@ export function CueLane({
             <g key={cue.frame}>
               {room > 24 ? (
                 <svg x={end} width={Math.max(0, room - 6)} height={HEIGHT}>
-                  <text x={10} y={HEIGHT / 2 + 4} fontSize={12} fontWeight={700} fill="#06201d">
+                  <text x={16} y={HEIGHT / 2 + 4} fontSize={12} fontWeight={700} fill="#06201d">
                     {held
                       ? `${entities[held[0]]?.name ?? ''}${held[1] < 0.995 ? ` ${Math.round(held[1] * 100)} %` : ''}`
                       : name === 'Framings'

@@ -59,6 +59,15 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
     <>
       <Divider />
       <div className="menu-title">Rigs of the production</div>
+      <MenuItem
+        disabled={!mayEdit || camera.rig.length === 0}
+        onClick={() => {
+          onDone();
+          useSequence.setState({ dialog: { kind: 'saveRig', id: camera.id } });
+        }}
+      >
+        Save this camera’s rig …
+      </MenuItem>
       {query.isPending ? <p className="says padded">Fetching …</p> : null}
       {query.isError ? <p className="error padded">{query.error.message}</p> : null}
       {query.data?.length === 0 ? <p className="says padded">None is saved yet.</p> : null}
@@ -90,15 +99,6 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
           </button>
         </MenuItem>
       ))}
-      <MenuItem
-        disabled={!mayEdit || camera.rig.length === 0}
-        onClick={() => {
-          onDone();
-          useSequence.setState({ dialog: { kind: 'saveRig', id: camera.id } });
-        }}
-      >
-        Save this camera’s rig …
-      </MenuItem>
     </>
   );
 }
