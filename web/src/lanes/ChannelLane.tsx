@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Key } from '../core/types';
 import { channelOf, type ChannelInfo } from '../fields/NumberField';
@@ -12,7 +12,6 @@ import { KeyKite } from './KeyKite';
 import { toFrame, toX, type Scale } from './scale';
 
 const CLOSED = 34;
-const OPEN = 190;
 const NO_KEYS: number[] = [];
 
 /** How lanes draw their curves. */
@@ -20,6 +19,8 @@ export interface LaneLook {
   /** Least and most value by unit, when lanes of one unit share a scale; else each fills its own. */
   shared: Record<string, [number, number]> | null;
   speed: boolean;
+  /** Height of an opened lane in pixels. */
+  openPx: number;
 }
 
 /** One moving number: its curve small in the lane, or a full editor when opened. */
@@ -41,13 +42,16 @@ export function ChannelLane({
   const frame = useSequence((s) => s.frame);
   const picked = useSequence((s) => s.chosenKeys[key] ?? NO_KEYS);
   const svg = useRef<SVGSVGElement>(null);
+  useEffect(() => {
+    if (open) svg.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const [box, setBox] = useState<{ x: number; y: number; w: number; h: number } | null>(null);
   const curve = channelOf(entity, address);
   if (!entity || typeof curve !== 'object') return null;
   const info = (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]).find(
     (c) => c.address === address,
   )!;
-  const height = open ? OPEN : CLOSED;
+  const height = open ? look.openPx : CLOSED;
   const samples = new Float64Array(Math.max(2, Math.floor(scale.width / 2)));
   const step = (scale.last + 1 - scale.first) / (samples.length - 1);
   theCore().curve(id, address, scale.first, step, samples);

@@ -21,6 +21,10 @@ import { ruling, snapped, toX, zoomed, type Scale } from './scale';
 
 const HEAD = 200;
 
+/** Height of the ruler, which stays in view, with a little air. */
+const RULER = 30;
+const [LEAST_OPEN, MOST_OPEN] = [130, 420];
+
 /** Transport and lanes: the cut first, then the selected camera's cues, then what moves. */
 export function Time() {
   const header = useSequence((s) => s.header);
@@ -29,13 +33,17 @@ export function Time() {
   const openLanes = useSequence((s) => s.openLanes);
   const [range, setRange] = useState({ first: header.firstFrame, last: header.lastFrame });
   const [width, setWidth] = useState(600);
+  const [room, setRoom] = useState(200);
   const box = useRef<HTMLDivElement>(null);
   useEffect(
     () => setRange({ first: header.firstFrame, last: header.lastFrame }),
     [header.firstFrame, header.lastFrame],
   );
   useEffect(() => {
-    const o = new ResizeObserver(([e]) => setWidth(Math.max(100, e.contentRect.width - HEAD)));
+    const o = new ResizeObserver(([e]) => {
+      setWidth(Math.max(100, e.contentRect.width - HEAD));
+      setRoom(e.contentRect.height);
+    });
     o.observe(box.current!);
     return () => o.disconnect();
   }, []);
@@ -65,7 +73,9 @@ export function Time() {
           (p.kind === 'framings' && p.cameras.length > 0) ||
           (p.kind === 'attention' && p.subjects.length > 0),
       ));
-  const look = { shared: sameScale ? rangesOf(lanes) : null, speed };
+  const count = lanes.filter((l) => openLanes.includes(l)).length;
+  const openPx = Math.max(LEAST_OPEN, Math.min(MOST_OPEN, (room - RULER) / Math.max(1, count)));
+  const look = { openPx, shared: sameScale ? rangesOf(lanes) : null, speed };
   return (
     <section className="time" aria-label="Time">
       <Transport />

@@ -108,7 +108,11 @@ export function VersionsDialog() {
       {all.length ? (
         <label className="line">
           <span className="muted">Look at one beside</span>
-          <select value={beside} aria-label="Compare with" onChange={(e) => setBeside(Number(e.target.value))}>
+          <select
+            value={beside}
+            aria-label="Compare with"
+            onChange={(e) => setBeside(Number(e.target.value))}
+          >
             <option value={0}>the sequence as it is now</option>
             {all.map((k) => (
               <option key={k.number} value={k.number}>

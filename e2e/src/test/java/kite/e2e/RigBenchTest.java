@@ -126,17 +126,16 @@ class RigBenchTest extends Desk {
     return new Camera("cam" + i, "Camera " + i, "A", "#f0785a", false, true, Channels.NONE, rig);
   }
 
-  /** Milliseconds to evaluate every frame in turn, from a fresh plan. */
+  /** Least milliseconds to evaluate every frame in turn, from a fresh plan. */
   private static double jvm(Sequence s, int frames, int runs) {
     double[] ms = new double[runs];
-    for (int i = -2; i < runs; i++) {
+    for (int i = -2; i < runs; i++) { // the first two warm up
       Plan plan = new Plan(s, Models.NONE);
       long t = System.nanoTime();
       for (int f = 0; f < frames; f++) plan.evaluate(f);
       if (i >= 0) ms[i] = (System.nanoTime() - t) / 1e6;
     }
-    Arrays.sort(ms);
-    return ms[runs / 2];
+    return Arrays.stream(ms).min().orElseThrow();
   }
 
   private static final String IN_PAGE =
@@ -145,7 +144,6 @@ class RigBenchTest extends Desk {
         const { load } = await import('/core/kite-core.js');
         const core = (await load('/core/kite-core.wasm')).exports;
         const time = f => { const t = performance.now(); f(); return performance.now() - t; };
-        const median = q => [...q].sort((x, y) => x - y)[q.length >> 1];
         const whole = [];
         let world, lens;
         for (let i = 0; i < runs + 2; i++) {
@@ -169,7 +167,7 @@ class RigBenchTest extends Desk {
           core.endPreview();
           dragged.push(frame, command);
         }
-        return [median(whole), ...dragged];
+        return [Math.min(...whole), ...dragged];
       }""";
 
   /** What is dragged: a number of each kind of part, and a piece that five cameras look at. */
@@ -191,7 +189,7 @@ class RigBenchTest extends Desk {
   @Test
   void wholeRigs() {
     System.out.printf(
-        "%nCameras of 8 moving rig parts over %d moving pieces, every frame in turn, median of %d:%n",
+        "%nCameras of 8 moving rig parts over %d moving pieces, every frame in turn, best of %d (what else the machine does only adds):%n",
         PIECES, RUNS);
     System.out.printf(
         "  %7s %8s %12s %12s %9s %22s%n",
