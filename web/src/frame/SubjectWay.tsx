@@ -12,6 +12,9 @@ const TICK = 12;
 const STEP = 0.01;
 const MOVED_PX = 3;
 
+/** More keys than these are a track: nobody carries a subject on every frame. */
+const MOST_KEYS = 60;
+
 interface Frame {
   left: number;
   top: number;
@@ -57,7 +60,8 @@ export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) 
     runs.at(-1)!.push(`${(x * frame.width).toFixed(1)},${(y * frame.height).toFixed(1)}`);
     if (i % TICK === 0) ticks.push([x * frame.width, y * frame.height]);
   }
-  const keys = JSON.parse(theCore().subjectKeys(subject)) as number[];
+  const all = JSON.parse(theCore().subjectKeys(subject)) as number[];
+  const keys = all.length > MOST_KEYS ? all.filter((f) => f === now) : all;
   return (
     <svg
       className="guides"
