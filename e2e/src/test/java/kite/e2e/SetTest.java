@@ -57,8 +57,7 @@ class SetTest extends Desk {
     page.getByLabel("Display unit").selectOption("ft+in");
     // 1.22 m = 48.03 in
     assertTrue(page.getByTestId("size").textContent().contains("× 4 ft 0.03 in ×"));
-    page.getByLabel("Grid", new Page.GetByLabelOptions().setExact(true))
-        .selectOption("3 ft, 1 ft");
+    page.getByLabel("Grid", new Page.GetByLabelOptions().setExact(true)).selectOption("3 ft, 1 ft");
     type("X of Pim", "6ft 2in");
     assertEquals(6 * 0.3048 + 2 * 0.0254, value("pim", "x"), 1e-12);
     assertEquals("6 ft 2 in", field("X of Pim").inputValue());
