@@ -56,7 +56,8 @@ export function TextNumber({
         }}
         onBlur={commit}
         onKeyDown={(e) => {
-          e.stopPropagation();
+          // a first Escape takes back what was typed, a second closes the window around it
+          if (e.key !== 'Escape' || text !== null) e.stopPropagation();
           if (e.key === 'Enter') commit();
           if (e.key === 'Escape') {
             setText(null);

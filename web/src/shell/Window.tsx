@@ -27,7 +27,7 @@ export function Window({
       slotProps={{ paper: { className: `window ${wide ? 'wide' : ''}` } }}
     >
       <h2>{title}</h2>
-      <div className="window-body" onKeyDown={(e) => e.stopPropagation()}>
+      <div className="window-body" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
         {children}
       </div>
       <div className="window-foot">{buttons}</div>

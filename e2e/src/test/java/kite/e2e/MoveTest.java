@@ -335,7 +335,11 @@ class MoveTest extends Desk {
     button("Bake").click(); // the plain ones are not offered again
     page.getByText("All cameras that are more than plain ones").click();
     button("Bake 7 cameras").waitFor();
-    button("Cancel").click();
+    page.keyboard().press("Escape");
+    page.getByRole(AriaRole.DIALOG)
+        .waitFor(
+            new com.microsoft.playwright.Locator.WaitForOptions()
+                .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
     page.keyboard().press("Control+z");
     assertEquals(0, baked(), "one step back takes all of them back");
   }
