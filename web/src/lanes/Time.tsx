@@ -143,42 +143,44 @@ export function Time() {
         <KeyTools />
       </div>
       <div className="lanes" ref={box}>
-        <Ruler
-          scale={scale}
-          onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
-        />
-        <CutLane scale={scale} />
-        {selected ? <AllKeysLane key={`all-${selected.id}`} entity={selected} scale={scale} /> : null}
-        {camera?.rig.map((p) =>
-          p.kind === 'framings' && p.cameras.length > 0 ? (
-            <CueLane key={p.id} camera={camera} part={cuesOf(p)} name="Framings" scale={scale} />
-          ) : p.kind === 'attention' && p.subjects.length > 0 ? (
-            <CueLane key={p.id} camera={camera} part={p} name="Attention" scale={scale} />
-          ) : null,
-        )}
-        {camera?.focus?.subjects.length ? (
-          <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
-        ) : null}
-        {lanes.map((l) => (
-          <ChannelLane
-            key={l}
-            id={l.slice(0, l.indexOf(':'))}
-            address={l.slice(l.indexOf(':') + 1)}
+        <div className="lanes-all">
+          <Ruler
             scale={scale}
-            look={look}
+            onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
           />
-        ))}
-        {lanes.length === 0 && !cued ? (
-          <div className="lane-hint">
-            {selected
-              ? `Nothing of ${selected.name} moves yet. Put a key with the small kite beside any number.`
-              : 'Select something to see what moves.'}
-          </div>
-        ) : null}
-        <div
-          className="playhead"
-          style={{ left: HEAD + toX(scale, frame) + 0.5 * (toX(scale, 1) - toX(scale, 0)) }}
-        />
+          <CutLane scale={scale} />
+          {selected ? <AllKeysLane key={`all-${selected.id}`} entity={selected} scale={scale} /> : null}
+          {camera?.rig.map((p) =>
+            p.kind === 'framings' && p.cameras.length > 0 ? (
+              <CueLane key={p.id} camera={camera} part={cuesOf(p)} name="Framings" scale={scale} />
+            ) : p.kind === 'attention' && p.subjects.length > 0 ? (
+              <CueLane key={p.id} camera={camera} part={p} name="Attention" scale={scale} />
+            ) : null,
+          )}
+          {camera?.focus?.subjects.length ? (
+            <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
+          ) : null}
+          {lanes.map((l) => (
+            <ChannelLane
+              key={l}
+              id={l.slice(0, l.indexOf(':'))}
+              address={l.slice(l.indexOf(':') + 1)}
+              scale={scale}
+              look={look}
+            />
+          ))}
+          {lanes.length === 0 && !cued ? (
+            <div className="lane-hint">
+              {selected
+                ? `Nothing of ${selected.name} moves yet. Put a key with the small kite beside any number.`
+                : 'Select something to see what moves.'}
+            </div>
+          ) : null}
+          <div
+            className="playhead"
+            style={{ left: HEAD + toX(scale, frame) + 0.5 * (toX(scale, 1) - toX(scale, 0)) }}
+          />
+        </div>
       </div>
       {camera && desk === 'move' ? <FrameStrip key={camera.id} camera={camera} scale={scale} /> : null}
     </section>
