@@ -1,5 +1,11 @@
 package kite.core.bake;
 
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.curve.KeyShape;
+import kite.core.curve.ReduceKeys;
 import kite.core.document.Camera;
 import kite.core.evaluate.Placement;
 import kite.core.evaluate.Plan;
@@ -32,6 +38,28 @@ public record Bake(Camera camera, double[] frames, double[] world, double[] angl
       continuousAngles(world, angles, r);
     }
     return new Bake(camera, frames, world, angles, lens);
+  }
+
+  /** One number of a row. */
+  interface Row {
+    double at(int row);
+  }
+
+  /**
+   * A curve over the frames; a fixed value where it never changes.
+   *
+   * @param tolerance how far it may be off for fewer keys; 0 keeps one on every frame
+   */
+  Channel curve(double tolerance, Row value) {
+    List<Key> keys = new ArrayList<>();
+    boolean same = true;
+    for (int r = 0; r < frames.length; r++) {
+      same &= value.at(r) == value.at(0);
+      keys.add(Key.of(frames[r], value.at(r), KeyShape.STRAIGHT));
+    }
+    if (same) return Channel.fixed(value.at(0));
+    Channel all = new Channel.Curve(keys);
+    return tolerance > 0 ? ReduceKeys.within(all, tolerance).channel() : all;
   }
 
   /**

@@ -8,7 +8,6 @@ import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
-import kite.core.curve.ReduceKeys;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
@@ -71,16 +70,9 @@ public record CalmBase(
   }
 
   private static Channel few(Bake b, int axis, double tolerance) {
-    List<Key> keys = new ArrayList<>();
-    boolean same = true;
-    for (int row = 0; row < b.frames().length; row++) {
-      double v =
-          axis < 3 ? b.world()[row * Matrix.SIZE + 12 + axis] : b.angles()[row * 3 + axis - 3];
-      same &= keys.isEmpty() || v == keys.get(0).value();
-      keys.add(Key.of(b.frames()[row], v, KeyShape.STRAIGHT));
-    }
-    if (same) return Channel.fixed(keys.get(0).value());
-    return ReduceKeys.within(new Channel.Curve(keys), tolerance).channel();
+    return axis < 3
+        ? b.curve(tolerance, r -> b.world()[r * Matrix.SIZE + 12 + axis])
+        : b.curve(tolerance, r -> b.angles()[r * 3 + axis - 3]);
   }
 
   /** The trim's keys in the making. */

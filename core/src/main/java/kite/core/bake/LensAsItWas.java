@@ -4,10 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.ChannelCommand.SetChannel;
 import kite.core.command.Command;
-import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
-import kite.core.curve.Key;
-import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Sequence;
@@ -28,16 +25,14 @@ final class LensAsItWas {
       ChannelSpec spec = Camera.LENS.get(i);
       if (spec == Camera.FOCUS && c.focus() != null) continue; // goes on following its subjects
       CompiledCurve own = CompiledCurve.of(s.header().channel(c, spec));
-      boolean moved = false, same = true;
-      List<Key> keys = new ArrayList<>();
+      int at = i;
+      boolean moved = false;
       for (int row = 0; row < b.frames().length; row++) {
-        double v = b.lens()[row * Plan.LENS + i], f = b.frames()[row];
-        moved |= Math.abs(v - own.value(f)) > SAME * Math.abs(v);
-        keys.add(Key.of(f, v, KeyShape.STRAIGHT));
-        same &= v == keys.get(0).value();
+        double v = b.lens()[row * Plan.LENS + i];
+        moved |= Math.abs(v - own.value(b.frames()[row])) > SAME * Math.abs(v);
       }
-      Channel now = same ? Channel.fixed(keys.get(0).value()) : new Channel.Curve(keys);
-      if (moved) all.add(new SetChannel(c.id(), spec.name(), now));
+      if (moved)
+        all.add(new SetChannel(c.id(), spec.name(), b.curve(0, r -> b.lens()[r * Plan.LENS + at])));
     }
     return all;
   }

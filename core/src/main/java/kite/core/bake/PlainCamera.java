@@ -1,12 +1,8 @@
 package kite.core.bake;
 
-import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.Refusal;
 import kite.core.curve.Channel;
-import kite.core.curve.Key;
-import kite.core.curve.KeyShape;
-import kite.core.curve.ReduceKeys;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
@@ -67,8 +63,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
       int axis = i;
       base =
           base.with(
-              places[i], curve(b, t.metres() / 2, r -> b.world()[r * Matrix.SIZE + 12 + axis]));
-      base = base.with(turns[i], curve(b, t.degrees() / 3, r -> b.angles()[r * 3 + axis]));
+              places[i], b.curve(t.metres() / 2, r -> b.world()[r * Matrix.SIZE + 12 + axis]));
+      base = base.with(turns[i], b.curve(t.degrees() / 3, r -> b.angles()[r * 3 + axis]));
     }
     Channels lens = lens(b, t);
     if (!focuses(b, lens)) lens = lens(b, Tolerance.NONE); // what was close is now too close
@@ -143,7 +139,7 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
             case METRES -> Math.min(t.metres(), SHARE_OF_NEAREST * least(b, at));
             default -> t.degrees();
           };
-      lens = lens.with(spec.name(), curve(b, tolerance, r -> b.lens()[r * Plan.LENS + at]));
+      lens = lens.with(spec.name(), b.curve(tolerance, r -> b.lens()[r * Plan.LENS + at]));
     }
     return lens;
   }
@@ -161,22 +157,5 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
     for (int r = 0; r < b.frames().length; r++)
       least = Math.min(least, b.lens()[r * Plan.LENS + lens]);
     return least;
-  }
-
-  /** One number of a row of the bake. */
-  private interface Row {
-    double at(int row);
-  }
-
-  private static Channel curve(Bake b, double tolerance, Row value) {
-    List<Key> keys = new ArrayList<>();
-    boolean same = true;
-    for (int r = 0; r < b.frames().length; r++) {
-      same &= value.at(r) == value.at(0);
-      keys.add(Key.of(b.frames()[r], value.at(r), KeyShape.STRAIGHT));
-    }
-    if (same) return Channel.fixed(value.at(0));
-    Channel all = new Channel.Curve(keys);
-    return tolerance > 0 ? ReduceKeys.within(all, tolerance).channel() : all;
   }
 }

@@ -157,7 +157,7 @@ final class Compilation {
   private Node light(Light l, Node old) {
     List<Object> from = new ArrayList<>(List.of(l));
     if (l.attention() != null)
-      for (Subject s : l.attention().subjects()) from.add(nodes.get(s.entity()));
+      for (Subject s : l.attention().subjects()) from.add(made(s.entity()));
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(l.id());
     Step aim = l.attention() != null && l.attention().on() ? newStep(l.attention(), slot) : null;
