@@ -65,15 +65,20 @@ class CalmBaseTest {
     Sequence on = Edit.apply(s, calm.commands("cam2"));
     Sequence off = Edit.apply(on, List.of(new SetValue("cam2", "trim/strength", 0, 0, false)));
     Plan was = new Plan(s, Models.NONE), is = new Plan(off, Models.NONE);
-    double most = 0;
+    double most = 0, turned = 0;
     for (int f = 1; f <= 40; f++) {
       was.evaluate(f);
       is.evaluate(f);
       Eye a = Eye.of(was, "cam2"), b = Eye.of(is, "cam2");
+      // all turning is panning here: the angle between the axes is the whole of it
+      double along = 0;
+      for (int i = 8; i < 11; i++) along += a.world()[i] * b.world()[i];
+      turned = Math.max(turned, Math.toDegrees(Math.acos(Math.min(1, along))));
       most = Math.max(most, a.place().distance(b.place()));
       for (int i = 0; i < 11; i++) assertEquals(a.world()[i], b.world()[i], Math.toRadians(1.6));
     }
     assertTrue(most <= 0.15 + 1e-9 && most > 0.01, most + " m");
     assertEquals(most, calm.mostM(), 1e-9);
+    assertEquals(turned, calm.mostDegrees(), 1e-6);
   }
 }
