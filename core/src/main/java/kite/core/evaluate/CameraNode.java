@@ -52,6 +52,7 @@ final class CameraNode extends Node {
     for (int i = 0; i < steps.length; i++) {
       steps[i] = parts.get(i).step();
       if (steps[i] instanceof SpringStep spring) spring.standsOn(this, i);
+      if (steps[i] instanceof AttentionStep attention) attention.standsOn(new Below(i));
     }
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
@@ -139,5 +140,30 @@ final class CameraNode extends Node {
   void below(int count, double frame, Plan plan, double[] out) {
     Matrix.identity(out, 0);
     for (int i = 0; i < count; i++) steps[i].apply(frame, plan, sight, out);
+  }
+
+  /** What one of the steps stands on. */
+  private final class Below implements Elsewhere {
+    private final int count;
+
+    Below(int count) {
+      this.count = count;
+    }
+
+    @Override
+    public Node owner() {
+      return CameraNode.this;
+    }
+
+    @Override
+    public Sight sight() {
+      return sight;
+    }
+
+    @Override
+    public void standing(double frame, Plan plan, double[] out) {
+      lens(frame, plan);
+      below(count, frame, plan, out);
+    }
   }
 }

@@ -155,12 +155,13 @@ final class Compilation {
   }
 
   private Node light(Light l, Node old) {
-    List<Object> from = new ArrayList<>(List.of(l));
+    List<Object> from = new ArrayList<>(List.of(l, sequence.header()));
     if (l.attention() != null)
       for (Subject s : l.attention().subjects()) from.add(made(s.entity()));
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(l.id());
-    Step aim = l.attention() != null && l.attention().on() ? newStep(l.attention(), slot) : null;
+    AttentionStep aim =
+        l.attention() != null && l.attention().on() ? attention(l.attention()) : null;
     return new PlaceNode(l, slot, slotOr(l.parent()), aim, from.toArray());
   }
 
@@ -206,7 +207,8 @@ final class Compilation {
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
     for (String id : References.of(part).keySet()) from.add(made(id));
     PartStep kept = old instanceof CameraNode c ? c.stepOf(part) : null;
-    boolean own = part instanceof Spring; // it follows its camera as that is now
+    // these look at their camera's motion as that is now
+    boolean own = part instanceof Spring || part instanceof Attention;
     if (kept != null && !own && holds(kept.madeFrom(), from.toArray())) return kept;
     Step step = newStep(part, slot);
     return step == null ? null : new PartStep(step, from.toArray());
@@ -228,9 +230,14 @@ final class Compilation {
     if (part instanceof Spring s) return new SpringStep(s, h.firstFrame(), fps);
     if (part instanceof Framings f)
       return new FramingsStep(f, f.cameras().stream().mapToInt(this::slotOr).toArray());
-    if (part instanceof Attention a)
-      return new AttentionStep(a, points(a.subjects()), slotOr(a.upPiece()));
+    if (part instanceof Attention a) return attention(a);
     return null;
+  }
+
+  private AttentionStep attention(Attention a) {
+    Header h = sequence.header();
+    return new AttentionStep(
+        a, points(a.subjects()), slotOr(a.upPiece()), h.firstFrame(), h.lastFrame());
   }
 
   private PathTable table(Entity path) {

@@ -18,7 +18,7 @@ import kite.core.model.ModelRig;
 import kite.core.shape.StandIns;
 
 /** Pieces, marks and lights: a placement under a parent. */
-final class PlaceNode extends Node {
+final class PlaceNode extends Node implements Elsewhere {
   private final CompiledCurve[] c;
   private final AxisOrder order;
   private final int parent;
@@ -41,7 +41,7 @@ final class PlaceNode extends Node {
   private final Map<String, Vec3> anchors = new HashMap<>();
 
   private final PlaceNode ridden;
-  private final Step aim;
+  private final AttentionStep aim;
   private final Sight sight;
   private final double[] from = new double[3];
 
@@ -92,7 +92,7 @@ final class PlaceNode extends Node {
    *
    * @param aim what keeps a spot aimed, or null
    */
-  PlaceNode(Light l, int slot, int parent, Step aim, Object... madeFrom) {
+  PlaceNode(Light l, int slot, int parent, AttentionStep aim, Object... madeFrom) {
     super(l, slot, madeFrom);
     boolean sun = l.form() == Light.Form.SUN;
     c = compile(l.channels(), sun ? List.of(Light.HEADING, Light.ELEVATION) : Place.POSE);
@@ -106,12 +106,38 @@ final class PlaceNode extends Node {
     ridden = null;
     this.aim = aim;
     sight = new Sight();
+    if (aim != null) aim.standsOn(this);
+  }
+
+  @Override
+  public Node owner() {
+    return this;
+  }
+
+  @Override
+  public Sight sight() {
+    return sight;
+  }
+
+  @Override
+  public void standing(double frame, Plan plan, double[] out) {
+    placed(frame, plan, out, 0);
+    Matrix.makeRigid(out, 0);
   }
 
   @Override
   void evaluate(double frame, Plan plan) {
-    double[] out = plan.world;
     int at = slot * Matrix.SIZE;
+    placed(frame, plan, plan.world, at);
+    if (aim == null || !posed) return;
+    System.arraycopy(plan.world, at, aimed, 0, Matrix.SIZE);
+    Matrix.makeRigid(aimed, 0);
+    aim.apply(frame, plan, sight, aimed);
+    System.arraycopy(aimed, 0, plan.world, at, Matrix.SIZE);
+  }
+
+  /** Writes the transform before anything is aimed. */
+  private void placed(double frame, Plan plan, double[] out, int at) {
     if (entity instanceof Light && !posed) {
       Matrix.identity(out, at);
       Rotation.panTiltRoll(
@@ -132,13 +158,7 @@ final class PlaceNode extends Node {
       ridden.anchor(((Mark) entity).anchor(), frame, from);
       for (int i = 0; i < 3; i++) m[o + 12 + i] += from[i];
     }
-    if (parent >= 0) Matrix.multiply(out, parent * Matrix.SIZE, m, 0, out, at);
-    if (aim != null) {
-      System.arraycopy(out, at, aimed, 0, Matrix.SIZE);
-      Matrix.makeRigid(aimed, 0);
-      aim.apply(frame, plan, sight, aimed);
-      System.arraycopy(aimed, 0, out, at, Matrix.SIZE);
-    }
+    if (parent >= 0) Matrix.multiply(plan.world, parent * Matrix.SIZE, m, 0, out, at);
   }
 
   /** Writes the turned and scaled axes. */

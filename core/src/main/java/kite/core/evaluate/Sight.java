@@ -6,4 +6,11 @@ final class Sight {
   double right = 1;
   double bottom = -1;
   double top = 1;
+
+  void set(Sight other) {
+    left = other.left;
+    right = other.right;
+    bottom = other.bottom;
+    top = other.top;
+  }
 }

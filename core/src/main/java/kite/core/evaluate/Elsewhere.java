@@ -1,0 +1,16 @@
+package kite.core.evaluate;
+
+/**
+ * What a step stands on at other frames than the one being evaluated. A rule that needs the motion
+ * around a frame asks here, so that its answer never depends on how one came to that frame.
+ */
+interface Elsewhere {
+  /** The node whose step asks. */
+  Node owner();
+
+  /** What the owner sees; {@link #standing} changes it to that of its frame. */
+  Sight sight();
+
+  /** Writes the transform below the step at a frame; all that the owner leans on is there. */
+  void standing(double frame, Plan plan, double[] out);
+}
