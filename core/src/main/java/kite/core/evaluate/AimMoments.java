@@ -140,7 +140,8 @@ final class AimMoments {
 
   /** The row of a frame; not to be changed. */
   double[] at(double frame) {
-    if (frame == nowAt) return now;
+    // a lens that is solved with the aim is another one while the aim is looked for
+    if (frame == nowAt && !owner.solvesLens()) return now;
     int whole = (int) frame;
     boolean keeps = whole == frame && whole >= first && whole <= last;
     if (kept == null) kept = new double[last - first + 1][];

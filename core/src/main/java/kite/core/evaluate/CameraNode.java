@@ -51,7 +51,7 @@ final class CameraNode extends Node {
     steps = new Step[parts.size()];
     for (int i = 0; i < steps.length; i++) {
       steps[i] = parts.get(i).step();
-      if (steps[i] instanceof SpringStep spring) spring.standsOn(this, i);
+      if (steps[i] instanceof SpringStep spring) spring.standsOn(new Below(i));
       if (steps[i] instanceof AttentionStep attention) attention.standsOn(new Below(i));
     }
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
@@ -158,6 +158,17 @@ final class CameraNode extends Node {
     @Override
     public Sight sight() {
       return sight;
+    }
+
+    @Override
+    public void lens(double frame, Plan plan) {
+      CameraNode.this.lens(frame, plan);
+    }
+
+    @Override
+    public boolean solvesLens() {
+      for (Step s : steps) if (s instanceof DollyZoomStep z && z.solvesLens()) return true;
+      return false;
     }
 
     @Override

@@ -228,8 +228,7 @@ final class Compilation {
     if (part instanceof Trim t) return new TrimStep(t);
     if (part instanceof Operator o) return new OperatorStep(o, h.firstFrame(), fps);
     if (part instanceof Spring s) return new SpringStep(s, h.firstFrame(), fps);
-    if (part instanceof Framings f)
-      return new FramingsStep(f, f.cameras().stream().mapToInt(this::slotOr).toArray());
+    if (part instanceof Framings f) return new FramingsStep(f, this::slotOr);
     if (part instanceof Attention a) return attention(a);
     return null;
   }

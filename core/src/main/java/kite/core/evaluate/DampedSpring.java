@@ -1,16 +1,13 @@
 package kite.core.evaluate;
 
 /**
- * A damped harmonic oscillator that is pulled towards a mark moving evenly over one step: ẍ + 2ζω·ẋ
- * + ω²·(x − u) = 0. The step is the equation's closed solution, so it is stable for every frequency
- * and step. Source: any text on linear oscillators.
+ * A damped harmonic oscillator that is pulled towards a moving mark: ẍ + 2ζω·ẋ + ω²·(x − u) = 0. A
+ * step is the equation's closed solution for a mark that is a cubic of time, so it is stable for
+ * every frequency and step. Source: any text on linear oscillators.
  */
 final class DampedSpring {
   /** Damping this near to 1 is solved as critical: the general forms lose their digits there. */
   private static final double CRITICAL = 1e-6;
-
-  /** A mark whose speed changes by more than this from step to step is not bent. */
-  private static final double MOST_BEND = 4;
 
   private double damping;
   private double omega;
@@ -55,33 +52,23 @@ final class DampedSpring {
 
   /** Takes one step from x, v; the mark goes evenly from {@code from} to {@code to} meanwhile. */
   void go(double from, double to) {
-    go(from, to, 0);
+    go(from, (to - from) / step, 0, 0);
   }
 
   /**
-   * The same with a mark that bends as it did: a parabola through where it was, is and will be.
-   * Where it starts, stops or jumps it goes evenly instead.
-   *
-   * @param before where it was {@code since} seconds before this step
+   * Takes one step from x, v while the mark goes a·1 + b·t + c·t² + d·t³, t in seconds from the
+   * step's beginning. The mark's own part of the solution is u − p·u′ + (p² − r)·u″ − (p³ − 2pr)·u‴
+   * with p = 2ζ/ω, r = 1/ω².
    */
-  void go(double before, double since, double from, double to) {
-    double in = (from - before) / since, out = (to - from) / step;
-    boolean jumps =
-        in * out <= 0
-            || Math.abs(in) > MOST_BEND * Math.abs(out)
-            || Math.abs(out) > MOST_BEND * Math.abs(in);
-    go(from, to, jumps ? 0 : (out - in) / (step + since));
-  }
-
-  /**
-   * @param q half of how fast the mark's speed changes
-   */
-  private void go(double from, double to, double q) {
-    double slope = (to - from) / step, first = slope - q * step, last = slope + q * step;
-    // the mark's own part: u − 2ζ/ω·u′ + (4ζ² − 1)/ω²·u″
-    double lag = lag(), bend = (4 * damping * damping - 1) / (omega * omega) * 2 * q;
-    double y = x - (from - lag * first + bend), w = v - (first - lag * 2 * q);
-    x = to - lag * last + bend + xx * y + xv * w;
-    v = last - lag * 2 * q + vx * y + vv * w;
+  void go(double a, double b, double c, double d) {
+    double p = lag(), r = 1 / (omega * omega), s = p * p - r, t = p * (s - r), h = step;
+    double first = a - p * b + s * 2 * c - t * 6 * d;
+    double firstSpeed = b - p * 2 * c + s * 6 * d;
+    double u1 = b + h * (2 * c + 3 * h * d), u2 = 2 * c + 6 * h * d, u3 = 6 * d;
+    double last = a + h * (b + h * (c + h * d)) - p * u1 + s * u2 - t * u3;
+    double lastSpeed = u1 - p * u2 + s * u3;
+    double y = x - first, w = v - firstSpeed;
+    x = last + xx * y + xv * w;
+    v = lastSpeed + vx * y + vv * w;
   }
 }

@@ -13,4 +13,10 @@ interface Elsewhere {
 
   /** Writes the transform below the step at a frame; all that the owner leans on is there. */
   void standing(double frame, Plan plan, double[] out);
+
+  /** Brings the owner's lens back to a frame, after all it leans on was brought back. */
+  void lens(double frame, Plan plan);
+
+  /** Whether the owner's lens follows from where it is aimed. */
+  boolean solvesLens();
 }

@@ -1,6 +1,9 @@
 package kite.core.evaluate;
 
-import kite.core.cue.CueTrack;
+import java.util.List;
+import java.util.function.ToIntFunction;
+import kite.core.cue.Cue;
+import kite.core.cue.Ease;
 import kite.core.curve.CompiledCurve;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -10,10 +13,10 @@ import kite.core.rig.RigPart;
 /**
  * Travels between other cameras' framings.
  *
- * <p>Sources are taken in one after the other, each blended with what is there by its share of the
- * sum so far: for two that is the plain blend, for three it is continuous in every share.
- * Everything is written as a difference from the first source, so that equal framings blend to
- * themselves.
+ * <p>A cue goes from the framing of the moment it begins at, whatever that was between, to its own:
+ * both go on moving with their sources. A cue of several sources takes them in one after the other
+ * in order of their ids, each blended with what is there by its share of the sum so far. Everything
+ * is written as a difference from the first, so that equal framings blend to themselves.
  */
 final class FramingsStep implements Step {
   /** Draws the swing's centre to the focus points where the axes are parallel. */
@@ -25,14 +28,39 @@ final class FramingsStep implements Step {
   /** … and beyond this one it is kept in full. */
   private static final double LEVEL_COS = Math.cos(Math.toRadians(14));
 
+  /** A share that is left over by rounding alone. */
+  private static final double NO_SHARE = 1e-9;
+
+  /** The values of a lens that are blended, as places in its row, and how. */
+  private static final int FOCAL = 0;
+
+  private static final int STOP = 1;
+  private static final int FOCUS = 2;
+  private static final int SHUTTER = 5;
+  private static final int SHIFT_Y = 7;
+
   private final CompiledCurve strength;
-  private final CueTrack track;
   private final int[] slots;
   private final boolean swung;
   private final boolean keepHorizon;
-  private final double[] shares;
-  private double rest;
+  private final double[] frame;
+  private final double[] travel;
+  private final Ease[] ease;
+  private final double[][] share;
 
+  /** How far the cue before was when each began. */
+  private final double[] interrupted;
+
+  private final double[] own = Matrix.newIdentity();
+  private final double[] ownLens = new double[Plan.LENS];
+
+  /** What each cue's travel starts from, worked out anew for every frame. */
+  private final double[][] poses;
+
+  private final double[][] lenses;
+
+  private final double[] mixed = Matrix.newIdentity();
+  private final double[] mixedLens = new double[Plan.LENS];
   private final double[] next = Matrix.newIdentity();
   private final double[] upright = Matrix.newIdentity();
   private final double[] qa = new double[4];
@@ -42,40 +70,95 @@ final class FramingsStep implements Step {
   private final double[] normal = new double[9];
   private final double[] right = new double[3];
 
-  FramingsStep(Framings f, int[] slots) {
+  /**
+   * @param slotOf where a source's transform and lens are in the plan
+   */
+  FramingsStep(Framings f, ToIntFunction<String> slotOf) {
     strength = CompiledCurve.of(f.channels().get(RigPart.STRENGTH));
-    track = f.track();
-    this.slots = slots;
+    List<String> sources = f.cameras().stream().sorted().toList();
+    slots = sources.stream().mapToInt(slotOf).toArray();
     swung = f.route() == Framings.Route.SWUNG;
     keepHorizon = f.keepHorizon();
-    shares = new double[slots.length];
-  }
-
-  private void share(double frame) {
-    track.shares(frame, shares);
-    double k = Node.within(RigPart.STRENGTH, strength.value(frame)), sum = 0;
-    for (int i = 0; i < shares.length; i++) sum += shares[i] *= k;
-    rest = sum > 1 - 1e-9 ? 0 : 1 - sum;
-  }
-
-  /** Blends the sources' lenses into a camera's own, which keeps what the shares leave. */
-  void lens(double frame, double[] lens, int o) {
-    share(frame);
-    double w = rest;
-    for (int i = 0; i < slots.length; i++) {
-      if (shares[i] <= 0) continue;
-      w += shares[i];
-      double t = shares[i] / w;
-      int b = slots[i] * Plan.LENS;
-      lens[o] = geometric(lens[o], lens[b], t); // focal length
-      lens[o + 1] = geometric(lens[o + 1], lens[b + 1], t); // f-stop, in stops
-      lens[o + 2] = harmonic(lens[o + 2], lens[b + 2], t); // focus, in dioptres
-      for (int c = 5; c < 8; c++) lens[o + c] = linear(lens[o + c], lens[b + c], t);
+    int n = f.cues().size();
+    frame = new double[n];
+    travel = new double[n];
+    ease = new Ease[n];
+    share = new double[n][slots.length];
+    interrupted = new double[n];
+    poses = new double[n][Matrix.SIZE];
+    lenses = new double[n][Plan.LENS];
+    for (int i = 0; i < n; i++) {
+      Cue cue = f.cues().get(i);
+      frame[i] = cue.frame();
+      travel[i] = cue.travel();
+      ease[i] = cue.ease();
+      for (int k = 0; k < slots.length; k++)
+        share[i][k] = cue.mix().getOrDefault(sources.get(k), 0.0);
+      interrupted[i] = i == 0 ? 1 : progress(i - 1, frame[i]);
     }
   }
 
+  private double progress(int cue, double at) {
+    if (travel[cue] <= 0) return at >= frame[cue] ? 1 : 0;
+    return ease[cue].at((at - frame[cue]) / travel[cue]);
+  }
+
+  private int cue(double at) {
+    int i = frame.length - 1;
+    while (i > 0 && frame[i] > at) i--;
+    return i;
+  }
+
+  /** Blends the sources' lenses into a camera's own, which keeps what the shares leave. */
+  void lens(double at, double[] all, int o) {
+    int i = cue(at);
+    if (i < 0) return;
+    double k = Node.within(RigPart.STRENGTH, strength.value(at));
+    System.arraycopy(all, o, ownLens, 0, Plan.LENS);
+    double[] lens = lens(i, progress(i, at), all);
+    blendLens(all, o, lens, 0, k);
+  }
+
+  private double[] lens(int i, double progress, double[] all) {
+    if (i > 0 && progress <= 0) return lens(i - 1, interrupted[i], all);
+    if (i == 0 || progress >= 1) {
+      mixLens(i, all);
+      System.arraycopy(mixedLens, 0, lenses[i], 0, Plan.LENS);
+      return lenses[i];
+    }
+    System.arraycopy(lens(i - 1, interrupted[i], all), 0, lenses[i], 0, Plan.LENS);
+    mixLens(i, all);
+    blendLens(lenses[i], 0, mixedLens, 0, progress);
+    return lenses[i];
+  }
+
+  private void mixLens(int i, double[] all) {
+    System.arraycopy(ownLens, 0, mixedLens, 0, Plan.LENS);
+    double w = left(i);
+    for (int k = 0; k < slots.length; k++) {
+      if (share[i][k] <= 0) continue;
+      w += share[i][k];
+      blendLens(mixedLens, 0, all, slots[k] * Plan.LENS, share[i][k] / w);
+    }
+  }
+
+  /** What a cue's shares leave to the part below. */
+  private double left(int i) {
+    double sum = 0;
+    for (double x : share[i]) sum += x;
+    return sum > 1 - NO_SHARE ? 0 : 1 - sum;
+  }
+
+  private static void blendLens(double[] lens, int o, double[] to, int b, double t) {
+    if (t <= 0) return;
+    lens[o + FOCAL] = geometric(lens[o + FOCAL], to[b + FOCAL], t);
+    lens[o + STOP] = geometric(lens[o + STOP], to[b + STOP], t); // evenly in stops
+    lens[o + FOCUS] = harmonic(lens[o + FOCUS], to[b + FOCUS], t); // evenly in dioptres
+    for (int c = SHUTTER; c <= SHIFT_Y; c++) lens[o + c] = linear(lens[o + c], to[b + c], t);
+  }
+
   private static double linear(double a, double b, double t) {
-    return t >= 1 ? b : a + t * (b - a);
+    return t >= 1 || a == b ? b : a + t * (b - a);
   }
 
   private static double geometric(double a, double b, double t) {
@@ -87,17 +170,52 @@ final class FramingsStep implements Step {
   }
 
   @Override
-  public void apply(double frame, Plan plan, Sight sight, double[] m) {
-    share(frame);
-    double w = rest, focus = 0;
-    for (int i = 0; i < slots.length; i++) {
-      if (shares[i] <= 0) continue;
-      w += shares[i];
-      System.arraycopy(plan.world, slots[i] * Matrix.SIZE, next, 0, Matrix.SIZE);
-      double f = plan.lens[slots[i] * Plan.LENS + 2];
-      if (focus == 0) focus = f; // the part below has no lens of its own to focus with
-      blend(m, focus, f, shares[i] / w);
-      focus = harmonic(focus, f, shares[i] / w);
+  public void apply(double at, Plan plan, Sight sight, double[] m) {
+    int i = cue(at);
+    if (i < 0) return;
+    double k = Node.within(RigPart.STRENGTH, strength.value(at));
+    if (k == 0) return;
+    System.arraycopy(m, 0, own, 0, Matrix.SIZE);
+    double[] pose = pose(i, progress(i, at), plan);
+    System.arraycopy(pose, 0, next, 0, Matrix.SIZE);
+    // the part below has no lens of its own to focus with
+    blend(m, focus, focus, k);
+  }
+
+  /** The focus distance of the framing that {@link #pose} last gave. */
+  private double focus;
+
+  private double[] pose(int i, double progress, Plan plan) {
+    if (i > 0 && progress <= 0) return pose(i - 1, interrupted[i], plan);
+    if (i == 0 || progress >= 1) {
+      mix(i, plan);
+      System.arraycopy(mixed, 0, poses[i], 0, Matrix.SIZE);
+      return poses[i];
+    }
+    System.arraycopy(pose(i - 1, interrupted[i], plan), 0, poses[i], 0, Matrix.SIZE);
+    double from = focus;
+    mix(i, plan);
+    System.arraycopy(mixed, 0, next, 0, Matrix.SIZE);
+    double to = focus;
+    if (from == 0) from = to;
+    if (to == 0) to = from;
+    blend(poses[i], from, to, progress);
+    focus = from == 0 ? 0 : harmonic(from, to, progress);
+    return poses[i];
+  }
+
+  private void mix(int i, Plan plan) {
+    System.arraycopy(own, 0, mixed, 0, Matrix.SIZE);
+    focus = 0;
+    double w = left(i);
+    for (int k = 0; k < slots.length; k++) {
+      if (share[i][k] <= 0) continue;
+      w += share[i][k];
+      System.arraycopy(plan.world, slots[k] * Matrix.SIZE, next, 0, Matrix.SIZE);
+      double f = plan.lens[slots[k] * Plan.LENS + FOCUS];
+      if (focus == 0) focus = f;
+      blend(mixed, focus, f, share[i][k] / w);
+      focus = harmonic(focus, f, share[i][k] / w);
     }
   }
 

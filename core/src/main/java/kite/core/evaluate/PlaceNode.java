@@ -126,6 +126,14 @@ final class PlaceNode extends Node implements Elsewhere {
   }
 
   @Override
+  public void lens(double frame, Plan plan) {}
+
+  @Override
+  public boolean solvesLens() {
+    return false;
+  }
+
+  @Override
   void evaluate(double frame, Plan plan) {
     int at = slot * Matrix.SIZE;
     placed(frame, plan, plan.world, at);

@@ -13,19 +13,20 @@ import kite.core.rig.Spring;
 /**
  * Follows the part below as if by a spring.
  *
- * <p>The motion is integrated in fixed steps from the sequence's first frame, where the spring is
- * at rest, so what a frame shows never depends on how one came to it. Since a spring forgets,
- * frames far in start later instead: at the last of the starts, a stride apart, from which it has
- * forgotten all but a share e⁻¹⁶. There the spring is taken to follow evenly. What is forgotten is
- * only how the motion there differs from an even one: hundredths of a millimetre even where the
- * camera jumps by fifty metres. That start depends on the frame alone. The state is kept at every
- * whole frame from the start on.
+ * <p>The motion is integrated from the sequence's first frame, where the spring is at rest, so what
+ * a frame shows never depends on how one came to it. Since a spring forgets, frames far in start
+ * later instead: at the last of the starts, a stride apart, from which it has forgotten all but a
+ * share e⁻¹⁶. There the spring is taken to follow evenly. What is forgotten is only how the motion
+ * there differs from an even one: hundredths of a millimetre even where the camera jumps by fifty
+ * metres. That start depends on the frame alone. The state is kept at every step from the start on.
  *
- * <p>To know the part below at an earlier moment, all that the camera leans on is evaluated there
- * and brought back afterwards; where it was at the steps is kept, for the starts to come.
+ * <p>What it follows is known between its samples ({@link Followed}); place is then solved in
+ * closed form, turning in steps so short that its angles add up (place to 0.1 mm, turning to 0.01°
+ * of a fine integration). To know the part below at another moment, all that the camera leans on is
+ * evaluated there and brought back afterwards.
  */
 final class SpringStep implements Step {
-  /** Steps are no longer than this, however slow the rate. */
+  /** Samples are no farther apart than this, however slow the rate. */
   private static final double STEP_SECONDS = 1 / 23.0;
 
   private static final double FORGOTTEN = 16;
@@ -33,28 +34,39 @@ final class SpringStep implements Step {
   /** Starts in one memory: more of them make a single frame quicker and frames in turn slower. */
   private static final int STRIDES = 4;
 
-  /** A step this near to a whole one is that one. */
-  private static final double WHOLE = 1e-9;
+  /** Short steps in a smooth stretch, and in one with much turning. */
+  private static final int SHORT = 4;
+
+  private static final int SHORTER = 16;
 
   /**
-   * Place, speed, quaternion, turning speed; then place and quaternion of the part below, and those
-   * it had a step before.
+   * Lag times turning in a stretch, radians squared, above which its steps are the shorter ones.
    */
-  private static final int STATE = 27;
+  private static final double MUCH_TURNING = 4e-3;
+
+  /** A step shorter than this share of a gap is none: its slopes would be rounding alone. */
+  private static final double NO_SHARE = 1e-9;
+
+  /** Place, speed, quaternion, turning speed. */
+  private static final int STATE = 13;
+
+  private static final int SPEED = 3;
+  private static final int WAY = 6;
+  private static final int TURNING = 10;
 
   private final CompiledCurve[] c;
   private final double firstFrame;
   private final double perSecond;
   private final int stepsPerFrame;
-  private final double memory;
   private final double stride;
-  private CameraNode node;
-  private int index;
+  private final double memory;
+  private Elsewhere owner;
+  private Plan plan;
 
   /** What the table was made with: it holds while all of these are the same. */
   private Node[] madeWith;
 
-  private double start = Double.NaN;
+  private long start = Long.MIN_VALUE;
   private int known;
 
   /** Whether what the camera leans on was evaluated at another frame meanwhile. */
@@ -62,15 +74,17 @@ final class SpringStep implements Step {
 
   private double[] table = new double[STATE * 64];
 
-  private final Samples samples = new Samples();
+  private final Followed followed;
   private final double[] now = new double[STATE];
   private final double[] below = Matrix.newIdentity();
-  private final double[] to = new double[7];
+  private final double[] four = new double[4 * Followed.SIZE];
+  private final double[] cubic = new double[4 * Followed.SIZE];
+  private final double[] mark = new double[Followed.SIZE];
   private final double[] inverse = new double[4];
   private final double[] turn = new double[4];
-  private final double[] beforeAngle = new double[3];
-  private final double[] fromAngle = new double[3];
-  private final double[] toAngle = new double[3];
+  private final double[] angle0 = new double[3];
+  private final double[] angle1 = new double[3];
+  private final double[] angle2 = new double[3];
   private final DampedSpring place = new DampedSpring();
   private final DampedSpring way = new DampedSpring();
 
@@ -83,8 +97,9 @@ final class SpringStep implements Step {
         Math.min(
             forgetting(s, Spring.POSITION_HZ, Spring.POSITION_DAMPING),
             forgetting(s, Spring.ROTATION_HZ, Spring.ROTATION_DAMPING));
-    memory = FORGOTTEN / slowest * perSecond;
+    memory = FORGOTTEN / slowest * perSecond * stepsPerFrame;
     stride = Math.ceil(memory / STRIDES);
+    followed = new Followed(this::find, firstFrame, 1.0 / stepsPerFrame);
   }
 
   /** The least rate, per second, at which such a spring forgets. */
@@ -107,62 +122,51 @@ final class SpringStep implements Step {
     return Node.within(spec, found);
   }
 
-  void standsOn(CameraNode owner, int at) {
-    node = owner;
-    index = at;
+  void standsOn(Elsewhere someone) {
+    owner = someone;
   }
 
   @Override
-  public void apply(double frame, Plan plan, Sight sight, double[] m) {
+  public void apply(double frame, Plan nowPlan, Sight sight, double[] m) {
     double strength = Node.within(RigPart.STRENGTH, c[4].value(frame));
     if (strength == 0 || frame <= firstFrame) return;
-    reach(frame, plan);
+    plan = nowPlan;
+    reach(frame);
     for (int i = 0; i < 3; i++) m[12 + i] += (now[i] - m[12 + i]) * strength;
     Rotation.toQuaternion(m, 0, turn);
-    System.arraycopy(now, 6, inverse, 0, 4);
+    System.arraycopy(now, WAY, inverse, 0, 4);
     Rotation.blend(turn, inverse, strength, turn);
     Rotation.toMatrix(turn, m, 0);
   }
 
   /** Fills {@code now} with the state at a frame. */
-  private void reach(double frame, Plan plan) {
-    double starts = Math.floor((frame - firstFrame - memory) / stride);
-    double from = firstFrame + Math.max(0, starts) * stride;
-    Node[] leans = plan.leansOn(node);
+  private void reach(double frame) {
+    double steps = (frame - firstFrame) * stepsPerFrame;
+    long from = (long) (Math.max(0, Math.floor((steps - memory) / stride)) * stride);
+    Node[] leans = plan.leansOn(owner.owner());
     boolean others = !Arrays.equals(leans, madeWith);
     if (others) {
       madeWith = leans;
-      samples.forget();
+      followed.forget();
     }
     if (others || from != start) {
       start = from;
-      if (from > firstFrame) following(from, plan);
-      else atRest(from, plan);
+      if (from > 0) following(from);
+      else atRest(0);
       known = 0;
       keep();
     }
-    int whole = (int) Math.floor(frame - start);
-    if (known > whole) load(whole);
-    else load(known - 1);
+    int whole = (int) (Math.floor(steps) - start);
+    load(Math.min(known - 1, whole));
     while (known <= whole) {
-      for (int i = 1; i <= stepsPerFrame; i++)
-        step(
-            start + known - 1 + (i - 1.0) / stepsPerFrame,
-            start + known - 1 + i / (double) stepsPerFrame,
-            plan);
+      go(start + known - 1, Double.POSITIVE_INFINITY);
       keep();
     }
-    double at = start + whole;
-    for (int i = 1; at < frame; i++) {
-      double then = Math.min(frame, start + whole + i / (double) stepsPerFrame);
-      step(at, then, plan);
-      at = then;
-    }
-    if (elsewhere) {
-      elsewhere = false;
-      plan.rerun(leans, frame);
-      node.lens(frame, plan);
-    }
+    if (steps > start + whole) go(start + whole, frame);
+    if (!elsewhere) return;
+    elsewhere = false;
+    plan.rerun(leans, frame);
+    owner.lens(frame, plan);
   }
 
   private void keep() {
@@ -170,121 +174,214 @@ final class SpringStep implements Step {
     System.arraycopy(now, 0, table, known++ * STATE, STATE);
   }
 
-  private void load(int frame) {
-    System.arraycopy(table, frame * STATE, now, 0, STATE);
+  private void load(int step) {
+    System.arraycopy(table, step * STATE, now, 0, STATE);
   }
 
-  /** The part below at a moment: place and quaternion into {@code to}. */
-  private void sample(double frame, Plan plan) {
-    double steps = (frame - firstFrame) * stepsPerFrame, whole = Math.rint(steps);
-    if (Math.abs(steps - whole) > WHOLE) {
-      find(frame, plan);
-    } else if (!samples.get((long) whole, to)) {
-      find(firstFrame + whole / stepsPerFrame, plan);
-      samples.put((long) whole, to);
-    }
-  }
-
-  private void find(double frame, Plan plan) {
+  /** The part below at a moment. */
+  private void find(double frame, double[] out) {
     elsewhere = true;
     plan.rerun(madeWith, frame);
-    node.lens(frame, plan);
-    node.below(index, frame, plan, below);
-    System.arraycopy(below, 12, to, 0, 3);
+    owner.standing(frame, plan, below);
+    System.arraycopy(below, 12, out, 0, 3);
     Rotation.toQuaternion(below, 0, turn);
-    System.arraycopy(turn, 0, to, 3, 4);
+    System.arraycopy(turn, 0, out, 3, 4);
   }
 
-  private void atRest(double frame, Plan plan) {
-    sample(frame, plan);
+  private void atRest(long step) {
+    followed.at(step, mark, 0);
     Arrays.fill(now, 0);
-    System.arraycopy(to, 0, now, 0, 3);
-    System.arraycopy(to, 3, now, 6, 4);
-    System.arraycopy(to, 0, now, 13, 7);
-    System.arraycopy(to, 0, now, 20, 7);
+    System.arraycopy(mark, 0, now, 0, 3);
+    System.arraycopy(mark, 3, now, WAY, 4);
   }
 
   /** As if the part below had always moved as it does here: the spring is evenly behind it. */
-  private void following(double frame, Plan plan) {
-    double seconds = 1 / (stepsPerFrame * perSecond);
-    atRest(frame - 1.0 / stepsPerFrame, plan);
-    sample(frame, plan);
+  private void following(long step) {
+    double seconds = 1 / (stepsPerFrame * perSecond), frame = frameOf(step);
+    atRest(step - 1);
+    followed.at(step, mark, 0);
     place.tune(at(Spring.POSITION_HZ, 0, frame), at(Spring.POSITION_DAMPING, 1, frame), seconds);
     way.tune(at(Spring.ROTATION_HZ, 2, frame), at(Spring.ROTATION_DAMPING, 3, frame), seconds);
-    for (int i = 0; i < 3; i++) inverse[i] = -now[6 + i];
-    inverse[3] = now[9];
-    angleTo(to, 3, toAngle);
+    setInverse();
+    angleTo(mark, angle0);
     for (int i = 0; i < 3; i++) {
-      now[3 + i] = (to[i] - now[i]) / seconds;
-      now[i] = to[i] - place.lag() * now[3 + i];
-      now[10 + i] = toAngle[i] / seconds;
-      toAngle[i] = -way.lag() * now[10 + i];
+      now[SPEED + i] = (mark[i] - now[i]) / seconds;
+      now[i] = mark[i] - place.lag() * now[SPEED + i];
+      now[TURNING + i] = angle0[i] / seconds;
+      angle0[i] = -way.lag() * now[TURNING + i];
     }
-    turned(toAngle[0], toAngle[1], toAngle[2], to, 3);
-    keepSample();
+    turned(angle0, mark, 3);
   }
 
-  /** The place's quaternion becomes another's, turned by small angles about the world's axes. */
-  private void turned(double x, double y, double z, double[] from, int o) {
-    double angle = Math.sqrt(x * x + y * y + z * z);
+  private double frameOf(long step) {
+    return firstFrame + step / (double) stepsPerFrame;
+  }
+
+  /** Goes through the stretch that begins at a step, or up to a frame in it. */
+  private void go(long step, double until) {
+    Followed.Piece[] pieces = followed.pieces(step);
+    if (pieces.length == 0) {
+      followed.around(step, four);
+      toCubic(four, 0, cubic);
+      gap(frameOf(step), frameOf(step + 1), until, true);
+      return;
+    }
+    for (Followed.Piece p : pieces) {
+      double width = (p.to() - p.from()) / p.gaps();
+      for (int g = 0; g < p.gaps(); g++) {
+        double from = p.from() + g * width, to = g + 1 == p.gaps() ? p.to() : from + width;
+        if (from >= until) return;
+        if (p.gaps() < 3) {
+          straight(p.samples(), g);
+        } else {
+          int first = Math.max(0, Math.min(p.gaps() - 3, g - 1));
+          toCubic(p.samples(), first * Followed.SIZE, cubic);
+          shift(cubic, g - first - 1);
+        }
+        gap(from, to, until, p.gaps() < 4 || width * stepsPerFrame * SHORT > 1);
+      }
+    }
+  }
+
+  private void straight(double[] s, int g) {
+    Arrays.fill(cubic, 0);
+    for (int k = 0; k < Followed.SIZE; k++) {
+      cubic[k] = s[g * Followed.SIZE + k];
+      cubic[Followed.SIZE + k] = s[(g + 1) * Followed.SIZE + k] - cubic[k];
+    }
+  }
+
+  /** The cubic through four even samples, its argument 0 at the second and 1 at the third. */
+  private static void toCubic(double[] s, int o, double[] out) {
+    int n = Followed.SIZE;
+    for (int k = 0; k < n; k++) {
+      double a = s[o + k], b = s[o + n + k], c = s[o + 2 * n + k], d = s[o + 3 * n + k];
+      out[k] = b;
+      out[n + k] = c - a / 3 - b / 2 - d / 6;
+      out[2 * n + k] = (a + c) / 2 - b;
+      out[3 * n + k] = (d - a) / 6 + (b - c) / 2;
+    }
+  }
+
+  /** Moves a cubic's argument: what was at {@code by} is then at 0. */
+  private static void shift(double[] p, double by) {
+    if (by == 0) return;
+    int n = Followed.SIZE;
+    for (int k = 0; k < n; k++) {
+      double b = p[n + k], c = p[2 * n + k], d = p[3 * n + k];
+      p[k] += by * (b + by * (c + by * d));
+      p[n + k] = b + by * (2 * c + 3 * by * d);
+      p[2 * n + k] = c + 3 * by * d;
+    }
+  }
+
+  /** Goes through a gap along the cubic, or up to a frame in it. */
+  private void gap(double from, double to, double until, boolean inSteps) {
+    int steps = 1;
+    if (inSteps) {
+      setInverse();
+      value(0.5, mark);
+      angleTo(mark, angle0);
+      double lag = length(angle0), moves = 0;
+      for (int k = 3; k < Followed.SIZE; k++)
+        for (int i = 1; i < 4; i++) moves += 2 * Math.abs(cubic[i * Followed.SIZE + k]);
+      steps = lag * moves > MUCH_TURNING ? SHORTER : SHORT;
+    }
+    double wide = 1.0 / steps;
+    for (int i = 0; i < steps; i++) {
+      double a = from + (to - from) * i * wide;
+      double share = Math.min(wide, (until - a) / (to - from));
+      if (share < NO_SHARE) return;
+      step(i * wide, share, (to - from) / perSecond, a);
+    }
+  }
+
+  /**
+   * One closed step.
+   *
+   * @param at where it begins on the cubic
+   * @param share of the cubic's gap that it takes
+   * @param gapSeconds how long the whole gap is
+   */
+  private void step(double at, double share, double gapSeconds, double frame) {
+    double seconds = share * gapSeconds, h = seconds;
+    place.tune(at(Spring.POSITION_HZ, 0, frame), at(Spring.POSITION_DAMPING, 1, frame), seconds);
+    way.tune(at(Spring.ROTATION_HZ, 2, frame), at(Spring.ROTATION_DAMPING, 3, frame), seconds);
+    int n = Followed.SIZE;
+    for (int i = 0; i < 3; i++) {
+      double b = cubic[n + i], q = cubic[2 * n + i], d = cubic[3 * n + i];
+      place.x = now[i];
+      place.v = now[SPEED + i];
+      place.go(
+          cubic[i] + at * (b + at * (q + at * d)),
+          (b + at * (2 * q + 3 * at * d)) / gapSeconds,
+          (q + 3 * at * d) / (gapSeconds * gapSeconds),
+          d / (gapSeconds * gapSeconds * gapSeconds));
+      now[i] = place.x;
+      now[SPEED + i] = place.v;
+    }
+    // turning is solved as small angles about where it points now, along a parabola
+    setInverse();
+    value(at, mark);
+    angleTo(mark, angle0);
+    value(at + share / 2, mark);
+    angleTo(mark, angle1);
+    value(at + share, mark);
+    angleTo(mark, angle2);
+    for (int i = 0; i < 3; i++) {
+      double a = angle0[i], m = angle1[i], z = angle2[i];
+      way.x = 0;
+      way.v = now[TURNING + i];
+      way.go(a, (4 * m - 3 * a - z) / h, 2 * (a - 2 * m + z) / (h * h), 0);
+      angle1[i] = way.v;
+      angle0[i] = way.x;
+    }
+    // the turning about an orientation that has itself turned by x is x′ + ½·x × x′
+    for (int i = 0; i < 3; i++) {
+      int j = (i + 1) % 3, k = (i + 2) % 3;
+      now[TURNING + i] = angle1[i] + (angle0[j] * angle1[k] - angle0[k] * angle1[j]) / 2;
+    }
+    turned(angle0, now, WAY);
+  }
+
+  /** Place and quaternion at an argument of the cubic. */
+  private void value(double t, double[] out) {
+    int n = Followed.SIZE;
+    for (int k = 3; k < n; k++)
+      out[k] = cubic[k] + t * (cubic[n + k] + t * (cubic[2 * n + k] + t * cubic[3 * n + k]));
+  }
+
+  private void setInverse() {
+    for (int i = 0; i < 3; i++) inverse[i] = -now[WAY + i];
+    inverse[3] = now[WAY + 3];
+  }
+
+  /** The state's quaternion becomes another's, turned by small angles about the world's axes. */
+  private void turned(double[] by, double[] from, int o) {
+    double angle = length(by);
     double k = angle < 1e-12 ? 0.5 : Math.sin(angle / 2) / angle;
-    turn[0] = x * k;
-    turn[1] = y * k;
-    turn[2] = z * k;
+    for (int i = 0; i < 3; i++) turn[i] = by[i] * k;
     turn[3] = Math.cos(angle / 2);
     System.arraycopy(from, o, inverse, 0, 4);
     Rotation.multiply(turn, inverse, inverse);
     Rotation.normalise(inverse);
-    System.arraycopy(inverse, 0, now, 6, 4);
+    System.arraycopy(inverse, 0, now, WAY, 4);
   }
 
-  private void step(double frame, double then, Plan plan) {
-    double seconds = (then - frame) / perSecond, since = 1 / (stepsPerFrame * perSecond);
-    sample(then, plan);
-    place.tune(at(Spring.POSITION_HZ, 0, then), at(Spring.POSITION_DAMPING, 1, then), seconds);
-    way.tune(at(Spring.ROTATION_HZ, 2, then), at(Spring.ROTATION_DAMPING, 3, then), seconds);
-    for (int i = 0; i < 3; i++) {
-      place.x = now[i];
-      place.v = now[3 + i];
-      place.go(now[20 + i], since, now[13 + i], to[i]);
-      now[i] = place.x;
-      now[3 + i] = place.v;
-    }
-    // turning is solved as small angles about where it points now
-    for (int i = 0; i < 3; i++) inverse[i] = -now[6 + i];
-    inverse[3] = now[9];
-    angleTo(now, 23, beforeAngle);
-    angleTo(now, 16, fromAngle);
-    angleTo(to, 3, toAngle);
-    double x = 0, y = 0, z = 0;
-    for (int i = 0; i < 3; i++) {
-      way.x = 0;
-      way.v = now[10 + i];
-      way.go(beforeAngle[i], since, fromAngle[i], toAngle[i]);
-      now[10 + i] = way.v;
-      if (i == 0) x = way.x;
-      else if (i == 1) y = way.x;
-      else z = way.x;
-    }
-    turned(x, y, z, now, 6);
-    keepSample();
-  }
-
-  private void keepSample() {
-    System.arraycopy(now, 13, now, 20, 7);
-    System.arraycopy(to, 0, now, 13, 7);
+  private static double length(double[] v) {
+    return Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2]);
   }
 
   private double at(ChannelSpec spec, int i, double frame) {
     return Node.within(spec, c[i].value(frame));
   }
 
-  /** The turn from the present orientation to a quaternion, as an axis times an angle. */
-  private void angleTo(double[] q, int o, double[] out) {
-    for (int i = 0; i < 4; i++) turn[i] = q[o + i];
+  /** The turn from the present orientation to a mark's, as an axis times an angle. */
+  private void angleTo(double[] q, double[] out) {
+    System.arraycopy(q, 3, turn, 0, 4);
     Rotation.multiply(turn, inverse, turn);
     double sign = turn[3] < 0 ? -1 : 1;
-    double s = Math.sqrt(turn[0] * turn[0] + turn[1] * turn[1] + turn[2] * turn[2]);
+    double s = length(turn);
     double angle = 2 * Math.atan2(s, Math.abs(turn[3]));
     double k = s < 1e-12 ? 2 : angle / s;
     for (int i = 0; i < 3; i++) out[i] = sign * turn[i] * k;

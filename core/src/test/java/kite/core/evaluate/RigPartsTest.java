@@ -277,6 +277,55 @@ class RigPartsTest {
   }
 
   @Test
+  void anInterruptedTravelGoesOnFromWhereItIsInAnyOrderOfItsSources() {
+    Random r = new Random(9);
+    for (int i = 0; i < 200; i++) {
+      double[][] pans = {{61.1, -81.5, 146.8}, new double[3]};
+      double[] pan = i == 0 ? pans[0] : r.doubles(3, -180, 180).toArray();
+      List<Cue> cues =
+          i == 0
+              ? List.of(to(1, 0, "b"), to(10, 24, "c"), to(23, 24, "a"))
+              : List.of(
+                  to(1, 0, "abc".charAt(r.nextInt(3)) + ""),
+                  to(4, 20, "abc".charAt(r.nextInt(3)) + ""),
+                  to(4 + r.nextInt(20), 20, "abc".charAt(r.nextInt(3)) + ""));
+      if (cues.get(2).frame() <= cues.get(1).frame()) continue;
+      Camera[] all = new Camera[3];
+      for (int k = 0; k < 3; k++)
+        all[k] =
+            camera(
+                "abc".charAt(k) + "",
+                lensOf(20 + 30 * k, 2 + k, 3 + k),
+                base(pose(k, 1, -k, pan[k], 5 * k)));
+      List<double[]> ways = new ArrayList<>();
+      for (List<String> order : List.of(List.of("a", "b", "c"), List.of("c", "a", "b"))) {
+        Framings f =
+            new Framings("f", true, Framings.Route.STRAIGHT, true, order, cues, Channels.NONE);
+        Plan plan =
+            new Plan(with(all[0], all[1], all[2], camera("t", Channels.NONE, f)), Models.NONE);
+        double[] last = null;
+        double most = 0;
+        double[] way = new double[0];
+        for (double at = 1; at < 40; at += 0.05) {
+          plan.evaluate(at);
+          double[] m = Placement.matrix(plan, "t");
+          if (last != null)
+            for (int k = 0; k < 11; k++) most = Math.max(most, Math.abs(m[k] - last[k]));
+          last = m;
+          int o = plan.slot("t") * Plan.LENS;
+          way = Arrays.copyOf(way, way.length + 17);
+          System.arraycopy(m, 0, way, way.length - 17, 16);
+          way[way.length - 1] = plan.lens()[o];
+        }
+        // half a turn in 20 frames, evenly, with the horizon kept
+        assertTrue(most < 0.05 * 1.3 * Math.PI / 20, i + ": " + most / 0.05);
+        ways.add(way);
+      }
+      assertArrayEquals(ways.get(0), ways.get(1), 1e-12, "the order of the list means nothing");
+    }
+  }
+
+  @Test
   void framingsThatNeedEachOtherAreRefusedAndSourcesCanGo() {
     Camera a = camera("a", Channels.NONE, base(pose(0, 1, 4, 0, 0)));
     Camera b = camera("b", Channels.NONE, base(pose(4, 1, 4, 0, 0)));
