@@ -106,7 +106,7 @@ final class AimDirection {
               ? total[0]
               : totalBefore[i - 1] + (total[i - 1] - totalBefore[i - 1]) * interrupted[i];
       int cueIndex = i;
-      unclear[i] = new Stretches<>(f -> CLEAR - clearness(cueIndex, moments.at(f)));
+      unclear[i] = new Stretches<>(f -> CLEAR - clearness(cueIndex, moments.at(f)), Unclear::new);
     }
   }
 
@@ -267,8 +267,9 @@ final class AimDirection {
       return mean(i, row, out);
     Unclear u = unclear[i].of(at);
     if (u == null) {
-      unclear[i].find(at, moments.first, moments.last, u = new Unclear());
-      measure(i, u);
+      u = unclear[i].find(at, moments.first, moments.last);
+      if (u != null) measure(i, u);
+      if (u == null || at < u.from || at > u.to) return mean(i, row, out);
     }
     int k = Math.min((int) (Math.floor(at) - Math.floor(u.from)), u.moved.length - 2);
     double whole = u.moved[u.moved.length - 1];

@@ -45,7 +45,7 @@ final class AimStrength {
   AimStrength(AimMoments moments, Aimed aimed) {
     this.moments = moments;
     this.aimed = aimed;
-    stretches = new Stretches<>(this::depth);
+    stretches = new Stretches<>(this::depth, Behind::new);
   }
 
   void forget() {
@@ -81,12 +81,12 @@ final class AimStrength {
     }
     Behind b = stretches.of(frame);
     if (b == null) {
-      stretches.find(frame, moments.first, moments.last, b = new Behind());
-      if (b.to <= b.from) {
+      b = stretches.find(frame, moments.first, moments.last);
+      if (b != null) follow(b);
+      if (b == null || frame < b.from || frame > b.to) {
         plain(row, nowFull, out);
         return;
       }
-      follow(b);
     }
     int k = Math.max(0, Math.min(b.way.length - 2, (int) (Math.floor(frame) - Math.floor(b.from))));
     between(row, nowFull, r);

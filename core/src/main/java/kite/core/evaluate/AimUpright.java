@@ -66,7 +66,7 @@ final class AimUpright {
     this.direction = direction;
     this.up = up;
     steep = up == Attention.Up.FREE ? BEHIND : STEEP;
-    passages = new Stretches<>(this::depth);
+    passages = new Stretches<>(this::depth, Passage::new);
   }
 
   void forget() {
@@ -113,12 +113,12 @@ final class AimUpright {
     }
     Passage p = passages.of(frame);
     if (p == null) {
-      passages.find(frame, moments.first, moments.last, p = new Passage());
-      if (p.to <= p.from) {
+      p = passages.find(frame, moments.first, moments.last);
+      if (p != null) carry(p);
+      if (p == null || frame < p.from || frame > p.to) {
         plain(row, d, out);
         return;
       }
-      carry(p);
     }
     int k = before(p, frame);
     double way = p.way[k] + follow(p.carried[k], row, d, out);

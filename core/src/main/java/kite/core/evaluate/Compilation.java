@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.command.References;
+import kite.core.cue.Cue;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
@@ -188,7 +189,7 @@ final class Compilation {
     int slot = newSlot(c.id());
     List<PartStep> steps = new ArrayList<>();
     for (RigPart p : c.rig()) {
-      PartStep step = p.on() ? step(p, slot, old) : null;
+      PartStep step = p.on() ? step(c, p, slot, old) : null;
       if (step != null) steps.add(step);
     }
     FocusStep focus =
@@ -203,18 +204,18 @@ final class Compilation {
   }
 
   /** A part's step, the former one where nothing of it changed; null where it does nothing. */
-  private PartStep step(RigPart part, int slot, Node old) {
+  private PartStep step(Camera c, RigPart part, int slot, Node old) {
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
     for (String id : References.of(part).keySet()) from.add(made(id));
-    PartStep kept = old instanceof CameraNode c ? c.stepOf(part) : null;
-    // these look at their camera's motion as that is now
-    boolean own = part instanceof Spring || part instanceof Attention;
+    PartStep kept = old instanceof CameraNode n ? n.stepOf(part) : null;
+    // these look at their camera as that is now
+    boolean own = part instanceof Spring || part instanceof Attention || part instanceof DollyZoom;
     if (kept != null && !own && holds(kept.madeFrom(), from.toArray())) return kept;
-    Step step = newStep(part, slot);
+    Step step = newStep(c, part, slot);
     return step == null ? null : new PartStep(step, from.toArray());
   }
 
-  private Step newStep(RigPart part, int slot) {
+  private Step newStep(Camera c, RigPart part, int slot) {
     Header h = sequence.header();
     double fps = h.rate().perSecond();
     if (part instanceof Base b) return new BaseStep(b, slotOr(b.rides()));
@@ -224,13 +225,23 @@ final class Compilation {
       return new RailStep(r, table(p), table(sequence.get(r.guide())), fps);
     if (part instanceof Arm a) return new ArmStep(a);
     if (part instanceof DollyZoom z && z.subject() != null)
-      return new DollyZoomStep(z, points(List.of(z.subject())), slot);
+      return new DollyZoomStep(z, points(List.of(z.subject())), slot, aimsBelow(c, z));
     if (part instanceof Trim t) return new TrimStep(t);
     if (part instanceof Operator o) return new OperatorStep(o, h.firstFrame(), fps);
     if (part instanceof Spring s) return new SpringStep(s, h.firstFrame(), fps);
     if (part instanceof Framings f) return new FramingsStep(f, this::slotOr);
     if (part instanceof Attention a) return attention(a);
     return null;
+  }
+
+  /** Whether an attention below a dolly zoom looks at what that holds. */
+  private static boolean aimsBelow(Camera c, DollyZoom z) {
+    for (RigPart p : c.rig()) {
+      if (p == z) return false;
+      if (!(p instanceof Attention a) || !a.on()) continue;
+      for (Cue cue : a.cues()) if (cue.mix().containsKey(z.subject().entity())) return true;
+    }
+    return false;
   }
 
   private AttentionStep attention(Attention a) {

@@ -6,8 +6,8 @@ import kite.core.rig.RigPart;
 
 /**
  * Keeps focal length over distance as it was: a thing at distance d along the axis is drawn at a
- * size proportional to f/d. Where the camera gives way it travels along the line to the subject, so
- * that its place in the frame stays as well.
+ * size proportional to f/d. Where the camera gives way it travels along its optical axis: how far
+ * off the axis the thing is then stays the same, and with f/d its place in the frame as well.
  */
 final class DollyZoomStep implements Step {
   /** A subject nearer than this, or behind, is not held: the camera is as without the part. */
@@ -18,9 +18,14 @@ final class DollyZoomStep implements Step {
   private final boolean lens;
   private final double mmPerM;
   private final int focal;
+  private final boolean aimed;
   private final double[] p = new double[3];
 
-  DollyZoomStep(DollyZoom part, SubjectPoints subject, int cameraSlot) {
+  /**
+   * @param aimed whether an attention below holds the subject on its place in the frame
+   */
+  DollyZoomStep(DollyZoom part, SubjectPoints subject, int cameraSlot, boolean aimed) {
+    this.aimed = aimed;
     strength = CompiledCurve.of(part.channels().get(RigPart.STRENGTH));
     this.subject = subject;
     lens = part.gives() == DollyZoom.Gives.LENS;
@@ -53,7 +58,8 @@ final class DollyZoomStep implements Step {
     double d = along(frame, plan, m);
     if (d < NEAREST_M) return;
     double k = Node.within(RigPart.STRENGTH, strength.value(frame));
-    double ahead = k * (1 - plan.lens[focal] / mmPerM / d); // along() left the subject in p
-    for (int i = 0; i < 3; i++) m[12 + i] += (p[i] - m[12 + i]) * ahead;
+    double ahead = k * (d - plan.lens[focal] / mmPerM);
+    for (int i = 0; i < 3; i++) // along() left the subject in p
+    m[12 + i] += aimed ? (p[i] - m[12 + i]) * ahead / d : -m[8 + i] * ahead;
   }
 }

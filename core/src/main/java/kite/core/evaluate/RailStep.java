@@ -26,6 +26,14 @@ final class RailStep implements Step {
   /** Numbers of a kept carriage: its place, its axes as in a transform, its bank. */
   private static final int CARRIAGE = 15;
 
+  /** A carriage that faces aside is level beyond this angle from straight up or down … */
+  private static final double STEEP = Math.toRadians(20);
+
+  /** … and takes its up along within this one. */
+  private static final double STEEPEST = Math.toRadians(8);
+
+  private final double[] travel = new double[3];
+  private final double[] turned = Matrix.newIdentity();
   private final double[] kept = new double[KEPT * CARRIAGE];
   private final int[] keptOf = new int[KEPT];
   private final int bankReach;
@@ -134,15 +142,12 @@ final class RailStep implements Step {
     t[2] = z / l;
   }
 
-  /** Fills the carriage's axes: −Z along travel, +Y upright, +X to the right. */
+  /** Fills the carriage's axes: −Z along the way it faces, +Y upright, +X to the right. */
   private void axes(double at) {
-    boolean vertical = Math.abs(t[1]) > 1 - 1e-9;
-    if (level && !vertical) {
-      up[0] = up[2] = 0;
-      up[1] = 1;
-    } else {
-      path.upright(at, up, 0);
-    }
+    if (level) path.level(at, up, 0);
+    else path.upright(at, up, 0);
+    path.travel(at, travel, 0);
+    if (t[0] != travel[0] || t[1] != travel[1] || t[2] != travel[2]) faceAside();
     double x = t[1] * up[2] - t[2] * up[1],
         y = t[2] * up[0] - t[0] * up[2],
         z = t[0] * up[1] - t[1] * up[0];
@@ -159,6 +164,31 @@ final class RailStep implements Step {
     frameOf[4] = frameOf[9] * frameOf[2] - frameOf[10] * frameOf[1];
     frameOf[5] = frameOf[10] * frameOf[0] - frameOf[8] * frameOf[2];
     frameOf[6] = frameOf[8] * frameOf[1] - frameOf[9] * frameOf[0];
+  }
+
+  /**
+   * Takes up along as the carriage turns the shortest way from its travel to where it faces; a
+   * level one is then levelled anew, the less the steeper it looks.
+   */
+  private void faceAside() {
+    Rotation.between(travel[0], travel[1], travel[2], t[0], t[1], t[2], from);
+    Rotation.toMatrix(from, turned, 0);
+    double x = up[0], y = up[1], z = up[2];
+    for (int i = 0; i < 3; i++) up[i] = turned[i] * x + turned[4 + i] * y + turned[8 + i] * z;
+    if (!level) return;
+    double steep = Math.acos(Math.min(1, Math.abs(t[1])));
+    double k = Math.max(0, Math.min(1, (steep - STEEPEST) / (STEEP - STEEPEST)));
+    if (k == 0) return;
+    // the angle about t from up to the world's up made square to t
+    double side = t[2] * up[0] - t[0] * up[2], along = up[1];
+    double by = Math.atan2(side, along) * k * k * (3 - 2 * k);
+    double c = Math.cos(by), s = Math.sin(by);
+    x = up[0];
+    y = up[1];
+    z = up[2];
+    up[0] = c * x + s * (t[1] * z - t[2] * y);
+    up[1] = c * y + s * (t[2] * x - t[0] * z);
+    up[2] = c * z + s * (t[0] * y - t[1] * x);
   }
 
   /**
@@ -181,7 +211,7 @@ final class RailStep implements Step {
     int place = Math.floorMod(halfFrame, LEANS);
     if (leanOf[place] != halfFrame) {
       double f = halfFrame / 2.0;
-      double v = c[0].slope(f) / 100 * path.length() * perSecond;
+      double v = (c[0].slope(f) / 100 * path.length() + c[3].slope(f)) * perSecond;
       double metres = c[0].value(f) / 100 * path.length() + c[3].value(f);
       leans[place] = Math.atan(v * v * path.planCurvature(path.roughParameter(metres)) / GRAVITY);
       leanOf[place] = halfFrame;

@@ -2,6 +2,7 @@ package kite.core.evaluate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * Stretches of frames within which something holds, found by walking whole frames either way from
@@ -34,10 +35,12 @@ final class Stretches<S extends Stretches.Stretch> {
   }
 
   private final Depth depth;
+  private final Supplier<S> making;
   private final List<S> known = new ArrayList<>();
 
-  Stretches(Depth depth) {
+  Stretches(Depth depth, Supplier<S> making) {
     this.depth = depth;
+    this.making = making;
   }
 
   void forget() {
@@ -54,28 +57,31 @@ final class Stretches<S extends Stretches.Stretch> {
   }
 
   /**
-   * Finds the ends of the stretch round a frame that is inside, and keeps it.
+   * Finds the ends of the stretch round a frame that is inside, and keeps it. Whole frames alone
+   * say what is inside, so that a stretch is the same from all its frames; one that comes and goes
+   * between two of them is none.
    *
    * @param first the first whole frame looked at
    * @param last the last one
+   * @return the one found, with only its ends filled, or null where there is none
    */
-  void find(double frame, int first, int last, S found) {
-    double before = Math.ceil(frame) - 1, after = Math.floor(frame) + 1;
-    // ends lie between whole frames where they can, so that they are the same from every frame
-    double in = after <= last && depth.at(after) > 0 ? after : frame, k = Math.floor(frame);
-    if (k == frame) in = k--;
-    while (k >= first && depth.at(k) > 0) in = k--;
+  S find(double frame, int first, int last) {
+    double in = Math.floor(frame);
+    if (depth.at(in) <= 0 && depth.at(in = Math.ceil(frame)) <= 0) return null;
+    if (in < first || in > last || of(in) != null) return null;
+    S found = making.get();
+    double k = in - 1, from = in;
+    while (k >= first && depth.at(k) > 0) from = k--;
     found.opens = k >= first;
-    found.from = found.opens ? edge(k, in) : first;
-    if (found.from > frame) found.from = edge(Math.floor(frame), frame);
-    in = before >= first && depth.at(before) > 0 ? before : frame;
-    k = Math.ceil(frame);
-    if (k == frame) in = k++;
-    while (k <= last && depth.at(k) > 0) in = k++;
+    found.from = found.opens ? edge(k, from) : first;
+    double to = in;
+    k = in + 1;
+    while (k <= last && depth.at(k) > 0) to = k++;
     found.closes = k <= last;
-    found.to = found.closes ? edge(k, in) : last;
-    if (found.to < frame) found.to = edge(Math.ceil(frame), frame);
+    found.to = found.closes ? edge(k, to) : last;
+    if (found.to <= found.from) return null;
     known.add(found);
+    return found;
   }
 
   /**

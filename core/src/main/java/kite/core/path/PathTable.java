@@ -29,12 +29,27 @@ public final class PathTable {
   /** Each leaves two thirds of a stretch: a row shrinks to 1e-9 of itself. */
   private static final int NEAREST_STEPS = 52;
 
+  /** Looks at a segment's curvature before its peaks are closed in on. */
+  private static final int COARSE = 64;
+
+  private static final double GOLDEN = (Math.sqrt(5) - 1) / 2;
+
   private final int segments;
   private final double[] b; // 12 per segment: four control points
   private final double[] lengthAt; // running length at each table row
   private final double[] upright; // 3 per table row
   private final boolean closed;
   private final double length;
+
+  /** What transport lacks at the seam of a closed path, radians. */
+  private double seam;
+
+  private LevelPath levels;
+  private final double[] fromPlace = new double[3];
+  private final double[] fromTravel = new double[3];
+  private final double[] toPlace = new double[3];
+  private final double[] toTravel = new double[3];
+  private final double[] carried = new double[3];
 
   public PathTable(List<PathPoint> points, PathStyle style, boolean closed) {
     int n = points.size();
@@ -278,8 +293,63 @@ public final class PathTable {
   /** The tightest radius along the path in metres; infinite when it is straight all along. */
   public double tightestRadius() {
     double most = 0;
-    for (int i = 0; i <= segments * 64; i++) most = Math.max(most, curvature(i / 64.0));
+    for (int s = 0; s < segments; s++) most = Math.max(most, tightest(s, s + 1.0, COARSE, true));
     return most == 0 ? Double.POSITIVE_INFINITY : 1 / most;
+  }
+
+  /**
+   * The greatest curvature in a stretch: wherever a row of looks finds a peak, or the path goes
+   * slowly and a peak may be narrow, the stretch beside it is looked at as closely again, and the
+   * peak closed in on.
+   */
+  private double tightest(double from, double to, int looks, boolean again) {
+    double most = 0, step = (to - from) / looks;
+    for (int i = 0; i <= looks; i++) {
+      double t = from + i * step, before = Math.max(from, t - step), after = Math.min(to, t + step);
+      double here = curvature(inside(t)),
+          a = curvature(inside(before)),
+          z = curvature(inside(after));
+      most = Math.max(most, here);
+      boolean peak = here >= a && here >= z && here > 0;
+      if (!again) {
+        if (peak) most = Math.max(most, peak(before, after));
+        continue;
+      }
+      double v = pace(t);
+      if (peak || v <= pace(before) && v <= pace(after))
+        most = Math.max(most, tightest(before, after, looks, false));
+    }
+    return most;
+  }
+
+  /** The curvature at its peak between two parameters (golden section). */
+  private double peak(double a, double z) {
+    double p = z - GOLDEN * (z - a), q = a + GOLDEN * (z - a);
+    double cp = curvature(inside(p)), cq = curvature(inside(q));
+    for (int i = 0; i < NEAREST_STEPS; i++) {
+      if (cp > cq) {
+        z = q;
+        q = p;
+        cq = cp;
+        cp = curvature(inside(p = z - GOLDEN * (z - a)));
+      } else {
+        a = p;
+        p = q;
+        cp = cq;
+        cq = curvature(inside(q = a + GOLDEN * (z - a)));
+      }
+    }
+    return Math.max(cp, cq);
+  }
+
+  private double pace(double parameter) {
+    int s = segmentOf(inside(parameter));
+    return speed(s, parameter - s);
+  }
+
+  /** A parameter kept within the last segment, so that its end is not the next one's beginning. */
+  private double inside(double parameter) {
+    return Math.min(parameter, segments - 1e-12);
   }
 
   private void transportUpright() {
@@ -294,12 +364,23 @@ public final class PathTable {
     for (int row = 1; row < lengthAt.length; row++) {
       double u = row / (double) STEPS;
       place(u, p1, 0);
-      travel(Math.min(u, segments - 1e-9), t1, 0);
+      travel(closed && row == lengthAt.length - 1 ? 0 : Math.min(u, segments - 1e-9), t1, 0);
       reflect(p0, t0, p1, t1, r);
       System.arraycopy(r, 0, upright, row * 3, 3);
       System.arraycopy(p1, 0, p0, 0, 3);
       System.arraycopy(t1, 0, t0, 0, 3);
     }
+    if (!closed || length == 0) return;
+    double[] first = {upright[0], upright[1], upright[2]};
+    seam = angleAbout(t0, r, first);
+  }
+
+  /** The angle about a unit direction from one vector at right angles to it to another. */
+  static double angleAbout(double[] t, double[] a, double[] b) {
+    double x = a[1] * b[2] - a[2] * b[1],
+        y = a[2] * b[0] - a[0] * b[2],
+        z = a[0] * b[1] - a[1] * b[0];
+    return Math.atan2(x * t[0] + y * t[1] + z * t[2], a[0] * b[0] + a[1] * b[1] + a[2] * b[2]);
   }
 
   /** Carries the upright direction {@code r} from one place to the next by double reflection. */
@@ -322,20 +403,52 @@ public final class PathTable {
     unit3(r);
   }
 
-  /** Writes the transported upright direction at a parameter: at right angles to travel, unit. */
+  /**
+   * Writes the transported upright direction at a parameter: at right angles to travel, unit. What
+   * transport round a closed path leaves open at the seam is made up evenly along it.
+   */
   public void upright(double parameter, double[] out, int at) {
     int row = Math.max(0, Math.min(lengthAt.length - 1, (int) Math.floor(parameter * STEPS)));
-    travel(parameter, out, at);
-    double tx = out[at], ty = out[at + 1], tz = out[at + 2];
-    double x = upright[row * 3], y = upright[row * 3 + 1], z = upright[row * 3 + 2];
-    double d = x * tx + y * ty + z * tz;
-    x -= d * tx;
-    y -= d * ty;
-    z -= d * tz;
-    double l = Math.sqrt(x * x + y * y + z * z);
-    out[at] = x / l;
-    out[at + 1] = y / l;
-    out[at + 2] = z / l;
+    if (row == lengthAt.length - 1) row = Math.max(0, row - 1);
+    double u = row / (double) STEPS;
+    place(u, fromPlace, 0);
+    travel(u, fromTravel, 0);
+    place(parameter, toPlace, 0);
+    travel(parameter, toTravel, 0);
+    System.arraycopy(upright, row * 3, carried, 0, 3);
+    if (segments > 0) reflect(fromPlace, fromTravel, toPlace, toTravel, carried);
+    double d = carried[0] * toTravel[0] + carried[1] * toTravel[1] + carried[2] * toTravel[2];
+    for (int i = 0; i < 3; i++) carried[i] -= d * toTravel[i];
+    unit3(carried);
+    if (seam != 0) turn(carried, toTravel, seam * metres(parameter) / length);
+    System.arraycopy(carried, 0, out, at, 3);
+  }
+
+  /**
+   * Writes the direction that is up for a level carriage. Where the path goes near straight up or
+   * down, a level carriage has to roll over: there the transported direction takes over, and what
+   * it lacks at the other end is made up along the way, so that it never flips.
+   */
+  public void level(double parameter, double[] out, int at) {
+    if (levels == null) levels = new LevelPath(this);
+    levels.up(parameter, out, at);
+  }
+
+  /** Rows of the table: parameters a sixteenth of a segment apart. */
+  int rows() {
+    return lengthAt.length;
+  }
+
+  double parameterOfRow(int row) {
+    return Math.min(row / (double) STEPS, segments);
+  }
+
+  /** Turns a vector at right angles to a unit direction about it. */
+  static void turn(double[] v, double[] about, double angle) {
+    double c = Math.cos(angle), s = Math.sin(angle), x = v[0], y = v[1], z = v[2];
+    v[0] = c * x + s * (about[1] * z - about[2] * y);
+    v[1] = c * y + s * (about[2] * x - about[0] * z);
+    v[2] = c * z + s * (about[0] * y - about[1] * x);
   }
 
   private static double length3(double[] v) {

@@ -113,10 +113,30 @@ class DollyZoomTest {
           double[] now = size(p);
           assertEquals(1, now[0] / first[0], 1e-6, gives + " at " + f);
           assertEquals(first[1], now[1], 1e-6, "place across, " + gives + " at " + f);
+          if (gives == DollyZoom.Gives.PLACE)
+            assertEquals(first[2], now[2], 1e-6, "place down at " + f);
           nearest = Math.min(nearest, now[3]);
         }
         assertTrue(nearest < 30, "the lens went to " + nearest + " mm");
       }
+  }
+
+  @Test
+  void aLevelCameraGoesStraightBackWhileItsLensGrows() {
+    DollyZoom part = new DollyZoom("zoom", true, null, DollyZoom.Gives.PLACE, 5, Channels.NONE);
+    Sequence s = held(scene(part, 0.5, Channel.fixed(0), Channel.curve(key(0, 35), key(48, 85))));
+    Plan p = new Plan(s, Models.NONE);
+    p.evaluate(0);
+    double[] first = Placement.matrix(p, "cam2");
+    for (double f = 0; f <= 48; f += 4) {
+      p.evaluate(f);
+      double[] m = Placement.matrix(p, "cam2");
+      // along its own axis, and nowhere else
+      double x = m[12] - first[12], y = m[13] - first[13], z = m[14] - first[14];
+      double along = x * m[8] + y * m[9] + z * m[10];
+      assertEquals(along * along, x * x + y * y + z * z, 1e-12);
+      assertEquals(Math.signum(f), Math.signum(along));
+    }
   }
 
   private static Key key(double frame, double value) {

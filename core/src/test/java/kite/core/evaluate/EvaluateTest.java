@@ -328,6 +328,22 @@ class EvaluateTest {
     double v = 2 * Math.PI * 10 / (400 / (24000 / 1001.0));
     assertEquals(
         Math.atan(v * v / 10 / 9.80665), Math.asin(m[1]), 0.003, "it leans into the left turn");
+    // the same travel in metres along instead of progress leans alike
+    Channels along =
+        Channels.NONE
+            .with(
+                "along",
+                Channel.curve(
+                    Key.of(1, 0, KeyShape.STRAIGHT),
+                    Key.of(401, 2 * Math.PI * 10, KeyShape.STRAIGHT)))
+            .with("bank", 1);
+    Sequence other =
+        with(
+            circle,
+            camera(
+                base(Channels.NONE),
+                new Rail("rail", true, "path", Rail.Facing.TRAVEL, null, true, along)));
+    assertEquals(m[1], world(other, 100)[1], 1e-4);
   }
 
   @Test

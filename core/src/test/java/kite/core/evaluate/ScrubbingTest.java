@@ -25,7 +25,7 @@ class ScrubbingTest {
       Sequence s = RandomDocuments.of(seed);
       Plan plan = new Plan(s, Models.NONE);
       Random r = new Random(seed);
-      for (int i = 0; i < 10 * FRAMES; i++)
+      for (int i = 0; i < 4 * FRAMES; i++)
         plan.evaluate(r.nextDouble() * 60); // all that is made once
       long before = memory.getCurrentThreadAllocatedBytes();
       for (int i = 0; i < FRAMES; i++) plan.evaluate(r.nextDouble() * 60);

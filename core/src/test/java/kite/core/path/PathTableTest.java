@@ -113,4 +113,76 @@ class PathTableTest {
       assertEquals(-1, d[2]);
     }
   }
+
+  /** The fastest turning of a direction along the path, radians a metre, and at the seam. */
+  private static double fastest(PathTable t, boolean level) {
+    double most = 0, step = t.length() / 40000;
+    double[] last = null;
+    for (double m = 0; m < 1.001 * t.length(); m += step) {
+      double u = t.parameter(t.closed() ? m % t.length() : Math.min(m, t.length()));
+      double[] up = new double[3];
+      if (level) t.level(u, up, 0);
+      else t.upright(u, up, 0);
+      if (last != null) {
+        double d = 0;
+        for (int i = 0; i < 3; i++) d += (up[i] - last[i]) * (up[i] - last[i]);
+        most = Math.max(most, Math.sqrt(d) / step);
+      }
+      last = up;
+    }
+    return most;
+  }
+
+  @Test
+  void aClosedPathOutOfItsPlaneHasNoJumpAtItsSeamNorAtAnyRow() {
+    for (int seed = 0; seed < 40; seed++) {
+      PathTable t = random(seed, true);
+      double turning = 1 / t.tightestRadius();
+      // it turns with the path, and makes up at most half a turn along it
+      assertTrue(
+          fastest(t, false) < 1.02 * turning + Math.PI / t.length() + 1e-3,
+          seed + ": " + fastest(t, false) + " for " + turning);
+    }
+  }
+
+  @Test
+  void aLevelCarriageGoesThroughAVerticalLoopWithoutAFlip() {
+    // a loop of 3 m radius in a plane, drawn out sideways by so much
+    for (double aside : new double[] {0, 1e-6, 0.5, 2})
+      for (boolean closed : new boolean[] {false, true}) {
+        List<PathPoint> points = new java.util.ArrayList<>();
+        points.add(PathPoint.of(-8, 0, 0));
+        for (int i = 0; i < 12; i++) {
+          double a = 2 * Math.PI * i / 12;
+          points.add(PathPoint.of(3 * Math.sin(a), 3 - 3 * Math.cos(a), aside * i / 12));
+        }
+        points.add(PathPoint.of(8, 0, aside));
+        if (closed) points.add(PathPoint.of(0, -2, 9));
+        PathTable t = new PathTable(points, PathStyle.THROUGH, closed);
+        double most = fastest(t, true);
+        assertTrue(most < 9, aside + ": " + most + " radians a metre");
+        double[] up = new double[3], way = new double[3];
+        for (double m = 0; m < t.length(); m += 0.01) {
+          double u = t.parameter(m);
+          t.level(u, up, 0);
+          t.travel(u, way, 0);
+          assertEquals(0, up[0] * way[0] + up[1] * way[1] + up[2] * way[2], 1e-9);
+          if (Math.abs(way[1]) > Math.cos(Math.toRadians(20.01))) continue;
+          // level: the sideways direction lies in the horizontal plane, and up is above
+          assertEquals(0, way[2] * up[0] - way[0] * up[2], 1e-9);
+          assertTrue(up[1] > 0);
+        }
+      }
+  }
+
+  @Test
+  void theTightestRadiusIsThatOfAVeryFineWalk() {
+    for (int seed = 0; seed < 60; seed++) {
+      PathTable t = random(seed, seed % 2 == 0);
+      double most = 0;
+      int segments = seed % 2 == 0 ? 6 : 5;
+      for (int i = 0; i < segments * 200000; i++) most = Math.max(most, t.curvature(i / 200000.0));
+      assertEquals(1 / most, t.tightestRadius(), 1e-3 / most, "seed " + seed);
+    }
+  }
 }

@@ -1,0 +1,181 @@
+package kite.core.path;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Which way is up for a carriage that is to stay level along a path.
+ *
+ * <p>Up is the world's, made square to the travel. Within {@link #STEEP} of straight up or down
+ * that turns faster and faster, by up to half a turn at once, so each such stretch is one passage:
+ * both its ends are level, between them the transported direction is carried on, and the roll that
+ * is missing at the far end is given to it along the way, beginning and ending as a level carriage
+ * rolls there.
+ */
+final class LevelPath {
+  private static final double STEEP = Math.toRadians(20);
+
+  /** Nearer than this to straight up, an end of the path has no level at all. */
+  private static final double NO_LEVEL = Math.toRadians(1);
+
+  /** Of two ways to roll, the longer is taken while it is no more than this times the turning. */
+  private static final double MOST_ROLL = 8;
+
+  /** How far inside a passage's ends the roll is measured, as a share of it. */
+  private static final double SLOPE_SHARE = 1e-4;
+
+  private static final int HALVINGS = 50;
+
+  /**
+   * A passage.
+   *
+   * @param from metres; of a closed path the end may lie past its length
+   * @param angles roll against the transported direction at both ends, radians
+   * @param slopes how that changes there, radians a metre
+   */
+  private record Passage(double from, double to, double[] angles, double[] slopes) {}
+
+  private final PathTable path;
+  private final List<Passage> passages = new ArrayList<>();
+  private boolean neverLevel;
+  private final double[] t = new double[3];
+  private final double[] up = new double[3];
+  private final double[] carried = new double[3];
+
+  LevelPath(PathTable path) {
+    this.path = path;
+    int rows = path.rows(), first = 0;
+    if (path.length() == 0) {
+      neverLevel = true;
+      return;
+    }
+    while (first < rows && depth(path.parameterOfRow(first)) > 0) first++;
+    neverLevel = first == rows;
+    if (neverLevel) return;
+    int begin = path.closed() ? first : 0, count = path.closed() ? rows - 1 : rows;
+    for (int i = 0; i < count; i++) {
+      int row = begin + i;
+      if (depth(row(row)) <= 0) continue;
+      int end = row;
+      while (end + 1 < begin + count && depth(row(end + 1)) > 0) end++;
+      boolean opens = row > begin || path.closed(),
+          closes = end + 1 < begin + count || path.closed();
+      double from = opens ? edge(row(row - 1), row(row)) : 0;
+      double to = closes ? edge(row(end + 1), row(end)) : path.length();
+      if (to < from) to += path.length();
+      if (to > from) passages.add(passage(from, to, opens, closes, row, end));
+      i = end - begin;
+    }
+  }
+
+  private double row(int row) {
+    int rows = path.rows() - 1;
+    return path.parameterOfRow(path.closed() ? Math.floorMod(row, rows) : row);
+  }
+
+  private double depth(double parameter) {
+    path.travel(parameter, t, 0);
+    return STEEP - Math.acos(Math.min(1, Math.abs(t[1])));
+  }
+
+  /** Metres along the path where it becomes steep, between two parameters. */
+  private double edge(double out, double in) {
+    double span = Math.abs(in - out) > 0.5 * path.rows() / 16 ? wrapped(out, in) : in - out;
+    double a = 0, z = 1;
+    for (int i = 0; i < HALVINGS; i++) {
+      double m = (a + z) / 2;
+      if (depth(out + m * span) > 0) z = m;
+      else a = m;
+    }
+    return path.metres(out + a * span);
+  }
+
+  /** The short way between two parameters over the seam. */
+  private double wrapped(double out, double in) {
+    double round = path.parameterOfRow(path.rows() - 1);
+    return in > out ? in - out - round : in - out + round;
+  }
+
+  private Passage passage(double from, double to, boolean opens, boolean closes, int row, int end) {
+    double a = opens || !noLevel(from) ? roll(from) : Double.NaN;
+    double turned = 0, last = a, way = 0;
+    double[] before = new double[3];
+    path.travel(path.parameter(from), before, 0);
+    for (int r = row; r <= end + 1; r++) {
+      double metres = r <= end ? path.metres(row(r)) : to;
+      double now = noLevel(metres) ? last : roll(metres);
+      double more = Double.isNaN(last) ? 0 : now - last;
+      turned += more - 2 * Math.PI * Math.rint(more / (2 * Math.PI));
+      last = now;
+      path.travel(path.parameter(metres), t, 0);
+      way += Math.acos(Math.max(-1, Math.min(1, dot(before, t))));
+      System.arraycopy(t, 0, before, 0, 3);
+    }
+    double z = closes || !noLevel(to) ? roll(to) : Double.NaN;
+    double most = Math.max(Math.PI, MOST_ROLL * way);
+    while (turned > most) turned -= 2 * Math.PI;
+    while (turned <= -most) turned += 2 * Math.PI;
+    if (Double.isNaN(a)) a = z;
+    else if (Double.isNaN(z)) z = a;
+    else z = a + turned;
+    double by = (to - from) * SLOPE_SHARE;
+    double in = opens ? difference(roll(from + by), a) / by : 0;
+    double out = closes ? difference(z, roll(to - by)) / by : 0;
+    return new Passage(from, to, new double[] {a, z}, new double[] {in, out});
+  }
+
+  private static double difference(double a, double b) {
+    double d = a - b;
+    return d - 2 * Math.PI * Math.rint(d / (2 * Math.PI));
+  }
+
+  private boolean noLevel(double metres) {
+    path.travel(path.parameter(metres), t, 0);
+    return Math.acos(Math.min(1, Math.abs(t[1]))) < NO_LEVEL;
+  }
+
+  /** The angle about the travel from the transported direction to the level one. */
+  private double roll(double metres) {
+    double u = path.parameter(metres);
+    path.travel(u, t, 0);
+    path.upright(u, carried, 0);
+    return PathTable.angleAbout(t, carried, levelled());
+  }
+
+  private double[] levelled() {
+    up[0] = -t[1] * t[0];
+    up[1] = 1 - t[1] * t[1];
+    up[2] = -t[1] * t[2];
+    double l = Math.sqrt(dot(up, up));
+    for (int i = 0; i < 3; i++) up[i] /= l;
+    return up;
+  }
+
+  private static double dot(double[] a, double[] b) {
+    return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+  }
+
+  void up(double parameter, double[] out, int at) {
+    if (!neverLevel && depth(parameter) <= 0) {
+      System.arraycopy(levelled(), 0, out, at, 3);
+      return;
+    }
+    path.upright(parameter, carried, 0);
+    path.travel(parameter, t, 0);
+    double metres = path.metres(parameter);
+    for (int i = 0; i < passages.size(); i++) {
+      Passage p = passages.get(i);
+      double m = metres < p.from() && path.closed() ? metres + path.length() : metres;
+      if (m < p.from() || m > p.to()) continue;
+      double l = p.to() - p.from(), s = (m - p.from()) / l, r = 1 - s;
+      double rise = p.angles()[1] - p.angles()[0];
+      PathTable.turn(
+          carried,
+          t,
+          p.angles()[0]
+              + rise * s * s * (3 - 2 * s)
+              + l * s * r * (p.slopes()[0] * r - p.slopes()[1] * s));
+    }
+    System.arraycopy(carried, 0, out, at, 3);
+  }
+}
