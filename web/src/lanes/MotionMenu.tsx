@@ -15,7 +15,7 @@ const WHOLE: { name: string; does: string; edit: () => MotionEdit }[] = [
   { name: 'Fast in, slow out', does: 'Leaves at speed, arrives slowly', edit: () => whole(false, true) },
   {
     name: 'Even through',
-    does: 'Even speed, eased only at its very ends',
+    does: 'Through every key without a stop or a leap in speed',
     edit: () => ({ kind: 'linearThrough' }),
   },
   {

@@ -1,5 +1,7 @@
 package kite.core.bake;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import kite.core.command.Refusal;
 import kite.core.curve.Channel;
@@ -21,7 +23,8 @@ import kite.core.rig.RigPart;
  *
  * @param camera the plain one, not yet in the sequence
  * @param keys how many keys it has in all
- * @param placeM largest distance between the two, metres, looked for at every half frame
+ * @param placeM largest distance between the two, metres: looked for at every quarter of a frame
+ *     and just before each, and at 64 places of a frame around the largest
  * @param degrees largest angle between their axes and uprights
  * @param focalMm largest difference of focal length
  */
@@ -42,6 +45,17 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
         throw new Refusal("range", "", "tolerance", "What may be lost is 0 or more. Say how much.");
     }
   }
+
+  /** Frames between the looks for the largest error … */
+  private static final double LOOK_STEP = 0.25;
+
+  /** … and between those that look closer around … */
+  private static final double CLOSE_STEP = 1.0 / 64;
+
+  /** … so many of the largest. */
+  private static final int CLOSER = 8;
+
+  private static final double JUST_BEFORE = 1e-6;
 
   private static final double MATCH_STEP = 0.5;
 
@@ -103,15 +117,39 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
 
   private static PlainCamera measured(
       Sequence s, Models models, Camera rig, Camera plain, int first, int last) {
-    Plan plan = new Plan(s, models);
-    int a = plan.slot(rig.id()), b = plan.slot(plain.id());
-    double place = 0, degrees = 0, focal = 0;
-    for (double f = first; f <= last; f += MATCH_STEP) {
-      plan.evaluateOnly(rig.id(), f);
-      plan.evaluateOnly(plain.id(), f);
+    Gap gap = new Gap(new Plan(s, models), rig.id(), plain.id());
+    List<double[]> looks = new ArrayList<>();
+    for (double f = first; f <= last; f += LOOK_STEP) {
+      looks.add(gap.at(f));
+      // what is held jumps on its frame: just before it the two may be farthest apart
+      if (f > first) looks.add(gap.at(f - JUST_BEFORE));
+    }
+    double[] most = new double[3];
+    for (int k = 0; k < 3; k++) {
+      int by = k;
+      looks.sort(Comparator.comparingDouble(l -> -l[by]));
+      most[k] = looks.get(0)[k];
+      if (most[k] == 0) continue;
+      for (double[] l : looks.subList(0, Math.min(CLOSER, looks.size())))
+        for (double f = l[3] - LOOK_STEP; f <= l[3] + LOOK_STEP; f += CLOSE_STEP)
+          if (f >= first && f <= last) most[k] = Math.max(most[k], gap.at(f)[k]);
+    }
+    int keys = 0;
+    for (String address : plain.channelSpecs().keySet())
+      if (plain.channel(address) instanceof Channel.Curve c) keys += c.keys().size();
+    return new PlainCamera(plain, keys, most[0], most[1], most[2]);
+  }
+
+  /** How far two cameras are apart at a frame. */
+  private record Gap(Plan plan, String one, String other) {
+    /** Metres, degrees, millimetres of focal length, and the frame. */
+    double[] at(double f) {
+      int a = plan.slot(one), b = plan.slot(other);
+      plan.evaluateOnly(one, f);
+      plan.evaluateOnly(other, f);
       double[] w = plan.world();
       Vec3 gap = Matrix.newOrigin(w, a * Matrix.SIZE).minus(Matrix.newOrigin(w, b * Matrix.SIZE));
-      place = Math.max(place, gap.length());
+      double degrees = 0;
       for (int axis : new int[] {4, 8}) {
         double sum = 0;
         for (int i = 0; i < 3; i++) {
@@ -120,12 +158,9 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
         }
         degrees = Math.max(degrees, Math.toDegrees(2 * Math.asin(Math.min(1, Math.sqrt(sum) / 2))));
       }
-      focal = Math.max(focal, Math.abs(plan.lens()[a * Plan.LENS] - plan.lens()[b * Plan.LENS]));
+      double focal = Math.abs(plan.lens()[a * Plan.LENS] - plan.lens()[b * Plan.LENS]);
+      return new double[] {gap.length(), degrees, focal, f};
     }
-    int keys = 0;
-    for (String address : plain.channelSpecs().keySet())
-      if (plain.channel(address) instanceof Channel.Curve c) keys += c.keys().size();
-    return new PlainCamera(plain, keys, place, degrees, focal);
   }
 
   private static Channels lens(Bake b, Tolerance t) {

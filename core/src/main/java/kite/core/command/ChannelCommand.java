@@ -62,7 +62,15 @@ public sealed interface ChannelCommand extends Command {
   record InsertKey(String id, String channel, double frame) implements ChannelCommand {
     @Override
     public Channel change(Channel old) {
-      return CurveEdits.insert(old, frame);
+      Channel now = CurveEdits.insert(old, frame);
+      if (now == old && old instanceof Channel.Curve c && !c.holds(frame))
+        throw new Refusal(
+            "repeats",
+            id,
+            channel,
+            "A key here would change how the curve repeats at its other end. Put it between the"
+                + " keys, or let the curve hold there first.");
+      return now;
     }
   }
 

@@ -2,7 +2,7 @@ package kite.core.command;
 
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -12,11 +12,9 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
-import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Measure;
-import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
@@ -33,104 +31,114 @@ import kite.core.rig.Subject;
 public final class References {
   private References() {}
 
-  /** Ids an entity refers to, with what it uses each for. */
-  public static Map<String, String> of(Entity e) {
-    Map<String, String> uses = new LinkedHashMap<>();
-    if (e instanceof Piece p && p.parent() != null) uses.put(p.parent(), "is nested in");
-    if (e instanceof Mark m && m.rides() != null) uses.put(m.rides(), "rides");
-    if (e instanceof CutEntry c && c.camera() != null) uses.put(c.camera(), "cuts to");
-    if (e instanceof Piece p && p.shape() instanceof Shape.Instance i) uses.put(i.of(), "repeats");
-    if (e instanceof Piece p && p.layer() != null) uses.put(p.layer(), "lies on");
+  /** Every use an entity makes of others, one for each place where it does. */
+  public static List<Reference> of(Entity e) {
+    List<Reference> all = new ArrayList<>();
+    if (e instanceof Piece p) {
+      add(all, p.parent(), Use.NESTED);
+      if (p.shape() instanceof Shape.Instance i) add(all, i.of(), Use.REPEATS);
+      add(all, p.layer(), Use.ON_LAYER);
+    }
+    if (e instanceof Mark m) add(all, m.rides(), Use.RIDES);
+    if (e instanceof CutEntry c) add(all, c.camera(), Use.CUTS_TO);
     if (e instanceof Light l) {
-      if (l.parent() != null) uses.put(l.parent(), "is carried by");
-      if (l.layer() != null) uses.put(l.layer(), "lies on");
-      if (l.attention() != null) uses.putAll(of(l.attention()));
+      add(all, l.parent(), Use.CARRIED);
+      add(all, l.layer(), Use.ON_LAYER);
+      if (l.attention() != null) all.addAll(of(l.attention()));
     }
-    if (e instanceof Measure m && m.camera() != null) uses.put(m.camera(), "is taken from");
-    if (e instanceof Plate p && p.camera() != null) uses.put(p.camera(), "is fixed to");
+    if (e instanceof Measure m) add(all, m.camera(), Use.TAKEN_FROM);
+    if (e instanceof Plate p) add(all, p.camera(), Use.FIXED_TO);
     if (e instanceof Camera c) {
-      for (RigPart p : c.rig()) uses.putAll(of(p));
+      for (RigPart p : c.rig()) all.addAll(of(p));
       if (c.focus() != null)
-        for (Subject s : c.focus().subjects()) uses.putIfAbsent(s.entity(), "focuses on");
+        for (Subject s : c.focus().subjects()) add(all, s.entity(), Use.FOCUSES);
     }
-    return uses;
+    return all;
   }
 
-  /** Ids a rig part refers to, with what it uses each for. */
-  public static Map<String, String> of(RigPart part) {
-    Map<String, String> uses = new LinkedHashMap<>();
-    if (part instanceof Base b && b.rides() != null) uses.put(b.rides(), "rides");
-    if (part instanceof Rail r && r.path() != null) uses.put(r.path(), "runs on");
-    if (part instanceof Rail r && r.guide() != null) uses.putIfAbsent(r.guide(), "faces along");
-    if (part instanceof Framings f)
-      for (String c : f.cameras()) uses.put(c, "takes a framing from");
-    if (part instanceof DollyZoom z && z.subject() != null)
-      uses.put(z.subject().entity(), "holds the size of");
-    if (part instanceof Attention a) {
-      for (Subject s : a.subjects()) uses.put(s.entity(), "attends to");
-      if (a.upPiece() != null) uses.put(a.upPiece(), "takes its up from");
+  /** Every use a rig part makes of others. */
+  public static List<Reference> of(RigPart part) {
+    List<Reference> all = new ArrayList<>();
+    if (part instanceof Base b) add(all, b.rides(), Use.RIDES);
+    if (part instanceof Rail r) {
+      add(all, r.path(), Use.RUNS_ON);
+      add(all, r.guide(), Use.FACES_ALONG);
     }
-    return uses;
+    if (part instanceof Framings f) for (String c : f.cameras()) add(all, c, Use.FRAMING);
+    if (part instanceof DollyZoom z && z.subject() != null)
+      add(all, z.subject().entity(), Use.HOLDS_SIZE);
+    if (part instanceof Attention a) {
+      for (Subject s : a.subjects()) add(all, s.entity(), Use.ATTENDS);
+      add(all, a.upPiece(), Use.UP);
+    }
+    return all;
+  }
+
+  private static void add(List<Reference> all, String to, Use use) {
+    if (to != null) all.add(new Reference(to, use));
+  }
+
+  /** Ids that an entity refers to, each once. */
+  public static Set<String> ids(Entity e) {
+    return ids(of(e));
+  }
+
+  /** Ids that a rig part refers to, each once. */
+  public static Set<String> ids(RigPart part) {
+    return ids(of(part));
+  }
+
+  private static Set<String> ids(List<Reference> all) {
+    Set<String> ids = new LinkedHashSet<>();
+    for (Reference r : all) ids.add(r.to());
+    return ids;
   }
 
   /** One sentence for every use that others make of these entities. */
   public static List<String> users(Sequence s, List<String> ids) {
-    List<String> all = new ArrayList<>();
+    Set<String> all = new LinkedHashSet<>();
     for (Entity e : s.entities().values()) {
       if (ids.contains(e.id())) continue;
-      for (Map.Entry<String, String> use : of(e).entrySet())
-        if (ids.contains(use.getKey()))
-          all.add("“" + e.name() + "” " + use.getValue() + " “" + s.get(use.getKey()).name() + "”");
+      for (Reference r : of(e)) if (ids.contains(r.to())) all.add(said(s, e, r));
     }
-    return all;
+    return List.copyOf(all);
+  }
+
+  private static String said(Sequence s, Entity e, Reference r) {
+    return "“" + e.name() + "” " + r.use().words + " “" + s.get(r.to()).name() + "”";
   }
 
   /** Refuses a sequence in which something refers to what is not there or not of a fitting kind. */
   public static void check(Sequence s) {
     for (Entity e : s.entities().values()) {
-      for (Map.Entry<String, String> use : of(e).entrySet()) {
-        Entity target = s.get(use.getKey());
+      for (Reference r : of(e)) {
+        Entity target = s.get(r.to());
         if (target == null)
           throw new Refusal(
               "missing",
               e.id(),
-              use.getKey(),
+              r.to(),
               "“"
                   + e.name()
                   + "” "
-                  + use.getValue()
+                  + r.use().words
                   + " something that is not in the sequence ("
-                  + use.getKey()
+                  + r.to()
                   + ").");
-        if (!fits(e, use.getValue(), target))
+        if (!r.use().fits(e, target))
           throw new Refusal(
               "kind",
               e.id(),
-              use.getKey(),
+              r.to(),
               "“"
                   + e.name()
                   + "” cannot be what “"
                   + target.name()
                   + "” serves: it "
-                  + use.getValue()
+                  + r.use().words
                   + " it, and it is of the wrong kind.");
       }
     }
-  }
-
-  private static boolean fits(Entity e, String use, Entity target) {
-    return switch (use) {
-      case "is nested in", "takes its up from", "is carried by" -> target instanceof Piece;
-      case "repeats" -> target instanceof Piece p && !(p.shape() instanceof Shape.Instance);
-      case "lies on" -> target instanceof Layer;
-      case "cuts to", "is taken from", "is fixed to", "takes a framing from" ->
-          target instanceof Camera;
-      case "runs on", "faces along" -> target instanceof Path;
-      default ->
-          target instanceof Piece
-              || target instanceof Camera
-              || target instanceof Mark && !(e instanceof Mark);
-    };
   }
 
   /** The sequence without some entities; what referred to them lets go, or that is refused. */
@@ -138,22 +146,14 @@ public final class References {
     Set<String> ids = new HashSet<>(removed); // unlike a list's, its contains takes null
     for (Entity e : s.entities().values()) {
       if (ids.contains(e.id())) continue;
-      for (Map.Entry<String, String> use : of(e).entrySet()) {
-        if (!ids.contains(use.getKey())) continue;
+      for (Reference r : of(e)) {
+        if (!ids.contains(r.to())) continue;
         if (!letGo)
           throw new Refusal(
               "used",
-              use.getKey(),
+              r.to(),
               e.id(),
-              "“"
-                  + e.name()
-                  + "” "
-                  + use.getValue()
-                  + " “"
-                  + s.get(use.getKey()).name()
-                  + "”. Remove it all the same and “"
-                  + e.name()
-                  + "” lets go.");
+              said(s, e, r) + ". Remove it all the same and “" + e.name() + "” lets go.");
       }
       s = s.with(released(s, e, ids));
     }
@@ -198,7 +198,7 @@ public final class References {
 
   /** A camera whose stack lets go of all that the sequence does not hold. */
   static Entity lettingGoOfTheMissing(Sequence s, Camera c) {
-    Set<String> gone = new HashSet<>(of(c).keySet());
+    Set<String> gone = new HashSet<>(ids(c));
     gone.removeIf(id -> s.get(id) != null);
     return gone.isEmpty() ? c : released(s, c, gone);
   }
@@ -253,7 +253,7 @@ public final class References {
 
   /** The entity with whatever it used of {@code old} taken from {@code now} instead. */
   static Entity repointed(Entity e, String old, Mark now) {
-    if (!of(e).containsKey(old)) return e;
+    if (!ids(e).contains(old)) return e;
     if (e instanceof Light l && l.attention() != null)
       return l.with((Attention) repointed(l.attention(), old, now.id()));
     if (!(e instanceof Camera c)) return e;

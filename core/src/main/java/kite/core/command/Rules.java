@@ -268,7 +268,7 @@ public final class Rules {
     }
     state.put(e.id(), 1);
     trail.add(e.name());
-    for (String id : References.of(e).keySet()) {
+    for (String id : References.ids(e)) {
       Entity target = s.get(id);
       if (target != null) visit(s, target, state, trail);
     }

@@ -30,6 +30,11 @@ public sealed interface Channel permits Channel.Fixed, Channel.Curve {
     public Curve(List<Key> keys) {
       this(keys, Beyond.HOLD, Beyond.HOLD);
     }
+
+    /** Whether a frame lies between the first and the last key, or on one of them. */
+    public boolean holds(double frame) {
+      return frame >= keys.get(0).frame() && frame <= keys.get(keys.size() - 1).frame();
+    }
   }
 
   static Channel fixed(double value) {

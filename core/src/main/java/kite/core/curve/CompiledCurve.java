@@ -15,6 +15,9 @@ public final class CompiledCurve {
   private static final double FRAME_TOLERANCE = 1e-9;
   private static final double THIRD = 1.0 / 3;
 
+  /** A share of a period within which a frame is its end. */
+  private static final double ROUNDING = 1e-12;
+
   private final double[] start; // first frame of each segment, then the last key's frame
   private final double[] value; // value at each key
   private final double[] c; // per segment: v0..v3 of the value, f1..f3 of the frame, 1 if linear
@@ -108,10 +111,13 @@ public final class CompiledCurve {
       case STRAIGHT:
         return edgeValue + slope * (frame - edge);
       default:
+        // a period ends with the last key, as the first one does
         int last = start.length - 1;
         double period = start[last] - start[0];
-        double turns = Math.floor((frame - start[0]) / period);
-        double v = inside(Math.min(frame - turns * period, Math.nextDown(start[last])));
+        double turns = Math.ceil((frame - start[0]) / period) - 1;
+        double in = frame - turns * period;
+        double v =
+            in >= start[last] - ROUNDING * period ? value[last] : inside(Math.max(in, start[0]));
         return rule == Beyond.REPEAT ? v : v + turns * (value[last] - value[0]);
     }
   }

@@ -34,17 +34,24 @@ public final class CurveEdits {
 
   /**
    * Adds a key on the curve without changing its shape: the segment is split by de Casteljau's
-   * construction, so both new halves trace the old one. Outside the keys, a key at the held value.
+   * construction, so both new halves trace the old one. Beyond the keys it stands on what holds
+   * there; where they repeat, it goes to its place among them, since a key beyond would change the
+   * period.
+   *
+   * @return the channel itself where a key stands already, and where a key beyond the one end would
+   *     change the period in which the other end repeats
    */
   public static Channel insert(Channel channel, double frame) {
     List<Key> keys = keysOf(channel);
     if (keys.isEmpty()) return put(channel, Key.smooth(frame, channel.at(frame)));
+    int last = keys.size() - 1;
+    if (frame < keys.get(0).frame() || frame > keys.get(last).frame())
+      return beyond((Channel.Curve) channel, keys, frame);
     int i = -1;
-    for (int k = 0; k < keys.size(); k++) {
+    for (int k = 0; k <= last; k++) {
       if (keys.get(k).frame() == frame) return channel;
       if (keys.get(k).frame() < frame) i = k;
     }
-    if (i < 0 || i == keys.size() - 1) return put(channel, Key.smooth(frame, channel.at(frame)));
     Key a = keys.get(i), b = keys.get(i + 1);
     if (a.shape() == KeyShape.HOLD
         || a.shape() == KeyShape.STRAIGHT && b.shape() == KeyShape.STRAIGHT) {
@@ -55,29 +62,81 @@ public final class CurveEdits {
     double t = solve(h[0], length - h[2], length, frame - a.frame());
     double[] f = split(0, h[0], length - h[2], length, t);
     double[] v = split(a.value(), a.value() + h[1], b.value() + h[3], b.value(), t);
-    Key newA = handlesInFull(keys, i, f[0], v[0] - a.value(), true);
-    Key newB = handlesInFull(keys, i + 1, length - f[4], v[4] - b.value(), false);
     Key mid =
         Key.smooth(frame, v[2]).free(f[2] - f[1], v[1] - v[2], f[3] - f[2], v[3] - v[2], true);
-    keys.set(i, newA);
-    keys.set(i + 1, newB);
-    keys.add(i + 1, mid);
-    return rebuilt(channel, keys);
+    List<Key> now = new ArrayList<>(keys);
+    leaves(keys, now, i, f[0], v[0] - a.value());
+    if (b.shape() != KeyShape.HOLD) arrives(keys, now, i + 1, length - f[4], v[4] - b.value());
+    else now.set(i + 1, b.heldFrom(length - f[4], v[4] - b.value()));
+    now.add(i + 1, mid);
+    return rebuilt(channel, now);
   }
 
-  private static Key handlesInFull(List<Key> keys, int i, double reach, double rise, boolean out) {
-    Key k = keys.get(i);
-    double otherF, otherV;
-    if (out) {
-      double[] h = i > 0 ? Handles.of(keys, i - 1) : new double[4];
-      otherF = h[2];
-      otherV = h[3];
-      return k.free(otherF, otherV, reach, rise, k.joined());
+  private static Channel beyond(Channel.Curve c, List<Key> keys, double frame) {
+    int last = keys.size() - 1;
+    boolean after = frame > keys.get(last).frame();
+    Beyond rule = after ? c.after() : c.before();
+    double first = keys.get(0).frame(), period = keys.get(last).frame() - first;
+    if (last > 0 && repeats(rule)) {
+      double in = frame - Math.floor((frame - first) / period) * period;
+      return insert(c, Math.max(first, Math.min(keys.get(last).frame(), in)));
     }
-    double[] h = i + 1 < keys.size() ? Handles.of(keys, i) : new double[4];
-    otherF = h[0];
-    otherV = h[1];
-    return k.free(reach, rise, otherF, otherV, k.joined());
+    if (last > 0 && repeats(after ? c.before() : c.after())) return c;
+    Key edge = keys.get(after ? last : 0);
+    double value = c.at(frame), reach = Math.abs(frame - edge.frame()) / 3;
+    double rise = (value - edge.value()) / 3;
+    boolean level = rise == 0;
+    List<Key> now = new ArrayList<>(keys);
+    if (after && edge.shape() == KeyShape.HOLD) {
+      now.add(Key.of(frame, value, KeyShape.HOLD));
+    } else if (level && edge.shape() != KeyShape.FREE) {
+      now.add(Key.smooth(frame, value)); // beside a level stretch every other shape is level
+    } else {
+      if (after) leaves(keys, now, last, reach, rise);
+      else if (edge.shape() != KeyShape.HOLD) arrives(keys, now, 0, reach, rise);
+      now.add(
+          Key.smooth(frame, value)
+              .free(reach, after ? -rise : rise, reach, after ? rise : -rise, true));
+    }
+    return rebuilt(c, now);
+  }
+
+  private static boolean repeats(Beyond rule) {
+    return rule == Beyond.REPEAT || rule == Beyond.REPEAT_OFFSET;
+  }
+
+  /** A key's outgoing handle; its incoming one goes on as the curve has it. */
+  private static void leaves(List<Key> keys, List<Key> now, int i, double reach, double rise) {
+    Key k = keys.get(i);
+    double[] in = {k.inFrames(), k.inValue()};
+    if (k.shape() != KeyShape.FREE && i > 0) {
+      double[] h = Handles.of(keys, i - 1);
+      in = new double[] {h[2], h[3]};
+      Key before = now.get(i - 1); // its own handle may have been shortened together with this one
+      if (before.shape() == KeyShape.FREE)
+        now.set(
+            i - 1, before.free(before.inFrames(), before.inValue(), h[0], h[1], before.joined()));
+    }
+    now.set(i, k.free(in[0], in[1], reach, rise, staysJoined(k, in[0], in[1], reach, rise)));
+  }
+
+  private static void arrives(List<Key> keys, List<Key> now, int i, double reach, double rise) {
+    Key k = keys.get(i);
+    double[] out = {k.outFrames(), k.outValue()};
+    if (k.shape() != KeyShape.FREE && i + 1 < keys.size()) {
+      double[] h = Handles.of(keys, i);
+      out = new double[] {h[0], h[1]};
+      Key after = now.get(i + 1);
+      if (after.shape() == KeyShape.FREE)
+        now.set(i + 1, after.free(h[2], h[3], after.outFrames(), after.outValue(), after.joined()));
+    }
+    now.set(i, k.free(reach, rise, out[0], out[1], staysJoined(k, reach, rise, out[0], out[1])));
+  }
+
+  /** Whether a key that was joined has both handles on one line still. */
+  private static boolean staysJoined(Key k, double inF, double inV, double outF, double outV) {
+    double cross = inF * outV + outF * inV;
+    return k.joined() && Math.abs(cross) <= 1e-9 * (Math.abs(inF * outV) + Math.abs(outF * inV));
   }
 
   private static double solve(double f1, double f2, double length, double f) {

@@ -5,7 +5,8 @@ import java.util.List;
 /**
  * The handles a segment really uses, after its keys' shapes are applied. SMOOTH takes the slope of
  * Fritsch and Butland's three-point harmonic mean (1984), which never overshoots and is flat at
- * extremes; FREE handles are shortened together so that frame always moves forward.
+ * extremes; FREE handles are shortened together so that frame always moves forward. A HOLD key is
+ * arrived at level, or along its own incoming handle where it has one and is not joined.
  */
 public final class Handles {
   private Handles() {}
@@ -41,7 +42,9 @@ public final class Handles {
         inV = -smoothSlope(keys, i + 1) * third;
         break;
       case HOLD:
-        inV = 0;
+        boolean own = !b.joined() && b.inFrames() > 0;
+        if (own) inF = b.inFrames();
+        inV = own ? b.inValue() : 0;
         break;
       default:
         inV = -chord * third;

@@ -6,7 +6,8 @@ package kite.core.curve;
  * @param frame where it stands, in frames
  * @param value in the channel's own unit
  * @param shape how the curve passes it
- * @param inFrames reach of the incoming handle, frames before the key (≥ 0); used by FREE
+ * @param inFrames reach of the incoming handle, frames before the key (≥ 0); used by FREE, and by
+ *     HOLD where it is not joined
  * @param inValue the incoming handle's value minus the key's
  * @param outFrames reach of the outgoing handle, frames after the key (≥ 0); used by FREE
  * @param outValue the outgoing handle's value minus the key's
@@ -34,8 +35,16 @@ public record Key(
     return new Key(newFrame, newValue, shape, inFrames, inValue, outFrames, outValue, joined);
   }
 
+  /** The same key in another shape, without handles of its own; see {@link #free} for FREE. */
   public Key shaped(KeyShape newShape) {
-    return new Key(frame, value, newShape, inFrames, inValue, outFrames, outValue, joined);
+    return newShape == KeyShape.FREE
+        ? free(inFrames, inValue, outFrames, outValue, joined)
+        : of(frame, value, newShape);
+  }
+
+  /** A held key that is arrived at along a handle. */
+  Key heldFrom(double inF, double inV) {
+    return new Key(frame, value, KeyShape.HOLD, inF, inV, 0, 0, false);
   }
 
   /** The same key as FREE with these handles. */

@@ -5,11 +5,12 @@ import java.util.List;
 
 /**
  * Fewer keys for the same curve. Starting from the two ends, each stretch gets a key where its
- * error is greatest until it is within the tolerance everywhere: at every key of the old curve and
- * at three places between each two.
+ * error is greatest until it is within the tolerance everywhere: at every key of the old curve, at
+ * seven places between each two, and at the peaks of the parabolas through these. A stretch between
+ * two neighbouring keys that no new tangents fit (a held one, a corner) stays as it was.
  */
 public final class ReduceKeys {
-  private static final int BETWEEN = 4;
+  private static final int BETWEEN = 8;
 
   /** Frames before the last key at which the slope that leads into it is taken. */
   private static final double JUST_BEFORE = 1e-6;
@@ -56,11 +57,16 @@ public final class ReduceKeys {
       frames[i] = f + (end - f) * (i % BETWEEN) / BETWEEN;
       wanted[i] = old.value(frames[i]);
     }
-    boolean[] kept = new boolean[n];
+    boolean[] kept = new boolean[n], asItWas = new boolean[n];
     kept[0] = kept[n - 1] = true;
+    for (int i = 0; i + 1 < n; i++)
+      if (c.keys().get(i).shape() == KeyShape.HOLD
+          && c.keys().get(i).value() != c.keys().get(i + 1).value())
+        asItWas[i] = kept[i] = kept[i + 1] = true;
+    double[] error = new double[frames.length];
     while (true) {
       Channel now =
-          new Channel.Curve(tangents(c.keys(), kept, old, tangent), c.before(), c.after());
+          new Channel.Curve(tangents(c.keys(), kept, asItWas, old, tangent), c.before(), c.after());
       CompiledCurve next = CompiledCurve.of(now);
       double worst = 0;
       boolean more = false;
@@ -68,29 +74,42 @@ public final class ReduceKeys {
       for (int from = 0, to; from < n - 1; from = to) {
         to = from + 1;
         while (!kept[to]) to++;
+        if (asItWas[from]) continue;
+        for (int i = from * BETWEEN; i <= to * BETWEEN; i++)
+          error[i] =
+              wanted[i] - (i == to * BETWEEN ? c.keys().get(to).value() : next.value(frames[i]));
         double most = 0;
         int at = from;
         for (int i = from * BETWEEN; i <= to * BETWEEN; i++) {
-          double e = Math.abs(wanted[i] - next.value(frames[i]));
+          double e = peak(error, i, from * BETWEEN, to * BETWEEN);
           if (e <= most) continue;
           most = e;
           at = (i + BETWEEN / 2) / BETWEEN;
         }
-        worst = Math.max(worst, most);
-        if (most <= tolerance) continue;
-        int free = to - from > 1 ? Math.max(from + 1, Math.min(to - 1, at)) : -1;
-        if (free < 0 && tangent == Tangent.CHORD) free = nearestFree(kept, from);
-        if (free < 0) return new Reduced(c, 0); // only the old curve itself is close enough
-        kept[free] = true;
+        if (most <= tolerance) {
+          worst = Math.max(worst, most);
+          continue;
+        }
         more = true;
+        if (to - from > 1) kept[Math.max(from + 1, Math.min(to - 1, at))] = true;
+        else asItWas[from] = true;
       }
       if (!more) return new Reduced(now, worst);
     }
   }
 
-  /** The kept keys with handles of a third. */
+  /** The largest error beside a sample: that of the parabola through it and its neighbours. */
+  private static double peak(double[] e, int i, int from, int to) {
+    double here = Math.abs(e[i]);
+    if (i == from || i == to) return here;
+    double bend = e[i - 1] - 2 * e[i] + e[i + 1], slope = (e[i + 1] - e[i - 1]) / 2;
+    if (bend == 0 || Math.abs(slope) > Math.abs(bend)) return here;
+    return Math.max(here, Math.abs(e[i] - slope * slope / (2 * bend)));
+  }
+
+  /** The kept keys with handles of a third, and those of the old curve where that stays. */
   private static List<Key> tangents(
-      List<Key> all, boolean[] kept, CompiledCurve old, Tangent tangent) {
+      List<Key> all, boolean[] kept, boolean[] asItWas, CompiledCurve old, Tangent tangent) {
     List<Key> keys = new ArrayList<>();
     int last = -1;
     for (int i = 0; i < all.size(); i++) {
@@ -101,23 +120,24 @@ public final class ReduceKeys {
       boolean first = last < 0, end = next == all.size();
       Key a = all.get(tangent == Tangent.CHORD ? Math.max(0, last) : Math.max(0, i - 1));
       Key b = all.get(Math.min(all.size() - 1, tangent == Tangent.CHORD ? next : i + 1));
+      boolean corner = i > 0 && asItWas[i - 1] || asItWas[i];
       double slope =
-          tangent == Tangent.SLOPE || tangent == Tangent.CHORD && (first || end)
+          tangent == Tangent.SLOPE || corner || tangent == Tangent.CHORD && (first || end)
               ? old.slope(end ? k.frame() - JUST_BEFORE : k.frame())
               : (b.value() - a.value()) / (b.frame() - a.frame());
+      double before = corner ? old.slope(k.frame() - JUST_BEFORE) : slope;
       double in = last < 0 ? 0 : (k.frame() - all.get(last).frame()) / 3;
-      double out = next == all.size() ? 0 : (all.get(next).frame() - k.frame()) / 3;
-      keys.add(k.free(in, -slope * in, out, slope * out, true));
+      double out = end ? 0 : (all.get(next).frame() - k.frame()) / 3;
+      double[] h = {in, -before * in, out, slope * out};
+      if (i > 0 && asItWas[i - 1]) System.arraycopy(Handles.of(all, i - 1), 2, h, 0, 2);
+      if (asItWas[i]) System.arraycopy(Handles.of(all, i), 0, h, 2, 2);
+      boolean holds = asItWas[i] && k.shape() == KeyShape.HOLD;
+      keys.add(
+          holds
+              ? Key.of(k.frame(), k.value(), KeyShape.HOLD)
+              : k.free(h[0], h[1], h[2], h[3], !corner));
       last = i;
     }
     return keys;
-  }
-
-  private static int nearestFree(boolean[] kept, int at) {
-    for (int d = 0; d < kept.length; d++) {
-      if (at - d >= 0 && !kept[at - d]) return at - d;
-      if (at + d < kept.length && !kept[at + d]) return at + d;
-    }
-    return -1;
   }
 }

@@ -53,6 +53,14 @@ final class AimMoments {
   private Node[] madeWith;
   private double[][] kept;
 
+  /**
+   * The last rows between whole frames: a lens that is being solved asks for one again and again.
+   */
+  private final double[][] between = new double[4][];
+
+  private final double[] betweenAt = {Double.NaN, Double.NaN, Double.NaN, Double.NaN};
+  private int oldest;
+
   private final double[] now;
   private double nowAt = Double.NaN;
   private Plan plan;
@@ -135,6 +143,7 @@ final class AimMoments {
     if (Arrays.equals(leans, madeWith)) return false;
     madeWith = leans;
     kept = null;
+    Arrays.fill(betweenAt, Double.NaN);
     return true;
   }
 
@@ -146,6 +155,7 @@ final class AimMoments {
     boolean keeps = whole == frame && whole >= first && whole <= last;
     if (kept == null) kept = new double[last - first + 1][];
     if (keeps && kept[whole - first] != null) return kept[whole - first];
+    for (int i = 0; i < between.length; i++) if (betweenAt[i] == frame) return between[i];
     if (!away) {
       away = true;
       System.arraycopy(standing, 0, savedStanding, 0, Matrix.SIZE);
@@ -158,7 +168,13 @@ final class AimMoments {
     owner.standing(frame, plan, below);
     gathering = false;
     fill(frame, owner.sight(), below, row);
-    if (keeps) kept[whole - first] = row;
+    if (keeps) {
+      kept[whole - first] = row;
+    } else {
+      between[oldest] = row;
+      betweenAt[oldest] = frame;
+      oldest = (oldest + 1) % between.length;
+    }
     return row;
   }
 

@@ -8,6 +8,7 @@ import kite.core.document.ChannelSpec;
 import kite.core.document.Header;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
+import kite.core.optics.DepthOfField;
 import kite.core.rig.RigPart;
 
 /** A camera: its lens first, then its stack from the ground up. */
@@ -28,6 +29,9 @@ final class CameraNode extends Node {
   private static final int ZOOM_PASSES = 12;
 
   private static final double ZOOM_SETTLED = 1e-12;
+
+  /** The focus distance's place in a lens row. */
+  private static final int FOCUS = 2;
 
   private final Sight sight = new Sight();
   private final FocusStep focus;
@@ -83,12 +87,7 @@ final class CameraNode extends Node {
     lens(frame, plan);
     below(steps.length, frame, plan, m);
     int o = slot * Plan.LENS;
-    if (focus != null) {
-      // a lens cannot focus as near as its own length
-      double nearest = plan.lens[o] / 1000 * 1.001;
-      double d = Math.max(nearest, focus.distance(frame, plan, m, plan.lens[o + 2]));
-      plan.lens[o + 2] = within(Camera.FOCUS, d);
-    }
+    if (focus != null) focusAt(plan, o, focus.distance(frame, plan, m, plan.lens[o + FOCUS]));
     System.arraycopy(m, 0, plan.world, slot * Matrix.SIZE, Matrix.SIZE);
   }
 
@@ -102,6 +101,7 @@ final class CameraNode extends Node {
         plan.lens[o] = within(Camera.FOCAL_LENGTH, plan.lens[o] + trim.focal(frame));
       if (s instanceof DollyZoomStep zoom && zoom.solvesLens()) zoomed(zoom, frame, plan, o);
     }
+    focusAt(plan, o, plan.lens[o + FOCUS]);
     look(plan, o);
     plan.lens[o + 8] = sight.left;
     plan.lens[o + 9] = sight.right;
@@ -126,6 +126,12 @@ final class CameraNode extends Node {
       plan.lens[o] = f;
       if (settled) return;
     }
+  }
+
+  /** Focus no nearer than a lens of this length can form a picture at all. */
+  private static void focusAt(Plan plan, int o, double metres) {
+    double nearest = DepthOfField.nearestFocusM(plan.lens[o]);
+    plan.lens[o + FOCUS] = within(Camera.FOCUS, Math.max(nearest, metres));
   }
 
   private void look(Plan plan, int o) {

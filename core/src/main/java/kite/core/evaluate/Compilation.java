@@ -184,7 +184,7 @@ final class Compilation {
   private Node camera(Camera c, Node old) {
     Header h = sequence.header();
     List<Object> from = new ArrayList<>(List.of(c, h));
-    for (String id : References.of(c).keySet()) from.add(made(id));
+    for (String id : References.ids(c)) from.add(made(id));
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(c.id());
     List<PartStep> steps = new ArrayList<>();
@@ -206,7 +206,7 @@ final class Compilation {
   /** A part's step, the former one where nothing of it changed; null where it does nothing. */
   private PartStep step(Camera c, RigPart part, int slot, Node old) {
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
-    for (String id : References.of(part).keySet()) from.add(made(id));
+    for (String id : References.ids(part)) from.add(made(id));
     PartStep kept = old instanceof CameraNode n ? n.stepOf(part) : null;
     // these look at their camera as that is now
     boolean own = part instanceof Spring || part instanceof Attention || part instanceof DollyZoom;

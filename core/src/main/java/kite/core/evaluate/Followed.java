@@ -23,7 +23,7 @@ final class Followed {
   private static final double NEAR = 2e-5;
 
   /** … and this share of how far the stretch goes. */
-  private static final double NEAR_SHARE = 2e-4;
+  private static final double NEAR_SHARE = 1e-3;
 
   /** A gap with more than this share of all that changes in its stretch may hold a jump. */
   private static final double MOSTLY = 0.6;
@@ -38,7 +38,15 @@ final class Followed {
   private static final double ON_A_FRAME = 1e-8;
 
   /** Sampling a stretch goes four times as fine, and four times again, up to this. */
-  private static final int FINEST = 64;
+  private static final int FINEST = 16;
+
+  /**
+   * What goes farther than this in a stretch, metres or a quaternion's numbers, is no finer seen.
+   */
+  private static final double FAST = 0.5;
+
+  /** A stretch is parted by no more jumps than this, one within the other. */
+  private static final int MOST_JUMPS = 2;
 
   private static final int KEPT = 512;
 
@@ -124,23 +132,25 @@ final class Followed {
     double[] ends = new double[2 * SIZE];
     at(step, ends, 0);
     at(step + 1, ends, SIZE);
-    return refined(origin + step * frames, origin + (step + 1) * frames, ends);
+    return refined(origin + step * frames, origin + (step + 1) * frames, ends, 0);
   }
 
   /**
    * @param ends the samples at both ends, from within
+   * @param jumps how often the stretch was parted already
    */
-  private Piece[] refined(double from, double to, double[] ends) {
+  private Piece[] refined(double from, double to, double[] ends, int jumps) {
     Piece p = new Piece(from, to, 1, ends);
     while (true) {
       p = finer(p);
       if (isSmooth(p)) return new Piece[] {p};
       int gap = jumping(p);
-      if (gap >= 0) {
-        Piece[] parted = parted(p, gap);
+      if (gap >= 0 && jumps < MOST_JUMPS) {
+        Piece[] parted = parted(p, gap, jumps + 1);
         if (parted != null) return parted;
       }
-      if (p.gaps() >= FINEST) return new Piece[] {p};
+      if (p.gaps() >= FINEST || distance(p.samples(), 0, p.samples(), p.gaps() * SIZE) > FAST)
+        return new Piece[] {p};
     }
   }
 
@@ -198,7 +208,7 @@ final class Followed {
   }
 
   /** Both sides of a jump in a gap, or null where the gap is only steep. */
-  private Piece[] parted(Piece p, int gap) {
+  private Piece[] parted(Piece p, int gap, int jumps) {
     double width = (p.to() - p.from()) / p.gaps(), a = p.from() + gap * width, z = a + width;
     double[] left = Arrays.copyOfRange(p.samples(), gap * SIZE, (gap + 1) * SIZE);
     double[] right = Arrays.copyOfRange(p.samples(), (gap + 1) * SIZE, (gap + 2) * SIZE);
@@ -223,16 +233,16 @@ final class Followed {
     System.arraycopy(left, 0, before, SIZE, SIZE);
     double[] after = Arrays.copyOf(right, 2 * SIZE);
     System.arraycopy(p.samples(), p.gaps() * SIZE, after, SIZE, SIZE);
-    Piece[] first = z - p.from() > ON_A_FRAME ? refined(p.from(), z, before, p) : SMOOTH;
-    Piece[] second = p.to() - z > ON_A_FRAME ? refined(z, p.to(), after, p) : SMOOTH;
+    Piece[] first = z - p.from() > ON_A_FRAME ? refined(p.from(), z, before, p, jumps) : SMOOTH;
+    Piece[] second = p.to() - z > ON_A_FRAME ? refined(z, p.to(), after, p, jumps) : SMOOTH;
     Piece[] all = Arrays.copyOf(first, first.length + second.length);
     System.arraycopy(second, 0, all, first.length, second.length);
     return all;
   }
 
   /** A side of a jump, sampled by itself unless it is too short to matter. */
-  private Piece[] refined(double from, double to, double[] ends, Piece of) {
-    if (to - from > (of.to() - of.from()) / FINEST) return refined(from, to, ends);
+  private Piece[] refined(double from, double to, double[] ends, Piece of, int jumps) {
+    if (to - from > (of.to() - of.from()) / FINEST) return refined(from, to, ends, jumps);
     align(ends, 2);
     return new Piece[] {new Piece(from, to, 1, ends)};
   }

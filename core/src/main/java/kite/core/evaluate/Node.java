@@ -29,7 +29,7 @@ abstract class Node {
   }
 
   static String[] usesOf(Entity e) {
-    return References.of(e).keySet().toArray(new String[0]);
+    return References.ids(e).toArray(new String[0]);
   }
 
   boolean usesAny(Set<String> ids) {

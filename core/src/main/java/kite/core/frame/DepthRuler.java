@@ -5,7 +5,9 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import kite.core.command.Reference;
 import kite.core.command.References;
+import kite.core.command.Use;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -41,11 +43,8 @@ public final class DepthRuler {
   public static Set<String> subjects(Sequence s) {
     Set<String> looked = new HashSet<>(), all = new LinkedHashSet<>();
     for (Camera c : s.all(Camera.class))
-      References.of(c)
-          .forEach(
-              (id, use) -> {
-                if (use.equals("attends to") || use.equals("focuses on")) looked.add(id);
-              });
+      for (Reference r : References.of(c))
+        if (r.use() == Use.ATTENDS || r.use() == Use.FOCUSES) looked.add(r.to());
     for (Piece p : s.all(Piece.class)) {
       Shape shape = Plan.shapeOf(s, p);
       if (looked.contains(p.id())

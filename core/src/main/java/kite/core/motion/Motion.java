@@ -61,10 +61,10 @@ public final class Motion {
                   h[1] * e.factor(),
                   k.joined()));
     } else if (edit instanceof MotionEdit.Mirror e) {
-      retimed(f -> 2 * e.about() - f, -1);
+      turned(2 * e.about());
     } else if (edit instanceof MotionEdit.Reverse) {
       double[] r = range();
-      retimed(f -> r[0] + r[1] - f, -1);
+      turned(r[0] + r[1]);
     } else if (edit instanceof MotionEdit.Snap) {
       retimed(f -> (double) Math.round(f), 1);
     } else if (edit instanceof MotionEdit.Shift e) {
@@ -85,7 +85,7 @@ public final class Motion {
     } else if (edit instanceof MotionEdit.EaseWhole e) {
       channels((p, c) -> whole(c, e.slowIn() ? 0 : 2 / 3.0, e.slowOut() ? 0 : 2 / 3.0));
     } else if (edit instanceof MotionEdit.LinearThrough) {
-      channels((p, c) -> linear(c));
+      channels((p, c) -> evenThrough(c));
     } else if (edit instanceof MotionEdit.Gather e) {
       channels((p, c) -> gathered(p, c, e.around()));
     } else if (edit instanceof MotionEdit.GoOn e) {
@@ -147,33 +147,96 @@ public final class Motion {
     double at(double frame);
   }
 
-  /**
-   * Moves chosen keys in time; {@code rate} is what becomes of a frame's length, negative turns.
-   */
+  /** Moves chosen keys in time; {@code rate} is what becomes of a frame's length. */
   private void retimed(Time time, double rate) {
     each(
-        k -> {
-          double r = Math.abs(rate);
-          return rate < 0
-              ? new Key(
-                  time.at(k.frame()),
-                  k.value(),
-                  k.shape(),
-                  k.outFrames() * r,
-                  k.outValue(),
-                  k.inFrames() * r,
-                  k.inValue(),
-                  k.joined())
-              : new Key(
-                  time.at(k.frame()),
-                  k.value(),
-                  k.shape(),
-                  k.inFrames() * r,
-                  k.inValue(),
-                  k.outFrames() * r,
-                  k.outValue(),
-                  k.joined());
-        });
+        k ->
+            new Key(
+                time.at(k.frame()),
+                k.value(),
+                k.shape(),
+                k.inFrames() * rate,
+                k.inValue(),
+                k.outFrames() * rate,
+                k.outValue(),
+                k.joined()));
+  }
+
+  /** Turns chosen keys round in time: what stood at a frame goes to {@code sum} less that frame. */
+  private void turned(double sum) {
+    channels((p, c) -> turned(p, c, sum));
+  }
+
+  /**
+   * A stretch that was held stays held at its value, which is then the value of the key that begins
+   * it. Where the motion arrives at such a key it had been somewhere else, and jumps: its last
+   * frame is held, too, so that it is right on every whole frame.
+   */
+  private static Channel turned(Picked p, Channel.Curve c, double sum) {
+    Channel.Curve from = c;
+    List<Double> added = new ArrayList<>();
+    for (int i = 1; i + 1 < c.keys().size(); i++) {
+      Key before = c.keys().get(i - 1), k = c.keys().get(i), next = c.keys().get(i + 1);
+      boolean jumps =
+          before.shape() == KeyShape.HOLD
+              && k.shape() != KeyShape.HOLD
+              && before.value() != k.value();
+      if (!jumps || !p.has(before.frame()) || !p.has(k.frame()) || !p.has(next.frame())) continue;
+      double at = k.frame() + 1;
+      if (at < next.frame()) {
+        from = (Channel.Curve) CurveEdits.insert(from, at);
+        added.add(at);
+      }
+    }
+    List<Key> keys = new ArrayList<>();
+    List<Boolean> chosen = new ArrayList<>();
+    boolean all = true;
+    for (int i = 0; i < from.keys().size(); i++) {
+      Key k = from.keys().get(i);
+      boolean mine = p.has(k.frame()) || added.contains(k.frame());
+      all &= mine;
+      chosen.add(mine);
+      if (!mine) {
+        keys.add(k);
+        continue;
+      }
+      Key before = i > 0 ? from.keys().get(i - 1) : null;
+      boolean withBefore =
+          before != null && (p.has(before.frame()) || added.contains(before.frame()));
+      boolean holds = withBefore && before.shape() == KeyShape.HOLD;
+      boolean lastFrame =
+          withBefore && i > 1 && isJump(from.keys(), i - 1, p) && added.contains(k.frame());
+      boolean frees = k.shape() == KeyShape.HOLD && !holds && !lastFrame;
+      if (frees) { // it is left now as it was arrived at
+        double[] h = i > 0 ? Handles.of(from.keys(), i - 1) : new double[4];
+        k = k.free(h[2], h[3], h[2], -h[3], true);
+      }
+      KeyShape shape = holds || lastFrame ? KeyShape.HOLD : k.shape();
+      if (shape == KeyShape.HOLD && i + 1 < from.keys().size()) { // arrived at as it was left
+        double[] h = Handles.of(from.keys(), i);
+        k = k.free(h[2], h[3], h[0], h[1], false);
+      }
+      keys.add(
+          new Key(
+              sum - k.frame(),
+              holds ? before.value() : k.value(),
+              shape,
+              k.outFrames(),
+              k.outValue(),
+              k.inFrames(),
+              k.inValue(),
+              shape != KeyShape.HOLD && k.joined()));
+    }
+    Channel.Curve now = (Channel.Curve) rebuilt(from, keys, chosen);
+    return all ? new Channel.Curve(now.keys(), c.after(), c.before()) : now;
+  }
+
+  /** Whether what is held before a key jumps onto it. */
+  private static boolean isJump(List<Key> keys, int i, Picked p) {
+    Key before = keys.get(i - 1);
+    return p.has(before.frame())
+        && before.shape() == KeyShape.HOLD
+        && before.value() != keys.get(i).value();
   }
 
   private static Key scaled(Key k, MotionEdit.Scale e) {
@@ -274,12 +337,16 @@ public final class Motion {
     return new Channel.Curve(keys, c.before(), c.after());
   }
 
-  private static Channel linear(Channel.Curve c) {
+  /**
+   * Through every key without a stop and without a leap in speed: between the keys' neighbours
+   * where there are two (never past their values), at the speed of the whole segment at the ends.
+   */
+  private static Channel evenThrough(Channel.Curve c) {
     if (c.keys().size() < 2) return c;
     List<Key> keys = new ArrayList<>();
-    for (Key k : c.keys()) keys.add(k.shaped(KeyShape.STRAIGHT));
-    leave(keys, 0, 0);
-    arrive(keys, keys.size() - 1, 0);
+    int last = c.keys().size() - 1;
+    for (int i = 0; i <= last; i++)
+      keys.add(c.keys().get(i).shaped(i == 0 || i == last ? KeyShape.STRAIGHT : KeyShape.SMOOTH));
     return new Channel.Curve(keys, c.before(), c.after());
   }
 

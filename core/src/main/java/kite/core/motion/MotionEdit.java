@@ -41,7 +41,7 @@ public sealed interface MotionEdit {
   /** The whole motion: slow or fast away from its first key, slow or fast onto its last. */
   record EaseWhole(boolean slowIn, boolean slowOut) implements MotionEdit {}
 
-  /** Even speed between the keys, eased only at the very ends. */
+  /** Through the keys without a stop or a leap in speed; at even speed where there are only two. */
   record LinearThrough() implements MotionEdit {}
 
   /** Keys gather half-way towards the nearest of these frames. */

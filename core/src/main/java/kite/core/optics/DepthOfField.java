@@ -10,6 +10,16 @@ package kite.core.optics;
  */
 public record DepthOfField(double focalLengthMm, double fStop, double circleMm, double focusM) {
 
+  /**
+   * Focus distances down to this share over the focal length are taken: nearer there is no picture.
+   */
+  private static final double OVER_FOCAL = 1.001;
+
+  /** The nearest distance in metres at which a lens can be in focus, whatever its mount allows. */
+  public static double nearestFocusM(double focalLengthMm) {
+    return focalLengthMm / 1000 * OVER_FOCAL;
+  }
+
   /** H = f²/(N·c) + f, in metres. */
   public double hyperfocalM() {
     return (focalLengthMm * focalLengthMm / (fStop * circleMm) + focalLengthMm) / 1000;

@@ -38,7 +38,7 @@ public record SavedRig(List<RigPart> rig, Map<String, String> names) {
 
   public static SavedRig of(Sequence s, Camera c) {
     Map<String, String> names = new TreeMap<>();
-    for (String id : References.of(c.with((Focus) null)).keySet()) names.put(id, s.get(id).name());
+    for (String id : References.ids(c.with((Focus) null))) names.put(id, s.get(id).name());
     return new SavedRig(c.rig(), names);
   }
 

@@ -17,6 +17,9 @@ import kite.core.frame.Eye;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
+import kite.core.optics.DepthOfField;
+import kite.core.optics.Lens;
+import kite.core.optics.LensKit;
 import kite.core.path.PathTable;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
@@ -41,6 +44,9 @@ public final class Warnings {
   /** Sideways push on a rail, in m/s², that a dolly takes without a bump: a third of gravity. */
   private static final double CORNER = 3.3;
 
+  /** Focus distances differ by more than this. */
+  private static final double ROUNDING_M = 1e-6;
+
   /** Solid enough that a lens inside one is a mistake. */
   private static final List<StandInKind> SOLID =
       List.of(
@@ -60,7 +66,8 @@ public final class Warnings {
     VERTICAL,
     CORNER,
     INSIDE,
-    NOTHING_BELOW
+    NOTHING_BELOW,
+    TOO_NEAR
   }
 
   /**
@@ -96,6 +103,7 @@ public final class Warnings {
     TreeMap<Integer, Double> pans = new TreeMap<>(), rolls = new TreeMap<>();
     TreeMap<Integer, Double> steep = new TreeMap<>(), corners = new TreeMap<>();
     TreeMap<String, TreeMap<Integer, Double>> inside = new TreeMap<>();
+    TreeMap<Integer, Double> near = new TreeMap<>();
     boolean asked = rollIsAsked();
     boolean aims = camera.rig().stream().anyMatch(p -> p.on() && p instanceof Attention);
     Rail rail = camera.first(Rail.class);
@@ -114,6 +122,8 @@ public final class Warnings {
       plan.evaluateOnly(camera.id(), f);
       Eye eye = Eye.of(plan, camera.id());
       double[] m = eye.world();
+      double closest = closestM(plan.lens()[o]);
+      if (plan.lens()[o + 2] <= closest) near.put(f, closest);
       if (before != null) {
         double gap = 1 - plan.lens()[o + 5] / 360;
         Vec3 was = eye.seen(eye.place().plus(before.worldDirection(new Vec3(0, 0, -1))));
@@ -140,10 +150,21 @@ public final class Warnings {
       }
     }
     runs(pans, Kind.FAST_PAN, "");
+    runs(near, Kind.TOO_NEAR, "");
     runs(rolls, Kind.ROLL, "");
     runs(steep, Kind.VERTICAL, "");
     runs(corners, Kind.CORNER, rail == null ? "" : rail.id());
     inside.forEach((name, at) -> runs(at, Kind.INSIDE, name));
+  }
+
+  /** At or under this no lens focuses: the closest of those that the kits have for a length. */
+  private double closestM(double focalMm) {
+    double closest = Double.POSITIVE_INFINITY;
+    for (LensKit k : s.header().standards().kits())
+      for (Lens l : k.lenses())
+        if (l.covers(focalMm)) closest = Math.min(closest, l.closestFocusM());
+    double possible = DepthOfField.nearestFocusM(focalMm);
+    return Double.isInfinite(closest) ? possible : Math.max(possible, closest - ROUNDING_M);
   }
 
   /** Whether anything of the rig rolls the camera on purpose. */
@@ -242,6 +263,12 @@ public final class Warnings {
                   + " a second on "
                   + frames
                   + ".";
+          case TOO_NEAR ->
+              "Focus is as near as "
+                  + NumberText.length(most, s.header().displayUnit())
+                  + " or nearer on "
+                  + frames
+                  + ": the lens cannot. Move it out, or take a lens that focuses closer.";
           case INSIDE -> "The camera is inside “" + about + "” on " + frames + ".";
           case NOTHING_BELOW -> "";
         };

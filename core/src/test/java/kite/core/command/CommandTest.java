@@ -291,7 +291,7 @@ class CommandTest {
         Edit.apply(
             S, List.of(new EntityCommand.Remove(List.of("piece0", "path", "mark", "cam0"), true)));
     for (var e : s.entities().values())
-      for (String id : References.of(e).keySet()) assertTrue(s.get(id) != null);
+      for (String id : References.ids(e)) assertTrue(s.get(id) != null);
     assertTrue(
         ((Camera) s.get("cam1")).first(kite.core.rig.Attention.class).subjects().size() == 1);
   }

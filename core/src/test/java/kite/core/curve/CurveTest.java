@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import kite.core.RandomDocuments;
@@ -125,6 +126,77 @@ class CurveTest {
       Channel more = CurveEdits.insert(c, at);
       for (double f = curve.keys().get(0).frame(); f < curve.keys().get(1).frame(); f += 0.05)
         assertEquals(c.at(f), more.at(f), 1e-6, "seed " + seed);
+    }
+  }
+
+  /** A curve of chance keys of every shape, with handles that may be too long for their gaps. */
+  private static Channel.Curve chance(Random r) {
+    List<Key> keys = new ArrayList<>();
+    double at = r.nextInt(10);
+    int n = 1 + r.nextInt(5);
+    for (int k = 0; k < n; k++) {
+      KeyShape shape = KeyShape.values()[r.nextInt(4)];
+      Key key = Key.of(at, r.nextGaussian() * 3, shape);
+      keys.add(
+          shape == KeyShape.FREE
+              ? key.free(
+                  12 * r.nextDouble(),
+                  r.nextGaussian(),
+                  12 * r.nextDouble(),
+                  r.nextGaussian(),
+                  r.nextBoolean())
+              : key);
+      at += 0.5 + r.nextInt(12);
+    }
+    Beyond[] all = Beyond.values();
+    return new Channel.Curve(keys, all[r.nextInt(4)], all[r.nextInt(4)]);
+  }
+
+  @Test
+  void aKeyPutInAnywhereChangesNothingAnywhere() {
+    Random r = new Random(21);
+    for (int i = 0; i < 3000; i++) {
+      Channel.Curve c = chance(r);
+      double first = c.keys().get(0).frame(), last = c.keys().get(c.keys().size() - 1).frame();
+      double at = i % 2 == 0 ? first + r.nextDouble() * (last - first) : first - 15 + r.nextInt(60);
+      Channel more = CurveEdits.insert(c, at);
+      for (double f = first - 20; f < last + 30; f += 0.173)
+        assertEquals(c.at(f), more.at(f), 1e-6, i + ": key at " + at + ", frame " + f + " of " + c);
+    }
+  }
+
+  @Test
+  void repeatsEndOnTheLastKeyEveryTime() {
+    List<Key> keys = List.of(Key.of(0, 1, KeyShape.STRAIGHT), Key.of(10, 5, KeyShape.STRAIGHT));
+    Channel c = new Channel.Curve(keys, Beyond.REPEAT, Beyond.REPEAT);
+    for (double f : new double[] {10, 20, 30, 1000, -10, -20}) assertEquals(5, c.at(f), "" + f);
+    assertEquals(1, c.at(0));
+    assertEquals(1.4, c.at(11), 1e-9);
+    assertEquals(4.6, c.at(-1), 1e-9);
+  }
+
+  @Test
+  void fewerKeysKeepTheirToleranceAndWhatCannotBeSaidWithFewerStays() {
+    Random r = new Random(5);
+    for (int i = 0; i < 60; i++) {
+      List<Key> keys = new ArrayList<>();
+      for (int f = 0; f <= 120; f++) {
+        boolean stepped = i % 3 == 0 && f > 40 && f < 60;
+        double v = 2 * Math.sin(f / 17.0) + (i % 3 == 1 ? 0.05 * r.nextGaussian() : 0);
+        keys.add(Key.of(f, stepped ? f / 5 : v, stepped ? KeyShape.HOLD : KeyShape.STRAIGHT));
+      }
+      Channel.Curve c = new Channel.Curve(keys);
+      double tolerance = 0.002 + 0.05 * r.nextDouble();
+      ReduceKeys.Reduced less = ReduceKeys.within(c, tolerance);
+      double worst = 0;
+      CompiledCurve was = CompiledCurve.of(c), now = CompiledCurve.of(less.channel());
+      for (double f = 0; f <= 120; f += 0.013)
+        worst = Math.max(worst, Math.abs(was.value(f) - now.value(f)));
+      assertTrue(worst <= tolerance * 1.02, i + ": " + worst + " of " + tolerance);
+      assertEquals(worst, less.error(), 0.05 * tolerance);
+      int count = ((Channel.Curve) less.channel()).keys().size();
+      if (i % 3 == 0)
+        assertTrue(count < 60, "a few held frames keep no key outside them: " + count);
     }
   }
 

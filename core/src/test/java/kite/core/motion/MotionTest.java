@@ -111,13 +111,57 @@ class MotionTest {
     Channel slowIn = after(two, new MotionEdit.EaseWhole(true, false));
     for (double t = 0; t <= 1; t += 0.05)
       assertEquals(10 * t * t, slowIn.at(24 * t), 1e-9, "slow in, fast out is a parabola");
-    Channel through = after(FOUR, new MotionEdit.LinearThrough());
-    double speed = through.at(12) - through.at(11);
-    assertEquals((2 - 4) / 6.0, speed, 1e-6, "even speed between the inner keys");
-    assertEquals(0, through.at(1.01) - through.at(1), 1e-4, "eased away from its start");
-    assertEquals(0, through.at(31) - through.at(30.99), 1e-4);
+    Channel even = after(slowIn, new MotionEdit.LinearThrough());
+    for (double f = 0; f <= 24; f += 0.7) assertEquals(10 * f / 24, even.at(f), 1e-9);
+    Channel hold =
+        Channel.curve(
+            Key.of(1, 0, KeyShape.HOLD),
+            Key.smooth(20, 0),
+            Key.smooth(40, 5),
+            Key.of(80, 6, KeyShape.STRAIGHT));
+    Channel through = after(hold, new MotionEdit.LinearThrough());
+    double last = 0, fastest = 0;
+    for (double f = 1; f <= 79.9; f += 0.05) {
+      double speed = (through.at(f + 0.05) - through.at(f)) / 0.05;
+      assertEquals(last, speed, 0.01, "no leap in speed at " + f);
+      assertTrue(f < 20.2 || speed > 1e-3, "no stop on the way");
+      fastest = Math.max(fastest, speed);
+      last = speed;
+    }
+    assertTrue(fastest < 0.5, "at most twice the speed of the push");
     Channel flat = after(FOUR, new MotionEdit.Flatten(), 7.0);
     assertEquals(0, (flat.at(7.001) - flat.at(6.999)) / 0.002, 1e-3);
+  }
+
+  @Test
+  void whatIsTurnedRoundIsTheSameBackwardsOnEveryFrame() {
+    Random r = new Random(6);
+    for (int i = 0; i < 200; i++) {
+      List<Key> keys = new ArrayList<>();
+      int at = 1;
+      for (int k = 0; k < 5; k++) {
+        KeyShape shape = KeyShape.values()[r.nextInt(4)];
+        Key key = Key.of(at, r.nextInt(10), shape);
+        keys.add(
+            shape == KeyShape.FREE ? key.free(1, r.nextDouble(), 2, r.nextDouble(), true) : key);
+        at += 2 + r.nextInt(8);
+      }
+      Channel.Curve c = new Channel.Curve(keys, Beyond.HOLD, Beyond.STRAIGHT);
+      double last = at, sum = 1 + keys.get(4).frame();
+      for (MotionEdit e : List.of(new MotionEdit.Reverse(), new MotionEdit.Mirror(sum / 2))) {
+        Channel.Curve back = (Channel.Curve) after(c, e);
+        assertEquals(Beyond.STRAIGHT, back.before());
+        assertEquals(Beyond.HOLD, back.after());
+        for (int f = 1; f <= keys.get(4).frame(); f++) {
+          // where a held value jumps, the frame of the jump belongs to what is held
+          boolean jump = false;
+          for (int k = 1; k < 5; k++)
+            jump |= keys.get(k).frame() == f && keys.get(k - 1).shape() == KeyShape.HOLD;
+          double want = jump ? c.at(f - 1e-9) : c.at(f);
+          assertEquals(want, back.at(sum - f), 1e-6, i + " frame " + f + " of " + keys);
+        }
+      }
+    }
   }
 
   @Test

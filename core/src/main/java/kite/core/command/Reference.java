@@ -1,0 +1,8 @@
+package kite.core.command;
+
+/**
+ * One use that an entity makes of another.
+ *
+ * @param to id of what is used
+ */
+public record Reference(String to, Use use) {}
