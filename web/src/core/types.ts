@@ -436,7 +436,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Duplicate | Add | Remove | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
+export type Command = Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
 
 export interface Duplicate {
   kind: 'duplicate';
@@ -454,6 +454,12 @@ export interface Remove {
   kind: 'remove';
   ids: string[];
   letGo: boolean;
+}
+
+export interface LetGo {
+  kind: 'letGo';
+  ids: string[];
+  frame: number;
 }
 
 export interface Rename {

@@ -3,7 +3,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { answer, Refused, theCore } from '../core/load';
 import type { Command, Unit } from '../core/types';
-import { commitPreview, edit, mayKey, preview, say, useSequence } from '../sequence/store';
+import { commitPreview, edit, endPreview, mayKey, preview, say, useSequence } from '../sequence/store';
 import { KiteKey } from '../shell/icons';
 import { Tip } from '../shell/Tip';
 
@@ -50,6 +50,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const [bad, setBad] = useState(false);
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const drag = useRef<{ x: number; value: number } | null>(null);
+  const leaving = useRef(false);
   const frame = useSequence((s) => s.frame);
   const { address, unit, value } = channel;
   const label = `${channel.label} of ${name}`;
@@ -71,16 +72,24 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   });
   const clamp = (v: number) => Math.max(channel.least, Math.min(channel.most, v));
   const commit = () => {
-    if (text === null) return;
-    const v = read(text, unit, value);
-    if (v === null || !edit(`Set ${label}`, ...commands(v))) setBad(true);
-    else {
-      setText(null);
-      setBad(false);
+    if (text === null || leaving.current) return true;
+    const v = text.trim() === theCore().showNumber(value, unit) ? value : read(text, unit, value);
+    if (v === null || (v !== value && !edit(`Set ${label}`, ...commands(v)))) {
+      setBad(true);
+      return false;
     }
+    setText(null);
+    setBad(false);
+    return true;
   };
-  const nudge = (direction: number, big: boolean) =>
-    edit(`Set ${label}`, ...commands(clamp(value + direction * STEP[unit] * (big ? 10 : 1))));
+  /** Gives the keyboard back to the desk; what was typed is taken already, or given up. */
+  const leave = (input: HTMLInputElement) => {
+    leaving.current = true;
+    input.blur();
+    leaving.current = false;
+  };
+  const nudged = (direction: number, big: boolean) =>
+    commands(clamp(value + direction * STEP[unit] * (big ? 10 : 1)));
   const toggleKey = () =>
     edit(
       keyHere ? `Remove a key of ${label}` : `Key ${label}`,
@@ -121,7 +130,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         }}
         onPointerCancel={() => {
           drag.current = null;
-          commitPreview();
+          endPreview();
         }}
       >
         {channel.label}
@@ -139,19 +148,29 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           setText(e.target.value);
           setBad(false);
         }}
-        onBlur={commit}
-        onWheel={(e) => document.activeElement === e.currentTarget && nudge(-Math.sign(e.deltaY), e.shiftKey)}
+        onBlur={() => {
+          commitPreview();
+          commit();
+        }}
+        onWheel={(e) =>
+          document.activeElement === e.currentTarget &&
+          edit(`Set ${label}`, ...nudged(-Math.sign(e.deltaY), e.shiftKey))
+        }
         onKeyDown={(e) => {
-          if (e.key === 'Enter') commit();
-          else if (e.key === 'Escape') {
+          if (e.key === 'Enter') {
+            if (commit()) leave(e.currentTarget);
+          } else if (e.key === 'Escape') {
             setText(null);
             setBad(false);
-          } else if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+            leave(e.currentTarget);
+          } else if (!channel.locked && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
             e.preventDefault();
-            nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);
+            // a held arrow shows each step and is one edit when it is let go
+            preview(`Set ${label}`, ...nudged(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey));
           }
           e.stopPropagation();
         }}
+        onKeyUp={(e) => (e.key === 'ArrowUp' || e.key === 'ArrowDown') && commitPreview()}
       />
       <Tip text={keyHere ? 'Take the key on this frame away' : 'Put a key on this frame'}>
         <button

@@ -1,7 +1,10 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { answer, Refused, theCore } from '../core/load';
 import type { Unit } from '../core/types';
 import { say } from '../sequence/store';
+
+/** In a window or a menu the keyboard stays there: the desk is behind it. */
+const inWindow = (at: HTMLElement) => at.closest('[role=dialog], [role=menu], [role=presentation]') !== null;
 
 /** A number that is no channel: typed with units and arithmetic, taken on Enter or when left. */
 export function TextNumber({
@@ -20,25 +23,34 @@ export function TextNumber({
 }) {
   const [text, setText] = useState<string | null>(null);
   const [bad, setBad] = useState(false);
+  const leaving = useRef(false);
   const shown = theCore().showNumber(value, unit);
   const commit = () => {
-    if (text === null) return;
+    if (text === null || leaving.current) return true;
     if (text.trim() === shown) {
       setText(null);
-      return;
+      return true;
     }
     try {
       const v = answer<{ value: number }>(theCore().readNumber(text, unit, value)).value;
-      if (onChange(v) === false) setBad(true);
-      else {
-        setText(null);
-        setBad(false);
+      if (onChange(v) === false) {
+        setBad(true);
+        return false;
       }
+      setText(null);
+      setBad(false);
+      return true;
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
       say(e.message, true);
       setBad(true);
+      return false;
     }
+  };
+  const leave = (input: HTMLInputElement) => {
+    leaving.current = true;
+    input.blur();
+    leaving.current = false;
   };
   return (
     <label className="text-number">
@@ -58,10 +70,11 @@ export function TextNumber({
         onKeyDown={(e) => {
           // a first Escape takes back what was typed, a second closes the window around it
           if (e.key !== 'Escape' || text !== null) e.stopPropagation();
-          if (e.key === 'Enter') commit();
+          if (e.key === 'Enter' && commit() && !inWindow(e.currentTarget)) leave(e.currentTarget);
           if (e.key === 'Escape') {
             setText(null);
             setBad(false);
+            if (!inWindow(e.currentTarget)) leave(e.currentTarget);
           }
         }}
       />

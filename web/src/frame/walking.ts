@@ -4,7 +4,7 @@ import type { Command } from '../core/types';
 import { evaluated, LENS } from '../sequence/evaluated';
 import {
   commitPreview,
-  edit,
+  endPreview,
   lensCamera,
   mayKey,
   preview,
@@ -118,6 +118,7 @@ export function useWalking(
     if (!el) return;
     let g: Gesture | null = null;
     let moved = false;
+    let arrow: Gesture | null = null;
     let wheel = { dolly: 0, lens: 1, timer: 0 };
     const ready = () => {
       if (theCore().slot(lensCamera(state())) < 0) return false;
@@ -142,8 +143,9 @@ export function useWalking(
       );
     };
     const release = (e: PointerEvent) => {
-      if (g && moved) commitPreview();
-      else if (g && e.type === 'pointerup') onClick(e);
+      if (g && e.type === 'pointercancel') endPreview();
+      else if (g && moved) commitPreview();
+      else if (g) onClick(e);
       g = null;
     };
     const turn = (e: WheelEvent) => {
@@ -182,19 +184,32 @@ export function useWalking(
       if (!a || !ready()) return;
       e.preventDefault();
       e.stopPropagation();
-      remember(lensCamera(state()));
       const tool = e.shiftKey ? 'truck' : state().lensTool;
-      const about = aboutPoint();
-      if (tool === 'turn') edit(NAMES.turn, walk({ pan: -a[0], tilt: -a[1] }));
-      else
-        edit(
-          NAMES[tool],
-          dragged(
-            { x: 0, y: 0, tool, lens: lensNow(), about },
-            -a[0] * 0.02,
-            -a[1] * 0.02 * (tool === 'orbit' ? -1 : 1),
-          ),
-        );
+      // while an arrow is held its steps add up, and are one edit when it is let go
+      if (!arrow || arrow.tool !== tool) {
+        commitPreview();
+        remember(lensCamera(state()));
+        arrow = { x: 0, y: 0, tool, lens: lensNow(), about: aboutPoint() };
+      }
+      arrow.x += a[0];
+      arrow.y += a[1];
+      // an arrow up does what dragging up does, but that truck and orbit go where it points
+      const up = tool === 'dolly' || tool === 'zoom' || tool === 'orbit' ? 1 : -1;
+      preview(
+        NAMES[tool],
+        tool === 'turn'
+          ? walk({ pan: -arrow.x, tilt: -arrow.y })
+          : dragged(arrow, -arrow.x * 0.02, arrow.y * 0.02 * up),
+      );
+    };
+    const keyUp = (e: KeyboardEvent) => {
+      if (!arrow || !e.key.startsWith('Arrow')) return;
+      arrow = null;
+      commitPreview();
+    };
+    const blur = () => {
+      if (arrow) commitPreview();
+      arrow = null;
     };
     el.addEventListener('pointerdown', down);
     el.addEventListener('pointermove', move);
@@ -202,6 +217,8 @@ export function useWalking(
     el.addEventListener('pointercancel', release);
     el.addEventListener('wheel', turn, { passive: false });
     el.addEventListener('keydown', key);
+    el.addEventListener('keyup', keyUp);
+    el.addEventListener('blur', blur);
     return () => {
       el.removeEventListener('pointerdown', down);
       el.removeEventListener('pointermove', move);
@@ -209,6 +226,8 @@ export function useWalking(
       el.removeEventListener('pointercancel', release);
       el.removeEventListener('wheel', turn);
       el.removeEventListener('keydown', key);
+      el.removeEventListener('keyup', keyUp);
+      el.removeEventListener('blur', blur);
     };
   }, [canvas, onClick]);
 }

@@ -1,12 +1,16 @@
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import { Choice } from '../rig/Choice';
-import { piece } from '../roster/create';
+import { groundAhead, piece } from '../roster/create';
 import { edit, newId, say, select, useSequence } from '../sequence/store';
 import { FILE_UNITS } from '../setting/ShapeCard';
+import { Unreachable } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
 import type { ModelReport } from '../views/models';
 import { modelsOf, readModel } from './bring';
+
+/** While the server is away a model waits, and is tried again after this long. */
+const AGAIN_MS = 2000;
 
 /** Above or below these a model is probably in another unit. */
 const LIKELY_M = { least: 0.02, most: 100 };
@@ -16,17 +20,33 @@ export function ModelDialog({ files }: { files: File[] }) {
   const [queue] = useState(() => modelsOf(files));
   const [index, setIndex] = useState(0);
   const model = queue[index];
-  const [read, setRead] = useState<{ of: number; report?: ModelReport; error?: string } | null>(null);
+  const [read, setRead] = useState<{
+    of: number;
+    report?: ModelReport;
+    error?: string;
+    waits?: boolean;
+  } | null>(null);
   const [unit, setUnit] = useState('1');
   const [up, setUp] = useState('y');
   useEffect(() => {
     const stop = new AbortController();
-    readModel(queue[index], stop.signal).then(
-      (report) => setRead({ of: index, report }),
-      (e: unknown) =>
-        !stop.signal.aborted && setRead({ of: index, error: e instanceof Error ? e.message : String(e) }),
-    );
-    return () => stop.abort();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const ask = () =>
+      readModel(queue[index], stop.signal).then(
+        (report) => setRead({ of: index, report }),
+        (e: unknown) => {
+          if (stop.signal.aborted) return;
+          if (e instanceof Unreachable) {
+            setRead({ of: index, waits: true });
+            timer = setTimeout(() => void ask(), AGAIN_MS);
+          } else setRead({ of: index, error: e instanceof Error ? e.message : String(e) });
+        },
+      );
+    void ask();
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
   }, [queue, index]);
   const now = read?.of === index ? read : null;
   const next = () => (index + 1 < queue.length ? setIndex(index + 1) : closeDialog());
@@ -51,7 +71,8 @@ export function ModelDialog({ files }: { files: File[] }) {
       zUp: up === 'z',
       text: null,
     };
-    if (!edit(`Bring in ${name}`, { kind: 'add', entity: piece(id, name, shape, '#cccccc') })) return;
+    const added = { ...piece(id, name, shape, '#cccccc'), channels: groundAhead() };
+    if (!edit(`Bring in ${name}`, { kind: 'add', entity: added })) return;
     select(id);
     say(
       `${name} is in: ${size.map(show).join(' × ')}, ${r!.triangles} triangles, ${clip ? `playing “${clip}”` : 'no animation'}.`,
@@ -79,6 +100,11 @@ export function ModelDialog({ files }: { files: File[] }) {
       {!now ? (
         <p className="says" role="status">
           The server is reading it … You can leave it out at any moment.
+        </p>
+      ) : null}
+      {now?.waits ? (
+        <p className="says" role="status">
+          The server cannot be reached. This model waits here and is read as soon as it answers.
         </p>
       ) : null}
       {now?.error ? (

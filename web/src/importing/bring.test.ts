@@ -16,6 +16,12 @@ describe('files dropped together', () => {
     ]);
   });
 
+  it('a glTF in parts takes its data and pictures along', () => {
+    expect(names(['boat.gltf', 'boat.bin', 'sail.png'])).toEqual([
+      ['boat.gltf', ['boat.gltf', 'boat.bin', 'sail.png']],
+    ]);
+  });
+
   it('an OBJ takes its materials and pictures along', () => {
     expect(names(['wall.obj', 'wall.mtl', 'brick.png'])).toEqual([
       ['wall.obj', ['wall.obj', 'wall.mtl', 'brick.png']],

@@ -6,6 +6,7 @@ import type { ModelReport } from '../views/models';
 
 const MODELS = /\.(glb|gltf|obj)$/i;
 const BESIDE_OBJ = /\.(mtl|png|jpe?g)$/i;
+const BESIDE_GLTF = /\.(bin|png|jpe?g)$/i;
 const IMAGES = /\.(png|jpe?g)$/i;
 const TRACKS = /\.(usda|csv|tsv)$/i;
 
@@ -19,7 +20,8 @@ function choose(accept: string, multiple: boolean, take: (files: File[]) => void
 }
 
 /** Asks for a model's file or files. */
-export const chooseModel = () => choose('.glb,.gltf,.obj,.mtl,.png,.jpg,.jpeg', true, (f) => void bring(f));
+export const chooseModel = () =>
+  choose('.glb,.gltf,.bin,.obj,.mtl,.png,.jpg,.jpeg', true, (f) => void bring(f));
 
 /** Asks for the images of a plate. */
 export const choosePlate = () => choose('.png,.jpg,.jpeg', true, (f) => void bringPlate(f));
@@ -49,12 +51,15 @@ export async function bring(files: File[]): Promise<void> {
     );
 }
 
-/** Splits files into models: each .glb or .gltf alone, an .obj with everything that came beside it. */
+/** Splits files into models: each .glb alone, a .gltf or .obj with everything that came beside it. */
 export function modelsOf(files: File[]): { name: string; files: File[] }[] {
   const objs = files.filter((f) => /\.obj$/i.test(f.name));
   const beside = files.filter((f) => BESIDE_OBJ.test(f.name));
   return [
-    ...files.filter((f) => /\.(glb|gltf)$/i.test(f.name)).map((f) => ({ name: f.name, files: [f] })),
+    ...files.filter((f) => /\.glb$/i.test(f.name)).map((f) => ({ name: f.name, files: [f] })),
+    ...files
+      .filter((f) => /\.gltf$/i.test(f.name))
+      .map((f) => ({ name: f.name, files: [f, ...files.filter((b) => BESIDE_GLTF.test(b.name))] })),
     ...objs.map((f) => ({ name: f.name, files: [f, ...beside] })),
   ];
 }
@@ -64,10 +69,10 @@ export async function readModel(
   model: { name: string; files: File[] },
   stop: AbortSignal,
 ): Promise<ModelReport> {
-  if (/\.obj$/i.test(model.name)) {
+  if (!/\.glb$/i.test(model.name)) {
     const form = new FormData();
     for (const f of model.files) form.append('files', f, f.name);
-    return (await (await call('POST', '/api/assets/obj', form, undefined, stop)).json()) as ModelReport;
+    return (await (await call('POST', '/api/assets/together', form, undefined, stop)).json()) as ModelReport;
   }
   const r = await call(
     'POST',

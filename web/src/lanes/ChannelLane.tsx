@@ -5,7 +5,7 @@ import { channelOf, type ChannelInfo } from '../fields/NumberField';
 import { edit, preview, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { PARTS } from '../rig/parts';
-import { choose, chosen, laneOf } from './chosen';
+import { choose, chosen, laneOf, removeChosen } from './chosen';
 import { drag } from './dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from './KeyKite';
@@ -37,11 +37,12 @@ export function ChannelLane({
 }) {
   const key = laneOf(id, address);
   const open = useSequence((s) => s.openLanes.includes(key));
-  const locked = useSequence((s) => s.lockedLanes.includes(key));
+  const lockedHere = useSequence((s) => s.lockedLanes.includes(key));
   const entity = useSequence((s) => s.entities[id]);
   const frame = useSequence((s) => s.frame);
   const picked = useSequence((s) => s.chosenKeys[key] ?? NO_KEYS);
   const svg = useRef<SVGSVGElement>(null);
+  const pressing = useRef(false);
   useEffect(() => {
     if (open) svg.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
@@ -51,6 +52,17 @@ export function ChannelLane({
   const info = (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]).find(
     (c) => c.address === address,
   )!;
+  // a camera's numbers are locked in the document, for everyone; others on this page
+  const locked = lockedHere || info.locked !== '';
+  const lock = () =>
+    entity.kind === 'camera' && !entity.locked
+      ? void edit(`${locked ? 'Unlock' : 'Lock'} ${info.label}`, {
+          kind: 'lockChannels',
+          camera: id,
+          channels: [address],
+          locked: !locked,
+        })
+      : flip('lockedLanes');
   const height = open ? look.openPx : CLOSED;
   const samples = new Float64Array(Math.max(2, Math.floor(scale.width / 2)));
   const step = (scale.last + 1 - scale.first) / (samples.length - 1);
@@ -81,7 +93,9 @@ export function ChannelLane({
     const more = e.shiftKey || e.ctrlKey;
     const mine = on.includes(k.frame) ? on : more ? [...on, k.frame] : [k.frame];
     if (!on.includes(k.frame)) choose(key, mine, more);
+    pressing.current = true; // the press has chosen; only a focus that comes by itself chooses
     (e.currentTarget as SVGElement).focus();
+    pressing.current = false;
     const lanes = chosen();
     let landed = 0;
     drag(
@@ -133,16 +147,6 @@ export function ChannelLane({
       () => setBox(null),
     );
   };
-  const remove = () =>
-    edit(
-      'Remove keys',
-      ...chosen().map((p) => ({
-        kind: 'removeKeys' as const,
-        id: p.id,
-        channel: p.channel,
-        frames: p.frames,
-      })),
-    );
   const nudge = (by: number) => {
     const lanes = chosen();
     const done = edit(
@@ -173,6 +177,7 @@ export function ChannelLane({
           title={open ? 'Close the lane' : 'Open the lane'}
           onClick={() => flip('openLanes')}
         >
+          {entity.kind === 'camera' ? `${entity.letter} · ` : `${entity.name} · `}
           {part ? `${PARTS[part.kind].name} · ` : ''}
           {info.label}
         </button>
@@ -182,7 +187,7 @@ export function ChannelLane({
           aria-label={`${locked ? 'Unlock' : 'Lock'} the lane of ${info.label}`}
           title={locked ? 'Unlock this lane' : 'Lock this lane: its keys cannot be touched'}
           aria-pressed={locked}
-          onClick={() => flip('lockedLanes')}
+          onClick={lock}
         >
           {locked ? <Icon.Lock /> : <Icon.Unlock />}
         </button>
@@ -247,10 +252,10 @@ export function ChannelLane({
             data-key={k.frame}
             style={{ cursor: locked ? 'default' : 'move' }}
             onPointerDown={locked ? undefined : move(k)}
-            onFocus={() => !locked && !on.includes(k.frame) && choose(key, [k.frame])}
+            onFocus={() => !pressing.current && !locked && !on.includes(k.frame) && choose(key, [k.frame])}
             onDoubleClick={(e) => e.stopPropagation()}
             onKeyDown={(e) => {
-              if (e.key === 'Delete' || e.key === 'Backspace') remove();
+              if (e.key === 'Delete' || e.key === 'Backspace') removeChosen();
               else if (e.key === 'ArrowLeft') nudge(-1);
               else if (e.key === 'ArrowRight') nudge(1);
               else return;

@@ -6,14 +6,9 @@ import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../se
 import { Tip } from '../shell/Tip';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
+import { newShot } from './shotCode';
 
 const HEIGHT = 34;
-
-/** The next free shot code: sequence code and a number that rises by ten. */
-function nextShot(code: string, spans: CutSpan[]): string {
-  const numbers = spans.map((s) => Number(/(\d+)$/.exec(s.shot)?.[1] ?? 0));
-  return `${code}_${String(Math.floor(Math.max(0, ...numbers) / 10) * 10 + 10).padStart(4, '0')}`;
-}
 
 /** Cuts to a camera on the present frame: a new entry, or another camera in the one that begins here. */
 export function cutHere(camera: string): void {
@@ -29,7 +24,7 @@ export function cutHere(camera: string): void {
       entity: {
         kind: 'cutEntry',
         id: newId('cut'),
-        name: nextShot(s.header.code, spans),
+        name: newShot(s.header.code, spans, frame),
         camera,
         firstFrame: frame,
       },
@@ -55,18 +50,20 @@ export function CutLane({ scale }: { scale: Scale }) {
       <div className="lane-head">
         <strong>Cut</strong>
         <span className="grow" />
-        {cameras.slice(0, 5).map((c) => (
-          <Tip key={c.id} text={`Cut to camera ${c.letter} on this frame`}>
-            <button
-              className="badge"
-              style={{ background: c.colour }}
-              aria-label={`Cut to camera ${c.letter} here`}
-              onClick={() => cutHere(c.id)}
-            >
-              {c.letter}
-            </button>
-          </Tip>
-        ))}
+        <span className="cut-chips">
+          {cameras.map((c) => (
+            <Tip key={c.id} text={`Cut to camera ${c.letter} on this frame`}>
+              <button
+                className="badge"
+                style={{ background: c.colour }}
+                aria-label={`Cut to camera ${c.letter} here`}
+                onClick={() => cutHere(c.id)}
+              >
+                {c.letter}
+              </button>
+            </Tip>
+          ))}
+        </span>
       </div>
       <svg height={height} aria-label="Cut lane" data-testid="cut-lane">
         {spans.map((s, i) => {
@@ -150,6 +147,25 @@ export function CutLane({ scale }: { scale: Scale }) {
       >
         {menu
           ? [
+              <div key="code" className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+                <label className="line">
+                  <span className="line-label">Code</span>
+                  <input
+                    aria-label="Code of this shot"
+                    defaultValue={menu.span.shot}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Escape') setMenu(null);
+                      if (e.key === 'Enter') e.currentTarget.blur();
+                    }}
+                    onBlur={(e) => {
+                      const name = e.target.value.trim();
+                      if (name && name !== menu.span.shot)
+                        edit(`Call it ${name}`, { kind: 'rename', id: menu.span.id, name });
+                      setMenu(null);
+                    }}
+                  />
+                </label>
+              </div>,
               ...cameras.map((c) => (
                 <MenuItem
                   key={c.id}

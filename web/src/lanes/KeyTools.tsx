@@ -7,7 +7,7 @@ import type { ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { edit, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
-import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys } from './chosen';
+import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
 
 const SHAPES: { id: KeyShape; name: string }[] = [
   { id: 'hold', name: 'Hold' },
@@ -151,20 +151,8 @@ export function KeyTools() {
         )}
         {item('Snap', 'To whole frames', () => does('Snap keys to frames', { kind: 'snap' }))}
         {item('Copy', 'Ctrl+C', copyKeys)}
-        {item('Paste', 'Into these lanes, the first on this frame · Ctrl+V', () =>
-          pasteKeys(picked.map((p) => laneOf(p.id, p.channel))),
-        )}
-        {item('Remove', 'Delete', () =>
-          edit(
-            'Remove keys',
-            ...picked.map((p) => ({
-              kind: 'removeKeys' as const,
-              id: p.id,
-              channel: p.channel,
-              frames: p.frames,
-            })),
-          ),
-        )}
+        {item('Paste', 'Into these lanes, the first on this frame · Ctrl+V', () => pasteKeys())}
+        {item('Remove', 'Delete', removeChosen)}
         <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
           <div className="numbers">
             <TextNumber

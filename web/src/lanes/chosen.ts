@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Channel, Curve, Key, MotionEdit } from '../core/types';
 import { channelOf } from '../fields/NumberField';
-import { editProposed, previewProposed, useSequence } from '../sequence/store';
+import { edit, editProposed, previewProposed, proposed, say, useSequence } from '../sequence/store';
 
 /** Keys that are chosen in one lane. */
 export interface Picked {
@@ -65,21 +65,103 @@ export function wholeMotion(id: string, part?: string): Picked[] {
     .map((c) => ({ id, channel: c.address, frames: [] }));
 }
 
-let clip: Key[] = [];
-
-/** Copies the chosen keys of the first lane that has some. */
-export function copyKeys(): number {
-  const [p] = chosen();
-  if (!p) return 0;
-  clip = curveOf(p.id, p.channel)!.keys.filter((k) => p.frames.includes(k.frame));
-  return clip.length;
+/** Takes the chosen keys away, saying whose they were; false when none is chosen. */
+export function removeChosen(): boolean {
+  const lanes = chosen();
+  if (!lanes.length) return false;
+  const count = lanes.reduce((n, p) => n + p.frames.length, 0);
+  const names = lanes.map((p) => labelOf(p.id, p.channel));
+  const done = edit(
+    'Remove keys',
+    ...lanes.map((p) => ({ kind: 'removeKeys' as const, id: p.id, channel: p.channel, frames: p.frames })),
+  );
+  if (done) {
+    say(`${count === 1 ? '1 key' : `${count} keys`} of ${names.join(', ')} removed.`);
+    useSequence.setState({ chosenKeys: {} });
+  }
+  return true;
 }
 
-/** Pastes copied keys into lanes, the first of them on the present frame. */
-export function pasteKeys(lanes: string[]): boolean {
-  return editKeys(
-    'Paste keys',
-    lanes.map((l) => ({ ...partsOf(l), frames: [] })),
-    { kind: 'paste', frame: Math.round(get().frame), keys: clip },
+/** A number's name with whose it is, e.g. “Pan of Crane”. */
+function labelOf(id: string, channel: string): string {
+  const all = JSON.parse(theCore().channels(id, get().frame)) as { address: string; label: string }[];
+  return `${all.find((c) => c.address === channel)?.label ?? channel} of ${get().entities[id]?.name ?? ''}`;
+}
+
+/** Keys that were copied: those of each lane. */
+let clip: { channel: string; part: string; keys: Key[] }[] = [];
+
+/** What a channel belongs to: the kind of its rig part, or nothing. */
+function partKind(id: string, channel: string): string {
+  const e = get().entities[id];
+  const slash = channel.indexOf('/');
+  if (slash < 0 || e?.kind !== 'camera') return '';
+  return e.rig.find((p) => p.id === channel.slice(0, slash))?.kind ?? '';
+}
+
+/** Copies the chosen keys of all lanes. */
+export function copyKeys(): number {
+  const lanes = chosen();
+  if (!lanes.length) return 0;
+  clip = lanes.map((p) => ({
+    channel: p.channel,
+    part: partKind(p.id, p.channel),
+    keys: curveOf(p.id, p.channel)!.keys.filter((k) => p.frames.includes(k.frame)),
+  }));
+  return clip.reduce((n, c) => n + c.keys.length, 0);
+}
+
+export const hasCopied = (): boolean => clip.length > 0;
+
+/** The number of a thing that copied keys go to: the same one, or that of its first such part. */
+function sameNumber(id: string, from: { channel: string; part: string }): string | undefined {
+  const all = (JSON.parse(theCore().channels(id, get().frame)) as { address: string }[]).map(
+    (c) => c.address,
   );
+  if (all.includes(from.channel) && partKind(id, from.channel) === from.part) return from.channel;
+  const name = from.channel.slice(from.channel.indexOf('/') + 1);
+  return from.part
+    ? all.find((a) => a.endsWith(`/${name}`) && partKind(id, a) === from.part)
+    : all.find((a) => a === name);
+}
+
+/**
+ * Pastes copied keys on the present frame, into the lanes that are chosen (one copied lane may go to
+ * several) or else into the same numbers of what is selected.
+ */
+export function pasteKeys(): boolean {
+  if (!clip.length) {
+    say('Nothing was copied yet. Choose keys and press Ctrl+C.');
+    return false;
+  }
+  const first = Math.min(...clip.map((c) => c.keys[0].frame));
+  const frame = Math.round(get().frame);
+  const lanes = chosen();
+  const to: { id: string; channel: string; keys: Key[] }[] = [];
+  const missing: string[] = [];
+  if (clip.length === 1 && lanes.length) for (const p of lanes) to.push({ ...p, keys: clip[0].keys });
+  else
+    for (const id of get().selected)
+      for (const c of clip) {
+        const channel = sameNumber(id, c);
+        if (channel) to.push({ id, channel, keys: c.keys });
+        else missing.push(c.channel.slice(c.channel.indexOf('/') + 1));
+      }
+  if (!to.length) {
+    say(`What is selected has no ${missing[0] ?? 'number'} to paste these keys into. Select what has.`, true);
+    return false;
+  }
+  const commands = to.map((t) =>
+    proposed(
+      request([{ id: t.id, channel: t.channel, frames: [] }], {
+        kind: 'paste',
+        frame: frame + t.keys[0].frame - first,
+        keys: t.keys,
+      }),
+    ),
+  );
+  if (commands.includes(undefined)) return false;
+  const done = edit('Paste keys', ...commands.flatMap((c) => c!));
+  if (done) say(`Keys pasted into ${to.map((t) => labelOf(t.id, t.channel)).join(', ')}.`);
+  return done;
 }

@@ -92,7 +92,9 @@ export function BakeDialog({ id }: { id: string }) {
         </div>
       ) : one ? (
         <p className="says" data-testid="bake-report">
-          {typeof one === 'string' ? one : `${camera.name}: ${said(one)}, looked for at eight places of every frame and closely around the largest.`}
+          {typeof one === 'string'
+            ? one
+            : `${camera.name}: ${said(one)}, looked for at eight places of every frame and closely around the largest.`}
         </p>
       ) : null}
       {all || done !== null ? null : (

@@ -84,6 +84,9 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
 }
 
 /** The sum of the trims, a switch for all of them, and a note in two clicks. */
+/** Trims that were on when all were switched off together: only they come on again. */
+const wereOn = new Set<string>();
+
 export function TrimsLine({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   useSequence((s) => s.version);
@@ -113,19 +116,24 @@ export function TrimsLine({ camera }: { camera: Camera }) {
           <button
             className="pill"
             aria-pressed={!on}
-            onClick={() =>
+            onClick={() => {
+              const which = on ? trims.filter((t) => t.on) : trims.filter((t) => wereOn.has(t.id));
+              if (on) {
+                for (const t of trims) wereOn.delete(t.id);
+                for (const t of which) wereOn.add(t.id);
+              }
               edit(
-                on ? 'All trims off' : 'All trims on',
-                ...trims.map((t) => ({
+                on ? 'All trims off' : 'Trims on again',
+                ...(which.length ? which : trims).map((t) => ({
                   kind: 'switchPart' as const,
                   camera: camera.id,
                   part: t.id,
                   on: !on,
                 })),
-              )
-            }
+              );
+            }}
           >
-            {on ? 'All off' : 'All on'}
+            {on ? 'All off' : trims.some((t) => wereOn.has(t.id)) ? 'On again' : 'All on'}
           </button>
         </>
       ) : null}

@@ -14,7 +14,7 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
   const names = ids.map((id) => `“${entities[id]?.name}”`).join(', ');
   const standing = ids.filter((id) => theCore().slot(id) >= 0 && entities[id]?.kind !== 'camera');
   const letGo = () => {
-    if (edit(`Remove ${names}`, { kind: 'remove', ids, letGo: true })) closeDialog();
+    if (edit(`Remove ${names}`, { kind: 'letGo', ids, frame: useSequence.getState().frame })) closeDialog();
   };
   const substitute = () => {
     evaluated();

@@ -256,11 +256,23 @@ function keysByItself(commands: Command[]): boolean {
   return true;
 }
 
+/** Why commands may not be made: one of them changes a number whose lane is locked on this page. */
+function lockedLane(commands: Command[]): boolean {
+  const { lockedLanes, entities } = get();
+  if (!lockedLanes.length) return false;
+  for (const c of commands) {
+    if (!('id' in c) || !('channel' in c) || !lockedLanes.includes(`${c.id}:${c.channel}`)) continue;
+    say(`The lane of “${entities[c.id]?.name ?? ''}” is locked: unlock it with its small lock first.`, true);
+    return true;
+  }
+  return false;
+}
+
 /** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
 export function edit(label: string, ...commands: Command[]): boolean {
   if (readOnly() || commands.length === 0) return false;
   endPreview();
-  if (keysByItself(commands)) return false;
+  if (lockedLane(commands) || keysByItself(commands)) return false;
   return (
     attempt(() => {
       const change = finished(label, JSON.stringify({ commands }));
@@ -274,7 +286,7 @@ let previewed: { label: string; commands: Command[] } | null = null;
 
 /** Shows what commands would do while a handle is dragged. A refused one keeps the last good one. */
 export function preview(label: string, ...commands: Command[]): void {
-  if (!get().mayEdit || keysByItself(commands)) return;
+  if (!get().mayEdit || lockedLane(commands) || keysByItself(commands)) return;
   attempt(() => {
     const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
     previewed = { label, commands };
@@ -326,7 +338,11 @@ export function goTo(frame: number): void {
 
 export function select(...ids: string[]): void {
   const first = get().entities[ids[0]];
-  set(first?.kind === 'camera' ? { selected: ids, camera: first.id, followCut: false } : { selected: ids });
+  set({
+    selected: ids,
+    chosenKeys: {}, // what is worked on is the selection now
+    ...(first?.kind === 'camera' ? { camera: first.id, followCut: false } : {}),
+  });
 }
 
 export interface CutSpan {

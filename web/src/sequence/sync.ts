@@ -1,6 +1,7 @@
 import { answer, Refused, theCore } from '../core/load';
 import { getJson, postJson, ServerRefused } from '../shell/http';
 import { play } from './playing';
+import { comeBack } from './comingBack';
 import { applyForeign, opened, reapply, say, useSequence, whenEdited, type PendingEdit } from './store';
 
 interface EditMade {
@@ -28,11 +29,35 @@ function shelve(): void {
   else localStorage.removeItem(shelf(id));
 }
 
+/** What an earlier page could not send. What cannot be read is put aside, not thrown away, and said. */
+function shelved(id: string): PendingEdit[] {
+  const text = localStorage.getItem(shelf(id));
+  if (!text) return [];
+  try {
+    const kept = JSON.parse(text) as unknown;
+    if (Array.isArray(kept) && kept.every(isPending)) return kept;
+  } catch {
+    // said below
+  }
+  localStorage.setItem(`${shelf(id)}.unreadable`, text);
+  localStorage.removeItem(shelf(id));
+  say(
+    'Edits that waited in this browser could not be read and were put aside. What was saved is here.',
+    true,
+  );
+  return [];
+}
+
+const isPending = (e: unknown): e is PendingEdit =>
+  typeof e === 'object' &&
+  e !== null &&
+  ['id', 'label', 'commands'].every((k) => typeof (e as Record<string, unknown>)[k] === 'string');
+
 /** Opens a sequence, with the edits an earlier page could not send laid on top. */
 export async function openSequence(id: string): Promise<void> {
-  const kept = JSON.parse(localStorage.getItem(shelf(id)) ?? '[]') as PendingEdit[];
-  set({ pending: kept });
+  set({ pending: shelved(id) });
   await load(id);
+  comeBack(id);
   whenEdited((e) => {
     mine.add(e.id);
     shelve();

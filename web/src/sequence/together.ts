@@ -16,33 +16,44 @@ const momentOf = (s: ReturnType<typeof useSequence.getState>): Moment => ({
   followCut: s.followCut,
 });
 
-/** Tells other windows of this browser the frame and camera; edits reach them through the server. */
-export function tellOthers(): () => void {
+/** Takes over another window's frame and camera, where it shows the same sequence. */
+function takeOver(told: Moment): void {
+  const s = useSequence.getState();
+  if (told.id !== s.id) return;
+  useSequence.setState({
+    frame: told.frame,
+    followCut: told.followCut,
+    ...(s.entities[told.camera] ? { camera: told.camera } : {}),
+  });
+}
+
+/** Tells the other windows of this browser the frame and camera whenever they change here. */
+function together(onHello: (tell: () => void) => void): { channel: BroadcastChannel; leave: () => void } {
   const channel = new BroadcastChannel(CHANNEL);
   const tell = () => channel.postMessage(momentOf(useSequence.getState()));
-  channel.onmessage = (m) => m.data === 'hello' && tell();
-  const leave = useSequence.subscribe((s, old) => {
+  channel.onmessage = (m) => {
+    const told = m.data as Moment | 'hello';
+    if (told === 'hello') onHello(tell);
+    else takeOver(told);
+  };
+  const unsubscribe = useSequence.subscribe((s, old) => {
     if (s.frame !== old.frame || s.camera !== old.camera || s.followCut !== old.followCut) tell();
   });
-  return () => {
-    leave();
-    channel.close();
+  return {
+    channel,
+    leave: () => {
+      unsubscribe();
+      channel.close();
+    },
   };
 }
 
-/** Follows the frame and camera of the main window. */
+/** The main window: tells where it is, and goes where a lens window goes. Edits come through the server. */
+export const tellOthers = (): (() => void) => together((tell) => tell()).leave;
+
+/** A lens window: goes where the main window is, and takes it along when a key is pressed here. */
 export function followMain(): () => void {
-  const channel = new BroadcastChannel(CHANNEL);
-  channel.onmessage = (m) => {
-    const told = m.data as Moment | 'hello';
-    const s = useSequence.getState();
-    if (told === 'hello' || told.id !== s.id) return;
-    useSequence.setState({
-      frame: told.frame,
-      followCut: told.followCut,
-      ...(s.entities[told.camera] ? { camera: told.camera } : {}),
-    });
-  };
+  const { channel, leave } = together(() => {});
   channel.postMessage('hello');
-  return () => channel.close();
+  return leave;
 }

@@ -58,10 +58,17 @@ export function Workspace() {
         setBox((b) => !b);
       } else runShortcut(e);
     };
+    // a button pressed with the pointer gives the keyboard back to the desk; one reached by Tab keeps it
+    const click = (e: MouseEvent) => {
+      const button = (e.target as Element).closest?.('button');
+      if (e.detail > 0 && button && !button.closest('[role=dialog], [role=presentation]')) button.blur();
+    };
     document.addEventListener('keydown', key);
+    document.addEventListener('click', click);
     return () => {
       leave();
       document.removeEventListener('keydown', key);
+      document.removeEventListener('click', click);
     };
   }, []);
   return (
@@ -161,7 +168,12 @@ function Dialogs() {
 export function LensWindow() {
   useEffect(() => {
     theHelper();
-    return followMain();
+    const leave = followMain();
+    document.addEventListener('keydown', runShortcut);
+    return () => {
+      leave();
+      document.removeEventListener('keydown', runShortcut);
+    };
   }, []);
   return (
     <div className="lens-window">
@@ -187,13 +199,15 @@ function Top({ onCommands }: { onCommands: () => void }) {
         : 'Saving …';
   return (
     <header className="top">
-      <span className="title">
-        <img src="/kite.svg" alt="" />
-        {s.header.code}
-        <span className="muted" style={{ fontWeight: 500 }}>
-          {s.header.title}
-        </span>
-      </span>
+      <Tip text="Other sequences">
+        <a className="title" href="#" aria-label={`${s.header.code} ${s.header.title}: other sequences`}>
+          <img src="/kite.svg" alt="" />
+          {s.header.code}
+          <span className="muted" style={{ fontWeight: 500 }}>
+            {s.header.title}
+          </span>
+        </a>
+      </Tip>
       <nav className="desks" aria-label="Desks">
         {DESKS.map((d) => (
           <Tip key={d.id} text={d.hint}>

@@ -1,5 +1,5 @@
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
-import { chosen, copyKeys, laneOf, pasteKeys } from '../lanes/chosen';
+import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
 import { cueHere, handOverTo } from '../rig/cueing';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
@@ -48,7 +48,7 @@ export function actions(): Action[] {
   return [
     { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
     { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
-    { name: 'Redo', shortcut: 'Ctrl+Shift+Z', run: redo },
+    { name: 'Redo', shortcut: 'Ctrl+Shift+Z or Ctrl+Y', run: redo },
     ...DESKS.map((d, i) => ({
       name: `${d.name} desk`,
       shortcut: `Alt+${i + 1}`,
@@ -88,6 +88,7 @@ export function actions(): Action[] {
     { name: 'Measure from the camera', run: measureFromCamera },
     ...selectionActions(s),
     { name: 'Hold this mix: a cue on this frame', shortcut: 'C', run: () => void cueHere() },
+    { name: 'Hold this mix at once, without easing out', shortcut: 'Shift+C', run: () => void cueHere(true) },
     ...(looked?.kind === 'camera'
       ? readyRigNames.map((r) => ({
           name: `${r.name} for camera ${looked.letter}`,
@@ -133,29 +134,34 @@ function selectionActions(s: ReturnType<typeof get>): Action[] {
     : [];
 }
 
-/** Lanes that keys are pasted into: the chosen ones, else the open ones. */
-const targets = (): string[] =>
-  chosen().length ? chosen().map((p) => laneOf(p.id, p.channel)) : get().openLanes;
+/** Whether keys go into what has the keyboard: only where text is typed they do. */
+function takesText(at: HTMLElement): boolean {
+  if (at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement || at.isContentEditable)
+    return true;
+  return (
+    at instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'color', 'button'].includes(at.type)
+  );
+}
 
 /** Runs what a key stands for, unless someone is typing. */
 export function runShortcut(e: KeyboardEvent): void {
   const at = e.target as HTMLElement;
-  if (at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement)
-    return;
+  if (takesText(at)) return;
   const s = get();
   const ctrl = e.ctrlKey || e.metaKey;
   const frame = Math.round(s.frame);
   let done = true;
   if (ctrl && e.key.toLowerCase() === 'z') (e.shiftKey ? redo : undo)();
+  else if (ctrl && e.key.toLowerCase() === 'y') redo();
   else if (ctrl && e.key.toLowerCase() === 'd') duplicateSelected(false);
   else if (ctrl && e.key.toLowerCase() === 'g') groupSelected();
   else if (ctrl && e.key.toLowerCase() === 'c' && chosen().length) say(`${copyKeys()} keys copied.`);
-  else if (ctrl && e.key.toLowerCase() === 'v' && targets().length) pasteKeys(targets());
+  else if (ctrl && e.key.toLowerCase() === 'v' && hasCopied()) pasteKeys();
   else if (ctrl) done = false;
   else if (e.altKey && /^[1-5]$/.test(e.key)) useSequence.setState({ desk: DESKS[Number(e.key) - 1].id });
   else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
   else if (/^[1-9]$/.test(e.key)) done = handOverTo(Number(e.key) - 1);
-  else if (e.key.toLowerCase() === 'c') done = cueHere();
+  else if (e.key.toLowerCase() === 'c') done = cueHere(e.shiftKey);
   else if (e.key === ',') goTo(frame - 1);
   else if (e.key === '.') goTo(frame + 1);
   else if (e.key === 'Home') goTo(s.header.firstFrame);
@@ -163,7 +169,10 @@ export function runShortcut(e: KeyboardEvent): void {
   else if (e.key === 'Enter' && s.drawing) finishPath();
   else if (e.key === 'Escape' && s.picking) useSequence.setState({ picking: null });
   else if (e.key === 'Escape' && s.drawing) useSequence.setState({ drawing: null });
-  else if (e.key === 'Delete' || e.key === 'Backspace') removeSelected();
-  else done = false;
+  else if (e.key === 'Escape' && s.contactSheet) useSequence.setState({ contactSheet: false });
+  else if (e.key === 'Escape' && chosen().length) useSequence.setState({ chosenKeys: {} });
+  else if (e.key === 'Delete' || e.key === 'Backspace') {
+    if (!removeChosen()) removeSelected();
+  } else done = false;
   if (done) e.preventDefault();
 }

@@ -23,6 +23,9 @@ interface Model {
   report: ModelReport;
 }
 
+/** A model that could not be loaded is asked for again after this long. */
+const AGAIN_MS = 4000;
+
 const loading = new Map<string, Promise<Model | null>>();
 const known = new Map<string, Model>();
 
@@ -35,7 +38,11 @@ export function needModel(asset: string, ready: () => void): Model | undefined {
   let promise = loading.get(asset);
   if (!promise) {
     promise = fetchModel(asset).catch((e: unknown) => {
-      say(`A model could not be loaded: ${e instanceof Error ? e.message : e}`, true);
+      say(`A model could not be loaded: ${e instanceof Error ? e.message : e}. It is tried again.`, true);
+      globalThis.setTimeout(() => {
+        loading.delete(asset); // whoever draws it asks again
+        ready();
+      }, AGAIN_MS);
       return null;
     });
     loading.set(asset, promise);

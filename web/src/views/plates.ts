@@ -6,6 +6,9 @@ import { evaluated, LENS } from '../sequence/evaluated';
 import { PLATES } from './layers';
 
 const MOST_AT_HAND = 24;
+
+/** An image that could not be loaded is asked for again after this long. */
+const AGAIN_MS = 4000;
 const textures = new Map<string, THREE.Texture | 'coming'>();
 
 /** The picture of an image asset, or undefined until it is here; `ready` is called then. */
@@ -28,7 +31,13 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
       ready();
     },
     undefined,
-    () => say('A plate’s image could not be loaded from the server.', true),
+    () => {
+      say('A plate’s image could not be loaded from the server. It is tried again.', true);
+      globalThis.setTimeout(() => {
+        if (textures.get(asset) === 'coming') textures.delete(asset);
+        ready();
+      }, AGAIN_MS);
+    },
   );
   return undefined;
 }

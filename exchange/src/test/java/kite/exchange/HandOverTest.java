@@ -22,6 +22,7 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.rig.Base;
 import kite.exchange.cut.OtioWriter;
+import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.usd.UsdCameraWriter;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -81,6 +82,43 @@ class HandOverTest {
       assertEquals(24000 / 1001.0, c.path("source_range").path("duration").path("rate").asDouble());
     }
     assertEquals("SW990_0010", track.path("children").path(1).path("name").asString());
+  }
+
+  @Test
+  void namesThatCleanUpAlikeStayApartAndWhatStaysIsSaidOnce() {
+    Sequence s = sequence();
+    double[] f = {101, 102}, p = {1, 2, 3, 1, 2, 3};
+    String usd =
+        UsdCameraWriter.write(
+            s,
+            Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1),
+            List.of(
+                new GuideTrack("1 Crane", f, p),
+                new GuideTrack("Moon-1", f, p),
+                new GuideTrack("Moon 1", f, p)));
+    for (String name : List.of("_1_Crane", "_1_Crane_2", "Moon_1", "Moon_1_2"))
+      assertEquals(1, usd.split("\"" + name + "\"\n", -1).length - 1, name);
+    assertTrue(usd.contains("    float2 clippingRange = (0.1, 1000)\n"), usd);
+  }
+
+  @Test
+  void aShiftedLensKeepsItsScaleInGlb() {
+    Sequence s = sequence();
+    Camera c = (Camera) s.get("cam");
+    for (double shift : new double[] {0, 8, -5}) {
+      Camera shifted =
+          (Camera)
+              c.withChannel("focalLength", Channel.fixed(25))
+                  .withChannel("shiftY", Channel.fixed(shift));
+      Sequence t = s.with(shifted);
+      byte[] glb =
+          GlbCameraWriter.write(
+              Bake.of(new Plan(t, Models.NONE), shifted, 101, 102, 1), 24, List.of());
+      int length = java.nio.ByteBuffer.wrap(glb).order(java.nio.ByteOrder.LITTLE_ENDIAN).getInt(12);
+      JsonNode root = JsonMapper.builder().build().readTree(new String(glb, 20, length));
+      double yfov = root.path("cameras").path(0).path("perspective").path("yfov").asDouble();
+      assertEquals(13.5 / 25, 2 * Math.tan(yfov / 2), 1e-9, "a frame of 13.5 mm behind 25 mm");
+    }
   }
 
   @Test

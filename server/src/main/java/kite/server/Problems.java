@@ -30,10 +30,10 @@ class Problems {
 
   @ExceptionHandler({
     HttpMessageNotReadableException.class,
-    MethodArgumentTypeMismatchException.class,
-    IllegalArgumentException.class
+    MethodArgumentTypeMismatchException.class
   })
   ResponseEntity<Map<String, Problem.Body>> unreadable(Exception e) {
+    LOG.info("A request could not be read: {}", e.getMessage());
     return answer(
         HttpStatus.BAD_REQUEST,
         new Problem.Body(

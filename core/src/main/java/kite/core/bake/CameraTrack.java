@@ -6,11 +6,14 @@ import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
 
@@ -23,6 +26,8 @@ import kite.core.rig.Head;
  * @param verticalDegrees angle of view instead of a focal length, or 0
  * @param zUp whether the file says that its up is +Z
  * @param unitM metres per unit as the file says, or 1
+ * @param filmBackMm width and height (0 where it is not said) that the focal lengths are for, or
+ *     empty
  */
 public record CameraTrack(
     String name,
@@ -31,7 +36,8 @@ public record CameraTrack(
     double[] focalLengthMm,
     double verticalDegrees,
     boolean zUp,
-    double unitM) {
+    double unitM,
+    double[] filmBackMm) {
 
   /** How the file's numbers are to be taken. */
   public record Taken(boolean zUp, double unitM, double firstFrame) {}
@@ -73,18 +79,33 @@ public record CameraTrack(
       DeliveryWindow unit = DeliveryWindow.of(1, p.filmBack(), p.aspect(), p.fit(), 0, 0);
       lens = lens.with("focalLength", AngleOfView.focalLengthMm(unit.height(), verticalDegrees));
     }
-    return new Camera(
-        id,
-        name.isBlank() ? "Tracked camera" : name,
-        s.freeLetter(),
-        COLOUR,
-        false,
-        false,
-        lens,
-        List.of(
-            new Base("base", true, null, Base.Takes.POSITION, base),
-            new Head("head", true, Channels.NONE)));
+    Camera made =
+        new Camera(
+            id,
+            name.isBlank() ? "Tracked camera" : name,
+            s.freeLetter(),
+            COLOUR,
+            false,
+            false,
+            lens,
+            List.of(
+                new Base("base", true, null, Base.Takes.POSITION, base),
+                new Head("head", true, Channels.NONE)));
+    FilmBack own = ownBack(s.header().cameraPackage());
+    return own == null ? made : made.with(own, Fit.WIDTH);
   }
+
+  /** The file's film back where it is as wide as no picture of the sequence's; else null. */
+  private FilmBack ownBack(CameraPackage p) {
+    if (filmBackMm.length < 2 || !(filmBackMm[0] > 0)) return null;
+    DeliveryWindow unit = DeliveryWindow.of(1, p.filmBack(), p.aspect(), p.fit(), 0, 0);
+    double wide = filmBackMm[0], high = filmBackMm[1] > 0 ? filmBackMm[1] : wide / p.aspect();
+    if (Math.abs((unit.right() - unit.left()) / wide - 1) < SAME_BACK) return null;
+    return new FilmBack(wide, high, 1);
+  }
+
+  /** Film backs whose widths differ by less than this share are one. */
+  private static final double SAME_BACK = 1e-3;
 
   private static final String COLOUR = "#7fb2f0";
 

@@ -20,6 +20,7 @@ import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Attach;
 import kite.core.command.EntityCommand.Duplicate;
 import kite.core.command.EntityCommand.Lay;
+import kite.core.command.EntityCommand.LetGo;
 import kite.core.command.EntityCommand.Lock;
 import kite.core.command.EntityCommand.LockChannels;
 import kite.core.command.EntityCommand.Nest;
@@ -77,6 +78,7 @@ public final class CommandJson {
     return f.done(
         switch (kind) {
           case "add" -> new Add(EntityJson.read(f.object("entity")));
+          case "letGo" -> new LetGo(f.texts("ids"), f.number("frame"));
           case "remove" -> new Remove(f.texts("ids"), f.truth("letGo"));
           case "rename" -> new Rename(f.text("id"), f.text("name"));
           case "show" -> new Show(f.texts("ids"), f.truth("shown"));
@@ -236,6 +238,7 @@ public final class CommandJson {
 
   private static void write(EntityCommand c, Out o) {
     if (c instanceof Add a) o.put("entity", EntityJson.write(a.entity()));
+    else if (c instanceof LetGo l) o.texts("ids", l.ids()).put("frame", l.frame());
     else if (c instanceof Remove r) o.texts("ids", r.ids()).put("letGo", r.letGo());
     else if (c instanceof Rename r) o.put("id", r.id()).put("name", r.name());
     else if (c instanceof Show s) o.texts("ids", s.ids()).put("shown", s.shown());

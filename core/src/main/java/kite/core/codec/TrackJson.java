@@ -16,6 +16,7 @@ public final class TrackJson {
         .put("verticalDegrees", t.verticalDegrees())
         .put("zUp", t.zUp())
         .put("unitM", t.unitM())
+        .put("filmBackMm", Out.numbers(t.filmBackMm()))
         .json
         .toString();
   }
@@ -31,7 +32,8 @@ public final class TrackJson {
                 f.numbers("focalLengthMm"),
                 f.number("verticalDegrees"),
                 f.truth("zUp"),
-                f.number("unitM")));
+                f.number("unitM"),
+                f.numbers("filmBackMm")));
     if (t.frames().length == 0 || t.world().length != t.frames().length * 16)
       throw new Refusal("json", "", "$.world", "A camera track needs 16 numbers for every frame.");
     return t;

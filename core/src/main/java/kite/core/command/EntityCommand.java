@@ -58,6 +58,17 @@ public sealed interface EntityCommand extends Command {
     }
   }
 
+  /**
+   * Takes entities away; what used them lets go and stays where it is at a frame: what they
+   * carried, what rode them, and cameras that looked at them.
+   */
+  record LetGo(List<String> ids, double frame) implements EntityCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return Placement.keepAll(s, new Remove(ids, true).applyTo(s), frame);
+    }
+  }
+
   record Rename(String id, String name) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {

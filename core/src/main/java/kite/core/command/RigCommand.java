@@ -129,7 +129,14 @@ public sealed interface RigCommand extends Command {
       Cue old = cueAt(c, part, a, frame);
       List<Cue> cues = new ArrayList<>(a.cues());
       cues.remove(old);
-      cues.removeIf(k -> k.frame() == toFrame);
+      if (cues.stream().anyMatch(k -> k.frame() == toFrame))
+        throw new Refusal(
+            "taken",
+            camera,
+            part,
+            "Another cue stands on frame "
+                + NumberText.plain(toFrame)
+                + ". Move this one beside it, or remove that one first.");
       cues.add(new Cue(toFrame, travel, old.ease(), old.mix()));
       return withCues(s, c, part, cues);
     }

@@ -1,6 +1,7 @@
 package kite.core.evaluate;
 
 import java.util.TreeSet;
+import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
@@ -17,6 +18,7 @@ import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.Base;
+import kite.core.rig.RigPart;
 
 /**
  * Keeps a thing where it is in the world while what carries it changes. A fixed placement is kept
@@ -39,12 +41,28 @@ public final class Placement {
       double[] carrier = parent == null ? Matrix.newIdentity() : matrix(now, parent);
       double[] own = new double[Matrix.SIZE];
       Matrix.multiply(Matrix.newInverse(carrier, 0), 0, want, 0, own, 0);
-      double[] scale = new double[3];
-      for (int axis = 0; axis < 3; axis++)
-        scale[axis] = new Vec3(own[axis * 4], own[axis * 4 + 1], own[axis * 4 + 2]).length();
-      result = withPose(result, "", own, f, frames.size() > 1, last);
-      last = pose(own);
-      if (!(thing instanceof Piece)) continue;
+      if (!(thing instanceof Piece piece)) {
+        result = withPose(result, "", own, f, frames.size() > 1, last);
+        last = pose(own);
+        continue;
+      }
+      double[] scale = scaleOf(own, piece, after.get(parent));
+      double[] turned = own.clone();
+      for (int i = 0; i < 12; i++) if (i % 4 < 3) turned[i] /= scale[i / 4];
+      double[] angles = Rotation.newAngles(piece.order(), turned, 0);
+      for (int i = 0; i < 3; i++) {
+        angles[i] = Math.toDegrees(angles[i]);
+        if (last != null) angles[i] = nearest(angles[i], last[i]);
+      }
+      last = angles;
+      // the place is that of the origin when it is turned and scaled about the pivot
+      double[] p = new double[3], about = new double[3];
+      String[] pivots = {"pivotX", "pivotY", "pivotZ"}, turns = {"pan", "tilt", "roll"};
+      for (int i = 0; i < 3; i++) p[i] = thing.channel(pivots[i]).at(f);
+      Matrix.point(own, 0, p[0], p[1], p[2], about, 0);
+      Vec3 at = new Vec3(about[0] - p[0], about[1] - p[1], about[2] - p[2]);
+      result = withPosition(result, "", at, f, frames.size() > 1);
+      for (int i = 0; i < 3; i++) result = set(result, turns[i], f, angles[i], frames.size() > 1);
       boolean keyScale =
           frames.size() > 1
               && hasKeys(thing, Place.SCALE_X.name(), Place.SCALE_Y.name(), Place.SCALE_Z.name());
@@ -53,6 +71,34 @@ public final class Placement {
         result = set(result, specs[axis].name(), f, scale[axis], keyScale);
     }
     return result;
+  }
+
+  /** How far from square two axes may be, as a cosine, before that is a shear. */
+  private static final double SQUARE = 1e-6;
+
+  /** The lengths of a transform's axes, where it is no more than a turn and three scales. */
+  private static double[] scaleOf(double[] own, Piece piece, Entity parent) {
+    Vec3[] axes = new Vec3[3];
+    double[] scale = new double[3];
+    for (int i = 0; i < 3; i++) {
+      axes[i] = new Vec3(own[i * 4], own[i * 4 + 1], own[i * 4 + 2]);
+      scale[i] = axes[i].length();
+    }
+    boolean sheared = false;
+    for (int i = 0; i < 3; i++)
+      sheared |= Math.abs(axes[i].unit().dot(axes[(i + 1) % 3].unit())) > SQUARE;
+    if (sheared || axes[0].cross(axes[1]).dot(axes[2]) <= 0)
+      throw new Refusal(
+          "shear",
+          piece.id(),
+          "scaleX",
+          "“"
+              + piece.name()
+              + "” cannot keep its place "
+              + (parent == null ? "outside" : "in “" + parent.name() + "”")
+              + ": unequal scales would leave it slanted. Give what carries it one scale for all"
+              + " axes, or nest it without keeping its place.");
+    return scale;
   }
 
   public static Mark keepMark(Sequence before, Sequence after, Mark mark, double frame) {
@@ -93,6 +139,58 @@ public final class Placement {
     }
     return result;
   }
+
+  /**
+   * A sequence that let go of what was taken from it, with all that leaned on that where it was at
+   * a frame: what it carried, what rode it, and cameras that looked at it.
+   *
+   * @param before with what is gone
+   */
+  public static Sequence keepAll(Sequence before, Sequence after, double frame) {
+    for (Entity e : before.entities().values()) {
+      if (after.get(e.id()) == null || after.get(e.id()).equals(e)) continue;
+      Entity now = after.get(e.id());
+      if (e instanceof Piece p && p.parent() != null && ((Piece) now).parent() == null
+          || e instanceof Light l && l.parent() != null && ((Light) now).parent() == null)
+        after = keptOr(before, after, e, frame);
+      else if (e instanceof Mark m && m.rides() != null && ((Mark) now).rides() == null)
+        after = after.with(keepMark(before, after, m, frame));
+      else if (e instanceof Camera c) after = keepCamera(before, after, c, frame);
+    }
+    return after;
+  }
+
+  /** What would be left slanted stands where it is put by what carries it no more. */
+  private static Sequence keptOr(Sequence before, Sequence after, Entity e, double frame) {
+    try {
+      return after.with(keepNested(before, after, e, frame));
+    } catch (Refusal slanted) {
+      return after;
+    }
+  }
+
+  private static Sequence keepCamera(Sequence before, Sequence after, Camera c, double frame) {
+    for (RigPart p : c.rig())
+      if (p instanceof Base b
+          && b.rides() != null
+          && ((Camera) after.get(c.id())).part(b.id()) instanceof Base now
+          && now.rides() == null) after = after.with(keepBase(before, after, c, b, frame));
+    Plan was = new Plan(before, Models.NONE), is = new Plan(after, Models.NONE);
+    was.evaluate(frame);
+    is.evaluate(frame);
+    double[] want = matrix(was, c.id()), have = matrix(is, c.id());
+    double off = 0;
+    for (int i = 0; i < Matrix.SIZE; i++) off = Math.max(off, Math.abs(want[i] - have[i]));
+    if (off < SAME) return after;
+    try {
+      return Walking.stand(after, (Camera) after.get(c.id()), frame, want);
+    } catch (Refusal stuck) {
+      return after; // nothing of it can be moved: it stands where the rest of its stack says
+    }
+  }
+
+  /** Transforms that differ by less than this, metres or axes, are the same. */
+  private static final double SAME = 1e-9;
 
   private static Sequence onlyBase(Sequence s, Camera c, Base b) {
     return s.with(c.with(java.util.List.of(b.switched(true))));

@@ -50,6 +50,13 @@ public final class Walking {
     return place(s, c, to.frame(), to.at(), want, to.key());
   }
 
+  /** The sequence with the camera where a transform says, at a frame; what has keys gets one. */
+  static Sequence stand(Sequence s, Camera c, double frame, double[] m) {
+    double[] want = m.clone();
+    Matrix.makeRigid(want, 0);
+    return place(s, c, frame, Matrix.newOrigin(m, 0), want, false);
+  }
+
   private static Sequence place(
       Sequence s, Camera c, double f, Vec3 at, double[] want, boolean key) {
     Plan before = new Plan(s, Models.NONE);

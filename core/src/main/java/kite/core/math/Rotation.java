@@ -61,6 +61,25 @@ public final class Rotation {
     return new double[] {Math.atan2(m[at + 8], m[at + 10]), tilt, Math.atan2(m[at + 1], m[at + 5])};
   }
 
+  /**
+   * Pan, tilt and roll, in radians, that {@link #angles} makes this pure rotation of in an order.
+   * Where the middle angle is ±90° the last one is 0 and the first takes the whole turn.
+   */
+  public static double[] newAngles(AxisOrder order, double[] m, int at) {
+    int i = order.first, j = order.second, k = order.third;
+    double sign = (j - i + 3) % 3 == 1 ? 1 : -1;
+    double sin = Math.max(-1, Math.min(1, sign * m[at + k * 4 + i]));
+    double[] found = new double[3]; // by axis
+    found[j] = Math.asin(sin);
+    if (Math.abs(sin) > 1 - 1e-12) {
+      found[i] = Math.atan2(sign * m[at + j * 4 + k], m[at + j * 4 + j]);
+    } else {
+      found[i] = Math.atan2(-sign * m[at + k * 4 + j], m[at + k * 4 + k]);
+      found[k] = Math.atan2(-sign * m[at + j * 4 + i], m[at + i * 4 + i]);
+    }
+    return new double[] {found[1], found[0], found[2]};
+  }
+
   /** out = a ∘ b for quaternions; {@code out} may be {@code a} or {@code b}. */
   public static void multiply(double[] a, double[] b, double[] out) {
     double x = a[3] * b[0] + a[0] * b[3] + a[1] * b[2] - a[2] * b[1];

@@ -49,7 +49,7 @@ class CommandTest {
         new EntityCommand.Lock(List.of("piece1", "cam2"), true),
         new EntityCommand.Reshape(
             "piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
-        new EntityCommand.Nest("piece1", null, true, 3),
+        new EntityCommand.Nest("sun", null, true, 3),
         new EntityCommand.Attach("mark", "piece3", "head", 4),
         new EntityCommand.LockChannels("cam1", List.of("base/x"), true),
         new EntityCommand.Replace(new Layer("layer", "Layer", "#112233", false, true, false)),
@@ -98,6 +98,7 @@ class CommandTest {
         new CutCommand.Roll("cut1", 15),
         new CutCommand.Swap("cut1", "cam2"),
         new SequenceCommand.SetHeader(RandomDocuments.header()),
+        new EntityCommand.LetGo(List.of("mark"), 7),
         new EntityCommand.Remove(List.of("new"), false));
   }
 

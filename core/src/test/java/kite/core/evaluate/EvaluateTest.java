@@ -398,6 +398,15 @@ class EvaluateTest {
       Sequence s = RandomDocuments.of(seed);
       Camera c = (Camera) s.get("cam0");
       Base b = (Base) c.rig().get(0);
+      for (Piece p : s.all(Piece.class)) // unequal scales are another test's
+      s =
+            Edit.apply(
+                s,
+                List.of(
+                    new kite.core.command.ChannelCommand.SetChannel(
+                        p.id(), "scaleX", kite.core.curve.Channel.fixed(1)),
+                    new kite.core.command.ChannelCommand.SetChannel(
+                        p.id(), "scaleZ", kite.core.curve.Channel.fixed(1))));
       // without curves that go on by themselves, the place is kept at every frame between still
       // carriers
       Sequence nested =
@@ -529,5 +538,103 @@ class EvaluateTest {
     assertTrue(c.channel("focalLength").at(10) < 0, "the curve itself does");
     assertEquals(1, p.lens()[p.slot("cam") * Plan.LENS]);
     assertTrue(Double.isFinite(p.lens()[p.slot("cam") * Plan.LENS + 9]));
+  }
+
+  private static Piece box(String id, String parent, kite.core.math.AxisOrder order, Channels c) {
+    Shape shape = new Shape.StandIn(StandInKind.BOX, 1, 1, 1);
+    return new Piece(id, id, parent, shape, "#808080", true, false, order, c);
+  }
+
+  private static Channels chancePose(java.util.Random r, boolean even) {
+    Channels c = Channels.NONE;
+    for (String n : List.of("x", "y", "z")) c = c.with(n, r.nextGaussian() * 3);
+    for (String n : List.of("pan", "tilt", "roll")) c = c.with(n, r.nextDouble() * 300 - 150);
+    double all = 0.5 + r.nextDouble();
+    for (String n : List.of("scaleX", "scaleY", "scaleZ"))
+      c = c.with(n, even ? all : 0.5 + r.nextDouble());
+    for (String n : List.of("pivotX", "pivotY", "pivotZ")) c = c.with(n, r.nextGaussian());
+    return c;
+  }
+
+  @Test
+  void nestingKeepsThePlaceWithAnyPivotAndOrder() {
+    java.util.Random r = new java.util.Random(12);
+    int slanted = 0;
+    for (int i = 0; i < 120; i++) {
+      var orders = kite.core.math.AxisOrder.values();
+      boolean even = i % 4 > 0;
+      Sequence s =
+          with(
+              box("parent", null, orders[r.nextInt(6)], chancePose(r, even)),
+              box("child", null, orders[i % 6], chancePose(r, false)));
+      Plan was = new Plan(s, Models.NONE);
+      was.evaluate(1);
+      Sequence nested;
+      try {
+        nested = Edit.apply(s, List.of(new EntityCommand.Nest("child", "parent", true, 1)));
+      } catch (kite.core.command.Refusal slant) {
+        assertTrue(!even && slant.getMessage().contains("slanted"), slant.getMessage());
+        slanted++;
+        continue;
+      }
+      Sequence out = Edit.apply(nested, List.of(new EntityCommand.Nest("child", null, true, 1)));
+      for (Sequence now : List.of(nested, out)) {
+        Plan is = new Plan(now, Models.NONE);
+        is.evaluate(1);
+        assertArrayEquals(
+            Placement.matrix(was, "child"), Placement.matrix(is, "child"), 1e-9, "seed " + i);
+      }
+    }
+    assertTrue(slanted > 20, "an uneven parent slants a turned child, and that is said");
+  }
+
+  @Test
+  void whatIsLetGoStaysWhereItIs() {
+    Channels carried = chancePose(new java.util.Random(3), true);
+    Camera riding =
+        new Camera(
+            "cam",
+            "Camera",
+            "A",
+            "#f0785a",
+            false,
+            false,
+            Channels.NONE,
+            List.of(
+                new Base(
+                    "base",
+                    true,
+                    "boat",
+                    Base.Takes.ALL,
+                    Channels.NONE.with("x", 2).with("pan", 20)),
+                new Head("head", true, Channels.NONE.with("tilt", -10)),
+                new Attention(
+                    "look",
+                    true,
+                    Attention.Up.WORLD,
+                    null,
+                    Attention.Blend.POINTS,
+                    List.of(Subject.of("boat")),
+                    List.of(new Cue(1, 0, Ease.EVEN, Map.of("boat", 1.0))),
+                    Channels.NONE)));
+    Sequence s =
+        with(
+            box("boat", null, kite.core.math.AxisOrder.PAN_TILT_ROLL, carried),
+            box(
+                "crate",
+                "boat",
+                kite.core.math.AxisOrder.ROLL_TILT_PAN,
+                chancePose(new java.util.Random(4), true)),
+            new Mark("mark", "Mark", "boat", null, Channels.NONE.with("y", 1)),
+            riding);
+    Plan was = new Plan(s, Models.NONE);
+    was.evaluate(9);
+    Sequence gone = Edit.apply(s, List.of(new EntityCommand.LetGo(List.of("boat"), 9)));
+    Plan is = new Plan(gone, Models.NONE);
+    is.evaluate(9);
+    assertArrayEquals(Placement.matrix(was, "crate"), Placement.matrix(is, "crate"), 1e-9);
+    assertArrayEquals(Placement.matrix(was, "cam"), Placement.matrix(is, "cam"), 1e-6);
+    for (int i = 12; i < 15; i++)
+      assertEquals(Placement.matrix(was, "mark")[i], Placement.matrix(is, "mark")[i], 1e-9);
   }
 }

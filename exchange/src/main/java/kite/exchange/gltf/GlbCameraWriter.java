@@ -12,7 +12,8 @@ import tools.jackson.databind.node.ObjectNode;
 /**
  * A baked camera as glTF 2.0: a perspective camera on a node with translation and rotation keyed on
  * every frame. glTF cannot animate a lens, so the lens of the first frame is the camera's and every
- * frame's numbers are kept in the node's extras, with their units in their names.
+ * frame's numbers are kept in the node's extras, with their units in their names. Nor has it a
+ * shift: its frame is as high as ours and centred, so that the scale of the picture is right.
  */
 public final class GlbCameraWriter {
   private GlbCameraWriter() {}
@@ -43,7 +44,7 @@ public final class GlbCameraWriter {
     camera.put("name", bake.camera().name()).put("type", "perspective");
     camera
         .putObject("perspective")
-        .put("yfov", Math.atan(top) - Math.atan(bottom))
+        .put("yfov", 2 * Math.atan((top - bottom) / 2))
         .put("aspectRatio", (right - left) / (top - bottom))
         .put("znear", l[3])
         .put("zfar", l[4]);

@@ -71,9 +71,14 @@ final class GltfBinary {
       root.set("accessors", accessors);
       root.putArray("buffers").addObject().put("byteLength", data.size());
     }
+    return glb(root, data.toByteArray());
+  }
+
+  /** A description and its data part as one file. */
+  static byte[] glb(ObjectNode root, byte[] data) {
     byte[] json =
         padded(JSON.writeValueAsString(root).getBytes(StandardCharsets.UTF_8), (byte) ' ');
-    byte[] bin = padded(data.toByteArray(), (byte) 0);
+    byte[] bin = padded(data, (byte) 0);
     int length = 12 + 8 + json.length + (bin.length > 0 ? 8 + bin.length : 0);
     ByteBuffer b = ByteBuffer.allocate(length).order(ByteOrder.LITTLE_ENDIAN);
     b.putInt(0x46546C67).putInt(2).putInt(length).putInt(json.length).putInt(0x4E4F534A).put(json);

@@ -13,6 +13,9 @@ import tools.jackson.databind.JsonNode;
 public final class GltfCameras {
   private static final int MOST_FRAMES = 200_000;
 
+  /** glTF keeps seconds in single precision: over an hour that is off by less than this. */
+  private static final double ROUNDING_FRAMES = 0.02;
+
   private GltfCameras() {}
 
   /**
@@ -25,7 +28,7 @@ public final class GltfCameras {
     ModelRig rig = new ModelRig(nodes.bareNodes(), nodes.clips());
     ModelPose pose = new ModelPose(rig);
     double seconds = rig.clips().isEmpty() ? 0 : rig.clips().get(0).seconds();
-    int count = (int) Math.min(MOST_FRAMES, Math.floor(seconds * fps + 1e-6) + 1);
+    int count = (int) Math.min(MOST_FRAMES, Math.floor(seconds * fps + ROUNDING_FRAMES) + 1);
     List<CameraTrack> all = new ArrayList<>();
     for (int i = 0; i < nodes.count(); i++) {
       JsonNode n = nodes.node(i);
@@ -46,7 +49,8 @@ public final class GltfCameras {
               focal(n, count),
               Math.toDegrees(fov),
               false,
-              1));
+              1,
+              new double[0]));
     }
     return all;
   }

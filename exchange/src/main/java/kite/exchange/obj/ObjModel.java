@@ -1,5 +1,7 @@
 package kite.exchange.obj;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
+
 import de.javagl.obj.Mtl;
 import de.javagl.obj.MtlReader;
 import de.javagl.obj.Obj;
@@ -9,6 +11,7 @@ import de.javagl.obj.ObjSplitting;
 import de.javagl.obj.ObjUtils;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.SequenceInputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -29,6 +32,9 @@ import kite.exchange.gltf.PlainModelWriter;
  */
 public record ObjModel(byte[] glb, List<String> warnings) {
   private static final int MOST_FACES = 3_000_000;
+
+  /** The material of faces that name none. */
+  private static final String PLAIN = "plain";
 
   /**
    * @param files by their names, as they were dropped together; one ends in .obj
@@ -61,7 +67,7 @@ public record ObjModel(byte[] glb, List<String> warnings) {
       float[] normals = ObjData.getNormalsArray(r);
       int[] faces = ObjData.getFaceVertexIndicesArray(r);
       w.mesh(
-          part.getKey().isEmpty() ? "mesh" : part.getKey(),
+          part.getKey(),
           material,
           ObjData.getVerticesArray(r),
           whole(normals, r.getNumVertices() * 3),
@@ -78,7 +84,12 @@ public record ObjModel(byte[] glb, List<String> warnings) {
   private static Obj parse(byte[] bytes) throws BadFile {
     Obj obj;
     try {
-      obj = ObjReader.read(new ByteArrayInputStream(bytes));
+      // what comes before the first usemtl, or all where there is none, is of a material, too
+      obj =
+          ObjReader.read(
+              new SequenceInputStream(
+                  new ByteArrayInputStream(("usemtl " + PLAIN + "\n").getBytes(US_ASCII)),
+                  new ByteArrayInputStream(bytes)));
     } catch (IOException | RuntimeException e) {
       throw new BadFile("The .obj file cannot be read: " + first(e) + ". Export it again.");
     }
@@ -121,7 +132,7 @@ public record ObjModel(byte[] glb, List<String> warnings) {
 
   private static int material(
       PlainModelWriter w, String name, Mtl m, Map<String, byte[]> files, Set<String> warnings) {
-    if (m == null) return w.material(name.isEmpty() ? "plain" : name, 0.6, 0.6, 0.6, 0.9, null);
+    if (m == null) return w.material(name, 0.6, 0.6, 0.6, 0.9, null);
     byte[] image = null;
     if (m.getMapKd() != null) {
       image = files.get(plain(m.getMapKd()));

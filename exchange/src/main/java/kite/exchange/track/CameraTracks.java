@@ -24,7 +24,7 @@ public final class CameraTracks {
     String plain = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
     List<CameraTrack> found =
         switch (ending) {
-          case "usda", "usd" -> UsdTracks.read(text(bytes));
+          case "usda", "usd" -> UsdTracks.read(text(bytes), fps);
           case "glb", "gltf" -> GltfCameras.read(bytes, fps);
           case "csv", "tsv", "txt" -> List.of(TableTrack.read(text(bytes), plain));
           default ->

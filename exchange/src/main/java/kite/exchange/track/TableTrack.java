@@ -73,7 +73,7 @@ final class TableTrack {
       for (int i = 0; i < 3; i++) world[o + 12 + i] = v[place[i]];
       if (focal >= 0) mm[r] = v[focal];
     }
-    return new CameraTrack(name, frames, world, mm, 0, false, 1);
+    return new CameraTrack(name, frames, world, mm, 0, false, 1, new double[0]);
   }
 
   private static double[] row(String[] cells, int columns, int line) throws BadFile {

@@ -17,28 +17,50 @@ final class UsdTracks {
 
   private static final int MOST_FRAMES = 200_000;
 
+  /** Rates nearer than this are one: 23.976 for 24000/1001. */
+  private static final double SAME_RATE = 1e-4;
+
+  private static final String INVERT = "!invert!";
+  private static final String RESET = "!resetXformStack!";
+
   private UsdTracks() {}
 
-  static List<CameraTrack> read(String text) throws BadFile {
+  /**
+   * @param fps frames a second of the sequence; a file that says how many time codes a second has
+   *     is brought to it
+   */
+  static List<CameraTrack> read(String text, double fps) throws BadFile {
     UsdText.Prim stage = UsdText.read(text);
+    double codes = stage.values.get("timeCodesPerSecond") instanceof Double d && d > 0 ? d : fps;
     boolean zUp = "Z".equals(stage.values.get("upAxis"));
     double unit = stage.values.get("metersPerUnit") instanceof Double d && d > 0 ? d : 0.01;
     List<CameraTrack> all = new ArrayList<>();
-    visit(stage, new ArrayList<>(), zUp, unit, all);
+    visit(stage, new ArrayList<>(), zUp, unit, rateOf(fps, codes), all);
     return all;
   }
 
+  /** Frames a time code; exactly 1 where both say the same rate, however it was rounded. */
+  private static double rateOf(double fps, double codes) {
+    return Math.abs(fps / codes - 1) < SAME_RATE ? 1 : fps / codes;
+  }
+
   private static void visit(
-      UsdText.Prim p, List<UsdText.Prim> above, boolean zUp, double unit, List<CameraTrack> all)
+      UsdText.Prim p,
+      List<UsdText.Prim> above,
+      boolean zUp,
+      double unit,
+      double framesPerCode,
+      List<CameraTrack> all)
       throws BadFile {
     above.add(p);
-    if (p.type.equals("Camera")) all.add(track(p, above, zUp, unit));
-    for (UsdText.Prim c : p.children) visit(c, above, zUp, unit, all);
+    if (p.type.equals("Camera")) all.add(track(p, above, zUp, unit, framesPerCode));
+    for (UsdText.Prim c : p.children) visit(c, above, zUp, unit, framesPerCode, all);
     above.remove(above.size() - 1);
   }
 
   private static CameraTrack track(
-      UsdText.Prim camera, List<UsdText.Prim> chain, boolean zUp, double unit) throws BadFile {
+      UsdText.Prim camera, List<UsdText.Prim> chain, boolean zUp, double unit, double framesPerCode)
+      throws BadFile {
     TreeSet<Double> times = new TreeSet<>();
     for (UsdText.Prim p : chain)
       p.samples.forEach(
@@ -54,11 +76,24 @@ final class UsdTracks {
     boolean lens = focal != null || camera.values.get("focalLength") instanceof Double;
     for (int r = 0; r < frames.length; r++) {
       double[] m = Matrix.newIdentity();
-      for (UsdText.Prim p : chain) m = times(m, local(p, frames[r]));
+      for (UsdText.Prim p : chain)
+        m = resets(p) ? local(p, frames[r]) : times(m, local(p, frames[r]));
       System.arraycopy(m, 0, world, r * Matrix.SIZE, Matrix.SIZE);
       if (lens) mm[r] = number(camera, "focalLength", frames[r], 50) * TENTH * unit * 1000;
     }
-    return new CameraTrack(camera.name, frames, world, lens ? mm : new double[0], 0, zUp, unit);
+    double mmPerUnit = TENTH * unit * 1000;
+    double wide = number(camera, "horizontalAperture", frames[0], 0) * mmPerUnit;
+    double high = number(camera, "verticalAperture", frames[0], 0) * mmPerUnit;
+    for (int r = 0; r < frames.length; r++) frames[r] *= framesPerCode;
+    return new CameraTrack(
+        camera.name,
+        frames,
+        world,
+        lens ? mm : new double[0],
+        0,
+        zUp,
+        unit,
+        wide > 0 ? new double[] {wide, Math.max(0, high)} : new double[0]);
   }
 
   /** A prim's transform to its parent: its ops from the outermost in. */
@@ -67,16 +102,32 @@ final class UsdTracks {
     if (!(p.values.get("xformOpOrder") instanceof List<?> order)) return m;
     for (Object o : order) {
       String op = o.toString();
-      if (op.startsWith("!"))
-        throw new BadFile("The camera has an inverted transform, which is not read.");
-      Object v = sampled(p, op, time);
-      if (v != null) m = times(m, op(op, v));
+      if (op.equals(RESET)) continue; // said by resets()
+      boolean inverted = op.startsWith(INVERT);
+      String name = inverted ? op.substring(INVERT.length()) : op;
+      Object v = sampled(p, name, time);
+      if (v != null) m = times(m, inverted ? inverse(op(name, v), name) : op(name, v));
     }
     return m;
   }
 
+  /** Whether a prim stands in the world, whatever it is nested in. */
+  private static boolean resets(UsdText.Prim p) {
+    return p.values.get("xformOpOrder") instanceof List<?> order && order.contains(RESET);
+  }
+
+  private static double[] inverse(double[] m, String name) throws BadFile {
+    try {
+      return Matrix.newInverse(m, 0);
+    } catch (ArithmeticException flat) {
+      throw new BadFile("The transform “" + name + "” is flat and cannot be inverted, as it asks.");
+    }
+  }
+
   private static double[] op(String name, Object v) throws BadFile {
     double[] m = Matrix.newIdentity();
+    if (!name.startsWith("xformOp:"))
+      throw new BadFile("The camera has a transform “" + name + "”, which is not read.");
     String kind = name.split(":")[1];
     if (kind.equals("transform")) {
       List<Double> n = flat(v);

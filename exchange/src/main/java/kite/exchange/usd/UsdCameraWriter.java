@@ -1,6 +1,8 @@
 package kite.exchange.usd;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
@@ -31,7 +33,8 @@ public final class UsdCameraWriter {
     double fps = s.header().rate().perSecond();
     double[] l = bake.lens();
     int n = bake.frames().length;
-    String name = identifier(bake.camera().name());
+    Set<String> taken = new HashSet<>();
+    String name = free(identifier(bake.camera().name()), taken);
     b.append("#usda 1.0\n(\n    defaultPrim = \"")
         .append(name)
         .append("\"\n    doc = \"Camera ")
@@ -71,26 +74,24 @@ public final class UsdCameraWriter {
     samples(b, bake, "float focalLength", i -> l[i] * MM_TO_USD);
     samples(b, bake, "float fStop", i -> bake.camera().depthOfField() ? l[i + 1] : 0);
     samples(b, bake, "float focusDistance", i -> l[i + 2]);
-    b.append("    float2 clippingRange.timeSamples = {\n");
-    for (int i = 0; i < n; i++)
-      b.append("        ")
-          .append(num(bake.frames()[i]))
-          .append(": (")
-          .append(num(l[i * Plan.LENS + 3]))
-          .append(", ")
-          .append(num(l[i * Plan.LENS + 4]))
-          .append("),\n");
-    b.append("    }\n");
+    clips(b, bake);
     samples(b, bake, "double shutter:close", i -> l[i + 5] / 360);
     b.append("    double shutter:open = 0\n");
     transform(b, bake);
     b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n");
-    for (GuideTrack g : guides) guide(b, g);
+    for (GuideTrack g : guides) guide(b, g, free(identifier(g.name()), taken));
     return b.toString();
   }
 
-  private static void guide(StringBuilder b, GuideTrack g) {
-    b.append("\ndef Xform \"").append(identifier(g.name())).append("\"\n{\n");
+  /** A prim's name that no other one has: a number is put behind it where it is taken. */
+  private static String free(String name, Set<String> taken) {
+    String found = name;
+    for (int i = 2; !taken.add(found); i++) found = name + "_" + i;
+    return found;
+  }
+
+  private static void guide(StringBuilder b, GuideTrack g, String name) {
+    b.append("\ndef Xform \"").append(name).append("\"\n{\n");
     if (g.isStill()) {
       b.append("    double3 xformOp:translate = ").append(triple(g.places(), 0)).append('\n');
     } else {
@@ -104,6 +105,30 @@ public final class UsdCameraWriter {
       b.append("    }\n");
     }
     b.append("    uniform token[] xformOpOrder = [\"xformOp:translate\"]\n}\n");
+  }
+
+  private static void clips(StringBuilder b, Bake bake) {
+    int n = bake.frames().length;
+    String first = clip(bake, 0);
+    boolean same = true;
+    for (int i = 1; i < n; i++) same &= clip(bake, i).equals(first);
+    if (same) {
+      b.append("    float2 clippingRange = ").append(first).append('\n');
+      return;
+    }
+    b.append("    float2 clippingRange.timeSamples = {\n");
+    for (int i = 0; i < n; i++)
+      b.append("        ")
+          .append(num(bake.frames()[i]))
+          .append(": ")
+          .append(clip(bake, i))
+          .append(",\n");
+    b.append("    }\n");
+  }
+
+  private static String clip(Bake bake, int row) {
+    double[] l = bake.lens();
+    return "(" + num(l[row * Plan.LENS + 3]) + ", " + num(l[row * Plan.LENS + 4]) + ")";
   }
 
   private static String triple(double[] p, int at) {

@@ -167,4 +167,23 @@ class GlbTest {
       }
     }
   }
+
+  @Test
+  void aGltfIsReadWithTheDataAndPicturesThatCameWithIt() throws Exception {
+    byte[] glb = model();
+    java.nio.ByteBuffer b = java.nio.ByteBuffer.wrap(glb).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+    int json = b.getInt(12);
+    String text = new String(glb, 20, json, java.nio.charset.StandardCharsets.UTF_8);
+    byte[] data = java.util.Arrays.copyOfRange(glb, 20 + json + 8, glb.length);
+    String apart =
+        text.replaceFirst("\"buffers\":\\[\\{", "\"buffers\":[{\"uri\":\"parts/my%20data.bin\",");
+    java.util.Map<String, byte[]> files = new java.util.HashMap<>();
+    files.put("model.gltf", apart.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    BadFile missing = assertThrows(BadFile.class, () -> GltfTogether.read(files));
+    assertTrue(missing.getMessage().contains("did not come with it"), missing.getMessage());
+    files.put("my data.bin", data);
+    ModelFile together = GlbReader.read(GltfTogether.read(files));
+    assertArrayEquals(GlbReader.read(glb).bounds(), together.bounds(), 1e-9);
+    assertEquals(12 + 8 * 4, together.geometry().triangles());
+  }
 }

@@ -103,4 +103,14 @@ class ObjModelTest {
             .getMessage()
             .contains("no letter for"));
   }
+
+  @Test
+  void facesThatNameNoMaterialAreSeen() throws Exception {
+    String bare = "v 0 0 0\nv 1 0 0\nv 0 1 0\nv 1 1 0\nf 1 2 3\n";
+    for (String more : java.util.List.of("", "usemtl red\nf 2 3 4\n")) {
+      byte[] glb = ObjModel.read(java.util.Map.of("a.obj", (bare + more).getBytes())).glb();
+      int triangles = kite.exchange.gltf.GlbReader.read(glb).geometry().triangles();
+      assertEquals(more.isEmpty() ? 1 : 2, triangles);
+    }
+  }
 }

@@ -90,6 +90,66 @@ class CameraTracksTest {
   }
 
   @Test
+  void everyLengthComesBackFromOurGlbWithItsZoomAndItsLastFrame() throws Exception {
+    Camera c = (Camera) S.get("cam");
+    Plan plan = new Plan(S, Models.NONE);
+    for (double fps : new double[] {24, 24000 / 1001.0, 25, 30000 / 1001.0, 60})
+      for (int n = 2; n <= 500; n += fps == 24 ? 1 : 7) {
+        double[] frames = new double[n],
+            world = new double[n * 16],
+            lens = new double[n * Plan.LENS];
+        for (int r = 0; r < n; r++) {
+          frames[r] = 101 + r;
+          System.arraycopy(BAKE.world(), r % 30 * 16, world, r * 16, 16);
+          System.arraycopy(BAKE.lens(), r % 30 * Plan.LENS, lens, r * Plan.LENS, Plan.LENS);
+        }
+        Bake b = new Bake(c, frames, world, new double[n * 3], lens);
+        CameraTrack t =
+            CameraTracks.read("a.glb", GlbCameraWriter.write(b, fps, List.of()), fps).get(0);
+        assertEquals(n, t.frames().length, n + " frames at " + fps);
+        assertEquals(n, t.focalLengthMm().length);
+        assertEquals(world[(n - 1) * 16 + 12], t.world()[(n - 1) * 16 + 12], 1e-5);
+      }
+  }
+
+  @Test
+  void aFileSaysItsFilmBackItsRateAndMayTakeTransformsBack() throws Exception {
+    String usd =
+        """
+        #usda 1.0
+        ( metersPerUnit = 0.01 timeCodesPerSecond = 48 upAxis = "Y" )
+        def Xform "rig"
+        {
+            double3 xformOp:translate = (500, 0, 0)
+            uniform token[] xformOpOrder = ["xformOp:translate"]
+            def Camera "cam"
+            {
+                float focalLength = 50
+                float horizontalAperture = 36
+                float verticalAperture = 20.25
+                double3 xformOp:translate:pivot = (100, 0, 0)
+                double3 xformOp:translate.timeSamples = { 0: (0, 0, 0), 96: (0, 0, 200) }
+                float xformOp:rotateY = 90
+                uniform token[] xformOpOrder = ["!resetXformStack!", "xformOp:translate", "xformOp:translate:pivot", "xformOp:rotateY", "!invert!xformOp:translate:pivot"]
+            }
+        }
+        """;
+    CameraTrack t = CameraTracks.read("a.usda", usd.getBytes(StandardCharsets.UTF_8), 24).get(0);
+    assertArrayEquals(
+        new double[] {0, 48}, t.frames(), 1e-12, "96 codes of 48 a second are 48 frames");
+    double[] m = t.metres(new CameraTrack.Taken(false, 0.01, 101));
+    // turned about a pivot a metre to its right, and not carried by the rig
+    assertArrayEquals(new double[] {1, 0, 1}, new double[] {m[12], m[13], m[14]}, 1e-12);
+    Camera c = t.camera(S, new CameraTrack.Taken(false, 0.01, 101), "again");
+    Sequence s = Edit.apply(S, List.of(new Add(c)));
+    Plan plan = new Plan(s, Models.NONE);
+    plan.evaluate(101);
+    int o = plan.slot("again") * Plan.LENS;
+    double across = Math.toDegrees(Math.atan(plan.lens()[o + 9]) - Math.atan(plan.lens()[o + 8]));
+    assertEquals(39.6, across, 0.01, "36 mm behind 50 mm");
+  }
+
+  @Test
   void aTableOfNumbersIsRead() throws Exception {
     StringBuilder b = new StringBuilder("Frame;TX;TY;TZ;Pan;Tilt;Roll;Focal Length\n");
     for (int r = 0; r < 30; r++) {

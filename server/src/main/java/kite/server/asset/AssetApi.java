@@ -13,6 +13,7 @@ import kite.core.codec.TrackJson;
 import kite.core.shape.MeshBuilder;
 import kite.exchange.BadFile;
 import kite.exchange.gltf.GlbReader;
+import kite.exchange.gltf.GltfTogether;
 import kite.exchange.obj.ObjModel;
 import kite.exchange.text.Lettering;
 import kite.exchange.track.CameraTracks;
@@ -51,23 +52,28 @@ class AssetApi {
     return kept(() -> store.keep(clean(name), bytes));
   }
 
-  /** Takes a .obj with the .mtl and pictures that belong to it; gives the import report. */
+  /**
+   * Takes a .obj with the .mtl and pictures that belong to it, or a .gltf with its data and
+   * pictures; gives the import report.
+   */
   @PostMapping(
-      path = "/obj",
+      path = "/together",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> bringObj(@RequestParam("files") List<MultipartFile> files)
+  ResponseEntity<String> bringTogether(@RequestParam("files") List<MultipartFile> files)
       throws IOException {
     Map<String, byte[]> all = new LinkedHashMap<>();
-    String name = "model.obj";
+    String name = "";
     for (MultipartFile f : files) {
       String n = clean(f.getOriginalFilename() == null ? "file" : f.getOriginalFilename());
-      if (n.toLowerCase(Locale.ROOT).endsWith(".obj")) name = n;
+      if (n.toLowerCase(Locale.ROOT).matches(".*\\.(obj|gltf)")) name = n;
       all.put(n, f.getBytes());
     }
     String main = name;
     return kept(
         () -> {
+          if (main.toLowerCase(Locale.ROOT).endsWith(".gltf"))
+            return store.keep(main, GltfTogether.read(all));
           ObjModel model = ObjModel.read(all);
           return store.keep(main, model.glb(), model.warnings());
         });

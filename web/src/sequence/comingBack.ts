@@ -1,0 +1,71 @@
+import { DESKS, useSequence, type Desk, type SequenceState } from './store';
+
+/** Edits that can be taken back after a reload. */
+const KEPT_UNDO = 60;
+const PAUSE_MS = 250;
+
+interface Place {
+  desk: Desk;
+  frame: number;
+  camera: string;
+  selected: string[];
+  undo: SequenceState['undo'];
+  redo: SequenceState['redo'];
+}
+
+const shelf = (id: string) => `jolly-kite.place.${id}`;
+let timer = 0;
+
+/** Goes back to where this window was in a sequence before it was reloaded. */
+export function comeBack(id: string): void {
+  // a window opened from another starts with that one's storage; it follows it instead
+  const text = globalThis.opener ? null : sessionStorage.getItem(shelf(id));
+  if (!text) return;
+  try {
+    const p = JSON.parse(text) as Place;
+    const { entities, header } = useSequence.getState();
+    const camera = entities[p.camera]?.kind === 'camera' ? { camera: p.camera } : {};
+    useSequence.setState({
+      ...camera,
+      desk: DESKS.some((d) => d.id === p.desk) ? p.desk : 'move',
+      frame: Math.max(header.firstFrame, Math.min(header.lastFrame, Number(p.frame) || header.firstFrame)),
+      selected: p.selected.filter((x) => entities[x]),
+      undo: p.undo,
+      redo: p.redo,
+    });
+  } catch {
+    sessionStorage.removeItem(shelf(id)); // of another build: begin at the beginning
+  }
+}
+
+function keep(): void {
+  const s = useSequence.getState();
+  if (!s.id || globalThis.opener) return;
+  const place: Place = {
+    desk: s.desk,
+    frame: s.frame,
+    camera: s.camera,
+    selected: s.selected,
+    undo: s.undo.slice(-KEPT_UNDO),
+    redo: s.redo.slice(-KEPT_UNDO),
+  };
+  try {
+    sessionStorage.setItem(shelf(s.id), JSON.stringify(place));
+  } catch {
+    sessionStorage.setItem(shelf(s.id), JSON.stringify({ ...place, undo: [], redo: [] })); // too large
+  }
+}
+
+useSequence.subscribe((now, before) => {
+  const moved =
+    now.desk !== before.desk ||
+    now.frame !== before.frame ||
+    now.camera !== before.camera ||
+    now.selected !== before.selected ||
+    now.undo !== before.undo ||
+    now.redo !== before.redo;
+  if (!moved || !now.id) return;
+  clearTimeout(timer);
+  timer = globalThis.setTimeout(keep, PAUSE_MS) as unknown as number;
+});
+globalThis.addEventListener?.('pagehide', keep);
