@@ -67,7 +67,8 @@ export function DeliverPanel() {
     postJson(`/api/renders/${job}/stop`).then(renew, (e: Error) => say(e.message, true));
   const p = useSettings().cameraPackage;
   const size = (v: number) =>
-    `${v} % · ${Math.round((p.deliveryWidth * v) / 100)} × ${Math.round((p.deliveryHeight * v) / 100)}`;
+    // as the server makes it: whole pixels, never more than the share
+    `${v} % · ${Math.floor((p.deliveryWidth * v) / 100)} × ${Math.floor((p.deliveryHeight * v) / 100)}`;
   return (
     <>
       <div className="panel-head">Render</div>

@@ -25,6 +25,24 @@ const GUIDES: { form: Rule; name: string; across: number; down: number }[] = [
   { form: 'aspect', name: 'Other aspect', across: 2.39, down: 1 },
 ];
 
+export const GUIDE_NAMES = GUIDES.map((g) => ({ form: g.form, name: g.name }));
+
+/** Shows a guide over a camera's picture, or hides it. */
+export function toggleGuide(camera: Camera, form: Rule): void {
+  const g = GUIDES.find((x) => x.form === form)!;
+  const on = camera.guides.some((x) => x.form === form);
+  const { across, down } = g;
+  edit(on ? `Hide ${g.name.toLowerCase()}` : `Show ${g.name.toLowerCase()}`, {
+    kind: 'replace',
+    entity: {
+      ...camera,
+      guides: on
+        ? camera.guides.filter((x) => x.form !== form)
+        : [...camera.guides, { form, across, down, turn: 0, colour: '#f6efe0', strength: 0.7 }],
+    },
+  });
+}
+
 /** Places a subject can be put at: the crossings of thirds, the middle, and whatever is clicked. */
 const CROSSINGS = [1 / 3, 1 / 2, 2 / 3];
 
@@ -32,7 +50,7 @@ interface Reading {
   headroom: number;
   leadRoom: number;
   backRoom: number;
-  faces: 'left' | 'right' | 'lens';
+  faces: 'left' | 'right' | 'lens' | 'away';
   height: number;
 }
 
@@ -87,8 +105,8 @@ export function CompositionCard({ camera }: { camera: Camera }) {
           {reading.headroom < 0
             ? `Cut at the top by ${percent(-reading.headroom)}`
             : `Headroom ${percent(reading.headroom)}`}
-          {reading.faces === 'lens'
-            ? ` · faces us · ${percent(reading.leadRoom)} and ${percent(reading.backRoom)} beside`
+          {reading.faces === 'lens' || reading.faces === 'away'
+            ? ` · ${reading.faces === 'lens' ? 'faces us' : 'its back to us'} · ${percent(reading.leadRoom)} and ${percent(reading.backRoom)} beside`
             : ` · faces ${reading.faces}: lead room ${percent(reading.leadRoom)}, behind ${percent(reading.backRoom)}`}
           {` · ${percent(reading.height)} high`}
         </p>
@@ -174,15 +192,7 @@ function GuideChips({ camera }: { camera: Camera }) {
               aria-pressed={on}
               onClick={() => {
                 setOpen(on ? null : g.form);
-                const { form, across, down } = g;
-                edit(
-                  on ? `Hide ${g.name.toLowerCase()}` : `Show ${g.name.toLowerCase()}`,
-                  as(
-                    on
-                      ? camera.guides.filter((x) => x.form !== form)
-                      : [...camera.guides, { form, across, down, turn: 0, colour: '#f6efe0', strength: 0.7 }],
-                  ),
-                );
+                toggleGuide(camera, g.form);
               }}
             >
               {g.name}

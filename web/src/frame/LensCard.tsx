@@ -1,3 +1,4 @@
+import { useSettings } from '../sequence/settings';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Fit } from '../core/types';
@@ -127,6 +128,10 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
   const own = camera.filmBack;
   const set = (filmBack: Camera['filmBack'], fit: Fit | null) =>
     edit('Film back', { kind: 'setBack', camera: camera.id, filmBack, fit });
+  const { filmBack: shared } = useSettings().cameraPackage;
+  const sequences =
+    backs.find((b) => b.widthMm === shared.widthMm && b.heightMm === shared.heightMm)?.name ??
+    `${shared.widthMm} × ${shared.heightMm} mm`;
   const named = own ? backs.find((b) => b.widthMm === own.widthMm && b.heightMm === own.heightMm) : undefined;
   return (
     <>
@@ -134,7 +139,7 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
         label="Film back"
         value={own ? (named?.name ?? 'own') : ''}
         options={[
-          ['', `the sequence’s: ${report.filmBack}`],
+          ['', `the sequence’s: ${own ? sequences : report.filmBack}`],
           ...backs.map((b): [string, string] => [b.name, b.name]),
           ['own', 'other measures …'],
         ]}

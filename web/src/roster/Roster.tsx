@@ -1,10 +1,11 @@
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useRef, useState } from 'react';
+import { evaluated } from '../sequence/evaluated';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
-import { edit, select, useSequence } from '../sequence/store';
+import { edit, select, useSequence, givePicked } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import {
@@ -205,8 +206,13 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           className="name"
           title={e.name}
           onClick={(x) => {
-            const { selected } = useSequence.getState();
-            if (x.shiftKey && selected.length) {
+            const { selected, picking } = useSequence.getState();
+            // what waits for a click in a view takes a row as well
+            if (picking && theCore().slot(e.id) >= 0) {
+              const at = theCore().slot(e.id) * 16 + 12;
+              const [px, py, pz] = evaluated().world.subarray(at, at + 3);
+              givePicked({ id: e.id, point: [px, py, pz], normal: null });
+            } else if (x.shiftKey && selected.length) {
               const [a, b] = [order.indexOf(selected[0]), order.indexOf(e.id)];
               select(
                 selected[0],

@@ -367,6 +367,14 @@ export function lensCamera(s: SequenceState): string {
   return at?.camera ?? '';
 }
 
+/** Gives what was clicked, in a view or in the roster, to what waits for it; false when nothing does. */
+export function givePicked(hit: Hit): boolean {
+  const { picking } = get();
+  if (!picking) return false;
+  if (!picking.take(hit) && get().picking === picking) set({ picking: null });
+  return true;
+}
+
 /** A new id that says what it is for. */
 export function newId(kind: string): string {
   return `${kind}-${crypto.randomUUID().slice(0, 8)}`;

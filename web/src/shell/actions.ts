@@ -1,3 +1,6 @@
+import { theCore } from '../core/load';
+import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
+import { PARTS } from '../rig/parts';
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
@@ -95,6 +98,7 @@ export function actions(): Action[] {
           run: () => makeReadyRig(looked, r.kind),
         }))
       : []),
+    ...numberActions(s),
     { name: 'Add a camera', run: addCamera },
     ...STAND_INS.map((x) => ({
       name: `Add ${x.name.toLowerCase()} stand-in`,
@@ -123,6 +127,62 @@ export function actions(): Action[] {
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
     { name: 'Choose another sequence', run: () => (location.hash = '') },
     { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
+  ];
+}
+
+/** Other words people have for a number. */
+const ALSO: Record<string, string> = {
+  focalLength: 'lens, millimetres, zoom',
+  fStop: 'aperture, iris, stop',
+  focusDistance: 'focus',
+  shutterDegrees: 'shutter angle',
+  nearClip: 'near clipping',
+  farClip: 'far clipping',
+};
+
+/** Goes to a field of the selection's panel and puts the keyboard in it. */
+function toField(find: () => HTMLElement | null, desk?: (typeof DESKS)[number]['id']): void {
+  if (desk) useSequence.setState({ desk });
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      const field = find();
+      field?.scrollIntoView({ block: 'center' });
+      field?.focus();
+    }),
+  );
+}
+
+/** Every number of what is selected, and the film back and guides of a camera, by their names. */
+function numberActions(s: ReturnType<typeof get>): Action[] {
+  const e = s.entities[s.selected[0]] ?? s.entities[s.camera];
+  if (!e || !('channels' in e)) return [];
+  const of = e.kind === 'camera' ? `camera ${e.letter}` : e.name;
+  const all = JSON.parse(theCore().channels(e.id, s.frame)) as { address: string; label: string }[];
+  const numbers = all.map((c) => {
+    const part = e.kind === 'camera' ? e.rig.find((p) => p.id === c.address.split('/')[0]) : undefined;
+    const also = ALSO[c.address] ? ` (${ALSO[c.address]})` : '';
+    return {
+      name: `${part ? `${PARTS[part.kind].name}: ` : ''}${c.label} of ${of}${also}`,
+      run: () => {
+        if (s.selected[0] !== e.id) select(e.id);
+        toField(() => document.querySelector(`aside.right [data-channel="${c.address}"]`));
+      },
+    };
+  });
+  if (e.kind !== 'camera') return numbers;
+  return [
+    ...numbers,
+    {
+      name: `Film back of camera ${e.letter} (sensor, aperture size)`,
+      run: () => {
+        if (s.selected[0] !== e.id) select(e.id);
+        toField(() => document.querySelector('aside.right [aria-label="Film back"]'), 'frame');
+      },
+    },
+    ...GUIDE_NAMES.map((g) => ({
+      name: `${e.guides.some((x) => x.form === g.form) ? 'Hide' : 'Show'} guide: ${g.name.toLowerCase()}, camera ${e.letter}`,
+      run: () => toggleGuide(e, g.form),
+    })),
   ];
 }
 

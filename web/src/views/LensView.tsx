@@ -10,7 +10,7 @@ import { LensTools } from '../frame/LensTools';
 import { useWalking } from '../frame/walking';
 import { evaluated, LENS } from '../sequence/evaluated';
 import { useSettings } from '../sequence/settings';
-import { edit, lensCamera, useSequence } from '../sequence/store';
+import { edit, lensCamera, useSequence, givePicked } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { CompareOver } from '../versions/CompareOver';
@@ -105,9 +105,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       ((e.clientX - r.left) / r.width) * 2 - 1,
       1 - ((e.clientY - r.top) / r.height) * 2,
     );
-    if (!s.picking || !hit) return;
-    if (!s.picking.take(hit) && useSequence.getState().picking === s.picking)
-      useSequence.setState({ picking: null });
+    if (s.picking && hit) givePicked(hit);
   }, []);
   useWalking(canvas, click);
 

@@ -5,7 +5,7 @@ import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
 import { poseOf } from '../frame/history';
 import { evaluated } from '../sequence/evaluated';
-import { commitPreview, mayKey, preview, select, useSequence } from '../sequence/store';
+import { commitPreview, mayKey, preview, select, useSequence, givePicked } from '../sequence/store';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
@@ -332,8 +332,7 @@ export class SetViewer {
     const { picking, selected } = useSequence.getState();
     if (picking) {
       const met = stage.pick(this.ray, true);
-      if (met && !picking.take(met) && useSequence.getState().picking === picking)
-        useSequence.setState({ picking: null });
+      if (met) givePicked(met);
       return;
     }
     const hit = stage.pick(this.ray);

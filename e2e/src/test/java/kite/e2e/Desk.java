@@ -119,6 +119,7 @@ abstract class Desk {
     page.mouse().up();
     page.evaluate("() => { location.hash = ''; localStorage.clear(); }");
     page.locator("main.chooser").waitFor();
+    page.evaluate("() => sessionStorage.clear()");
     page.setViewportSize(1120, 700);
   }
 

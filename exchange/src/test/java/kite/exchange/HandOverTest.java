@@ -97,7 +97,7 @@ class HandOverTest {
                 new GuideTrack("Moon-1", f, p),
                 new GuideTrack("Moon 1", f, p)));
     for (String name : List.of("_1_Crane", "_1_Crane_2", "Moon_1", "Moon_1_2"))
-      assertEquals(1, usd.split("\"" + name + "\"\n", -1).length - 1, name);
+      assertEquals(1, usd.split("def [A-Za-z]+ \"" + name + "\"\n", -1).length - 1, name);
     assertTrue(usd.contains("    float2 clippingRange = (0.1, 1000)\n"), usd);
   }
 
@@ -107,9 +107,8 @@ class HandOverTest {
     Camera c = (Camera) s.get("cam");
     for (double shift : new double[] {0, 8, -5}) {
       Camera shifted =
-          (Camera)
-              c.withChannel("focalLength", Channel.fixed(25))
-                  .withChannel("shiftY", Channel.fixed(shift));
+          c.withChannel("focalLength", Channel.fixed(25))
+              .withChannel("shiftY", Channel.fixed(shift));
       Sequence t = s.with(shifted);
       byte[] glb =
           GlbCameraWriter.write(

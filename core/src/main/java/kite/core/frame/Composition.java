@@ -12,7 +12,7 @@ import kite.core.math.Vec3;
  * @param headroom from the frame's top to the subject's top; negative when it is cut
  * @param leadRoom from the subject to the frame's edge on the side it faces
  * @param backRoom to the edge on the other side
- * @param faces left, right, or lens when it faces neither
+ * @param faces left, right, or where it faces neither: lens, or away when its back is seen
  * @param height of the subject's outline
  */
 public record Composition(
@@ -30,7 +30,9 @@ public record Composition(
     Vec3 ahead = new Vec3(-m[o + 8], -m[o + 9], -m[o + 10]).unit();
     double side =
         ahead.x() * eye.world()[0] + ahead.y() * eye.world()[1] + ahead.z() * eye.world()[2];
-    String faces = Math.abs(side) < SIDEWAYS ? "lens" : side > 0 ? "right" : "left";
+    Vec3 toLens = eye.place().minus(new Vec3(m[o + 12], m[o + 13], m[o + 14]));
+    String neither = ahead.dot(toLens) >= 0 ? "lens" : "away";
+    String faces = Math.abs(side) < SIDEWAYS ? neither : side > 0 ? "right" : "left";
     double right = 1 - e.right(), left = e.left();
     boolean toLeft = side < 0;
     return new Composition(

@@ -8,6 +8,11 @@ import kite.core.document.Unit;
  * brackets ({@code 2*1.8}) and changes relative to the present value ({@code +=0.5}, {@code *=2}).
  */
 public final class NumberText {
+  /**
+   * Lengths from here on are as good as endless, and are said so: a far limit just under infinity.
+   */
+  private static final double ENDLESS_M = 1e9;
+
   private final String text;
   private final Unit unit;
   private final String lengthUnit;
@@ -197,6 +202,7 @@ public final class NumberText {
 
   /** A value as a field shows it, without its unit: e.g. 1.85 for a length in metres. */
   public static String shown(double value, Unit unit, String lengthUnit) {
+    if (unit == Unit.METRES && Math.abs(value) >= ENDLESS_M) return value > 0 ? "∞" : "−∞";
     if (unit == Unit.METRES && lengthUnit.equals("ft+in")) return feetAndInches(value);
     if (unit == Unit.METRES)
       return rounded(

@@ -304,4 +304,60 @@ class CommandTest {
       if (!id.equals("mark")) assertTrue(S.get(id) == next.get(id));
     assertEquals(java.util.Set.of("mark"), Change.between(S, next).touched());
   }
+
+  @Test
+  void everyUseOfAThingIsCheckedNotOneOfThem() {
+    // the mark is attended to, which is fine, and taken for a camera, which is not
+    kite.core.document.Camera c = (kite.core.document.Camera) S.get("cam1");
+    kite.core.rig.Framings wrong =
+        new kite.core.rig.Framings(
+            "wrong",
+            true,
+            kite.core.rig.Framings.Route.STRAIGHT,
+            true,
+            List.of("mark"),
+            List.of(new Cue(1, 0, kite.core.cue.Ease.EVEN, java.util.Map.of("mark", 1.0))),
+            Channels.NONE);
+    kite.core.rig.Attention looks =
+        new kite.core.rig.Attention(
+            "looks",
+            true,
+            kite.core.rig.Attention.Up.WORLD,
+            null,
+            kite.core.rig.Attention.Blend.POINTS,
+            List.of(kite.core.rig.Subject.of("mark")),
+            List.of(),
+            Channels.NONE);
+    for (List<kite.core.rig.RigPart> rig :
+        List.of(
+            List.<kite.core.rig.RigPart>of(wrong, looks),
+            List.<kite.core.rig.RigPart>of(looks, wrong)))
+      assertTrue(
+          refused(new RigCommand.SetRig(c.id(), rig)).contains("wrong kind")
+              || refused(new RigCommand.SetRig(c.id(), rig)).contains("stand first"));
+    assertTrue(
+        refused(new RigCommand.SetRig(c.id(), List.of(wrong, looks))).contains("wrong kind"));
+  }
+
+  @Test
+  void aCueIsNeverMovedOntoAnother() {
+    kite.core.document.Camera c = (kite.core.document.Camera) S.get("cam1");
+    var looks = c.first(kite.core.rig.Attention.class);
+    List<Cue> cues =
+        List.of(
+            new Cue(1, 0, kite.core.cue.Ease.EVEN, java.util.Map.of()),
+            new Cue(9, 0, kite.core.cue.Ease.EVEN, java.util.Map.of()));
+    Sequence two = Edit.apply(S, List.of(new RigCommand.SetCues(c.id(), looks.id(), cues)));
+    Refusal r =
+        assertThrows(
+            Refusal.class,
+            () -> Edit.apply(two, List.of(new RigCommand.MoveCue(c.id(), looks.id(), 9, 1, 0))));
+    assertTrue(r.getMessage().contains("frame 1"), r.getMessage());
+    assertEquals(
+        List.of(1.0, 10.0),
+        ((kite.core.document.Camera)
+                Edit.apply(two, List.of(new RigCommand.MoveCue(c.id(), looks.id(), 9, 10, 0)))
+                    .get(c.id()))
+            .first(kite.core.rig.Attention.class).cues().stream().map(Cue::frame).toList());
+  }
 }

@@ -3,6 +3,7 @@ package kite.core.number;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
+import java.util.List;
 import kite.core.cut.Timecode;
 import kite.core.document.Rate;
 import kite.core.document.Unit;
@@ -58,5 +59,14 @@ class NumberTextTest {
     assertEquals("00:01:00;02", Timecode.of(1800, video));
     assertEquals("00:10:00;00", Timecode.of(17982, video));
     assertEquals("01:00:00;00", Timecode.of(107892, video));
+  }
+
+  @Test
+  void aLengthThatIsAsGoodAsEndlessIsSaidSo() {
+    for (String unit : List.of("m", "cm", "ft", "ft+in")) {
+      assertEquals("∞", NumberText.shown(3.8344951629346704E16, Unit.METRES, unit));
+      assertEquals("∞", NumberText.shown(Double.POSITIVE_INFINITY, Unit.METRES, unit));
+    }
+    assertEquals("999999", NumberText.shown(999999, Unit.METRES, "m"));
   }
 }

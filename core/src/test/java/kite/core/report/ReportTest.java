@@ -195,4 +195,32 @@ class ReportTest {
         List.of(Warnings.Kind.ROLL, Warnings.Kind.NOTHING_BELOW),
         left.stream().map(Warnings.Warning::kind).toList());
   }
+
+  @Test
+  void focusIsHeldWhereALensStillMakesAPictureAndThatIsSaid() {
+    // 85 mm pulled by free handles to under its own length, and a trim that makes it longer still
+    Key low = Key.of(20, 0.2, KeyShape.FREE).free(8, -1.2, 8, -1.2, true);
+    Channel focus = Channel.curve(Key.smooth(1, 3), low, Key.smooth(39, 3));
+    Camera c =
+        camera(
+                Channels.NONE,
+                new kite.core.rig.Trim("trim", true, "", null, Channels.NONE.with("focal", 60)))
+            .withChannel("focalLength", Channel.fixed(85))
+            .withChannel("focusDistance", focus);
+    Sequence s = with(c);
+    Plan plan = new Plan(s, Models.NONE);
+    int o = plan.slot("cam") * Plan.LENS;
+    double least = 9;
+    for (double f = 1; f <= 39; f += 0.1) {
+      plan.evaluate(f);
+      double focal = plan.lens()[o], at = plan.lens()[o + 2];
+      least = Math.min(least, at);
+      assertTrue(at > focal / 1000, "frame " + f);
+      double blur = new kite.core.optics.DepthOfField(focal, 2, 0.02, at).blurMm(5);
+      assertTrue(blur >= 0 && Double.isFinite(blur), "blur " + blur);
+    }
+    assertEquals(0.145 * 1.001, least, 1e-9, "held at what 145 mm can do");
+    assertTrue(
+        warned(s).stream().anyMatch(w -> w.kind() == Warnings.Kind.TOO_NEAR), warned(s).toString());
+  }
 }

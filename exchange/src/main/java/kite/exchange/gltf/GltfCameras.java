@@ -38,7 +38,8 @@ public final class GltfCameras {
       double[] frames = new double[count], world = new double[count * Matrix.SIZE];
       for (int f = 0; f < count; f++) {
         frames[f] = f;
-        pose.pose(rig.clips().isEmpty() ? -1 : 0, f / fps, false);
+        // on the key itself, as the file's single precision has it
+        pose.pose(rig.clips().isEmpty() ? -1 : 0, (float) (f / fps), false);
         System.arraycopy(pose.world(), i * Matrix.SIZE, world, f * Matrix.SIZE, Matrix.SIZE);
       }
       all.add(

@@ -101,7 +101,7 @@ public final class GltfTogether {
               + what
               + " “"
               + plain(uri)
-              + "” did not come with it. Drop it together with the .gltf file.");
+              + "” is in another file, which did not come with it. Drop it together with the .gltf file.");
     return found;
   }
 
