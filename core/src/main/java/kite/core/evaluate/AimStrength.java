@@ -69,8 +69,9 @@ final class AimStrength {
 
   /** The shorter way round, from one frame alone. */
   static void plain(double[] row, double[] full, double[] out) {
-    System.arraycopy(row, AimMoments.INCOMING, out, 0, 4);
-    Rotation.blend(out, full, row[AimMoments.STRENGTH], out);
+    double s = row[AimMoments.STRENGTH];
+    System.arraycopy(s >= 1 ? full : row, AimMoments.INCOMING, out, 0, 4);
+    if (s < 1) Rotation.blend(out, full, s, out);
   }
 
   void at(double frame, double[] nowFull, double[] out) {

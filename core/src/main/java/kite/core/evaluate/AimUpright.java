@@ -23,6 +23,8 @@ final class AimUpright {
   /** How near to the axis, radians, the passage begins. */
   private static final double STEEP = Math.toRadians(20);
 
+  private static final double STEEP_COS = Math.cos(STEEP);
+
   /** The same for a free up: round there a shortest turn rolls twice as fast as an upright one. */
   private static final double BEHIND = Math.toRadians(40);
 
@@ -79,7 +81,7 @@ final class AimUpright {
 
   /** Whether a direction is far enough from the axis for upright to hold alone. */
   boolean isPlain(double[] row, double[] d) {
-    return fromAxis(row, d) >= steep;
+    return up == Attention.Up.FREE ? fromAxis(row, d) >= steep : along(row, d) <= STEEP_COS;
   }
 
   /** The angle to the nearest direction in which there is no telling what is upright. */
@@ -228,13 +230,16 @@ final class AimUpright {
    * turn from the incoming one.
    */
   void plain(double[] row, double[] d, double[] out) {
+    double free = 1;
+    if (up != Attention.Up.FREE) free = (along(row, d) - LEVEL_COS) / (FREE_COS - LEVEL_COS);
+    if (free <= 0) {
+      upright(row, d, out);
+      return;
+    }
     System.arraycopy(row, AimMoments.INCOMING, out, 0, 4);
     onto(row, d, out);
-    if (up == Attention.Up.FREE) return;
-    double free = (along(row, d) - LEVEL_COS) / (FREE_COS - LEVEL_COS);
     if (free >= 1) return;
     upright(row, d, q2);
-    free = Math.max(0, free);
     Rotation.blend(q2, out, free * free * (3 - 2 * free), out);
   }
 

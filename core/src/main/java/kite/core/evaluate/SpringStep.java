@@ -34,6 +34,12 @@ final class SpringStep implements Step {
   /** Starts in one memory: more of them make a single frame quicker and frames in turn slower. */
   private static final int STRIDES = 4;
 
+  /** Below this, radians, turning is by series: its first term left out is under 1e-9 of it. */
+  private static final double SMALL = 0.1;
+
+  /** Lag times turning in a stretch, radians squared, below which it is one step. */
+  private static final double LITTLE_TURNING = 1e-4;
+
   /** Short steps in a smooth stretch, and in one with much turning. */
   private static final int SHORT = 4;
 
@@ -285,7 +291,7 @@ final class SpringStep implements Step {
       double lag = length(angle0), moves = 0;
       for (int k = 3; k < Followed.SIZE; k++)
         for (int i = 1; i < 4; i++) moves += 2 * Math.abs(cubic[i * Followed.SIZE + k]);
-      steps = lag * moves > MUCH_TURNING ? SHORTER : SHORT;
+      steps = lag * moves < LITTLE_TURNING ? 1 : lag * moves < MUCH_TURNING ? SHORT : SHORTER;
     }
     double wide = 1.0 / steps;
     for (int i = 0; i < steps; i++) {
@@ -349,6 +355,9 @@ final class SpringStep implements Step {
     int n = Followed.SIZE;
     for (int k = 3; k < n; k++)
       out[k] = cubic[k] + t * (cubic[n + k] + t * (cubic[2 * n + k] + t * cubic[3 * n + k]));
+    double l = out[3] * out[3] + out[4] * out[4] + out[5] * out[5] + out[6] * out[6];
+    double to = 1.5 - l / 2; // one step of Newton's towards 1/√l, which is all but 1
+    for (int k = 3; k < n; k++) out[k] *= to;
   }
 
   private void setInverse() {
@@ -358,10 +367,16 @@ final class SpringStep implements Step {
 
   /** The state's quaternion becomes another's, turned by small angles about the world's axes. */
   private void turned(double[] by, double[] from, int o) {
-    double angle = length(by);
-    double k = angle < 1e-12 ? 0.5 : Math.sin(angle / 2) / angle;
+    double square = by[0] * by[0] + by[1] * by[1] + by[2] * by[2], k;
+    if (square < SMALL * SMALL) { // the series of sin(a/2)/a and cos(a/2)
+      k = 0.5 - square * (1 / 48.0 - square / 3840);
+      turn[3] = 1 - square * (1 / 8.0 - square * (1 / 384.0 - square / 46080));
+    } else {
+      double angle = Math.sqrt(square);
+      k = Math.sin(angle / 2) / angle;
+      turn[3] = Math.cos(angle / 2);
+    }
     for (int i = 0; i < 3; i++) turn[i] = by[i] * k;
-    turn[3] = Math.cos(angle / 2);
     System.arraycopy(from, o, inverse, 0, 4);
     Rotation.multiply(turn, inverse, inverse);
     Rotation.normalise(inverse);
@@ -381,9 +396,13 @@ final class SpringStep implements Step {
     System.arraycopy(q, 3, turn, 0, 4);
     Rotation.multiply(turn, inverse, turn);
     double sign = turn[3] < 0 ? -1 : 1;
-    double s = length(turn);
-    double angle = 2 * Math.atan2(s, Math.abs(turn[3]));
-    double k = s < 1e-12 ? 2 : angle / s;
+    double square = turn[0] * turn[0] + turn[1] * turn[1] + turn[2] * turn[2], k;
+    if (square < SMALL * SMALL) { // the series of 2·asin(s)/s; the quaternion is of unit length
+      k = 2 + square * (1 / 3.0 + square * (3 / 20.0 + square * (5 / 56.0)));
+    } else {
+      double s = Math.sqrt(square);
+      k = 2 * Math.atan2(s, Math.abs(turn[3])) / s;
+    }
     for (int i = 0; i < 3; i++) out[i] = sign * turn[i] * k;
   }
 }

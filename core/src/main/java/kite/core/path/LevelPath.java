@@ -15,6 +15,8 @@ import java.util.List;
 final class LevelPath {
   private static final double STEEP = Math.toRadians(20);
 
+  private static final double STEEP_COS = Math.cos(STEEP);
+
   /** Nearer than this to straight up, an end of the path has no level at all. */
   private static final double NO_LEVEL = Math.toRadians(1);
 
@@ -156,7 +158,8 @@ final class LevelPath {
   }
 
   void up(double parameter, double[] out, int at) {
-    if (!neverLevel && depth(parameter) <= 0) {
+    path.travel(parameter, t, 0);
+    if (!neverLevel && Math.abs(t[1]) <= STEEP_COS) {
       System.arraycopy(levelled(), 0, out, at, 3);
       return;
     }

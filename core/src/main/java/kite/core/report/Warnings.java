@@ -118,22 +118,32 @@ public final class Warnings {
     double fps = s.header().rate().perSecond();
     int o = plan.slot(camera.id()) * Plan.LENS;
     Eye before = null;
+    String lookedBefore = "";
+    double[] nowBefore = null;
     for (int f = first; f <= last; f++) {
       plan.evaluateOnly(camera.id(), f);
       Eye eye = Eye.of(plan, camera.id());
       double[] m = eye.world();
       double closest = closestM(plan.lens()[o]);
       if (plan.lens()[o + 2] <= closest) near.put(f, closest);
+      // where the camera keeps a subject in its place, the eye rests on that and not on what goes
+      // by
+      String looked = attended(f);
+      double[] now = onPlate(eye, looked);
       if (before != null) {
         double gap = 1 - plan.lens()[o + 5] / 360;
         Vec3 was = eye.seen(eye.place().plus(before.worldDirection(new Vec3(0, 0, -1))));
         double shift =
             was.z() < 0 ? Math.hypot(was.x(), was.y()) / -was.z() : Double.POSITIVE_INFINITY;
+        if (now != null && looked.equals(lookedBefore) && nowBefore != null)
+          shift = Math.hypot(now[0] - nowBefore[0], now[1] - nowBefore[1]);
         double width = eye.window().right() - eye.window().left();
         if (shift / width * gap > JUMP)
           pans.put(f, Math.toDegrees(Math.atan2(Math.hypot(was.x(), was.y()), -was.z())) * fps);
       }
       before = eye;
+      lookedBefore = looked;
+      nowBefore = now;
       double roll = Math.toDegrees(Math.atan2(m[1], m[5]));
       if (!asked && Math.abs(m[9]) < STEEP && Math.abs(roll) > ROLL_DEGREES) rolls.put(f, roll);
       if (aims && Math.abs(m[9]) > STEEP) steep.put(f, 90.0);
@@ -155,6 +165,28 @@ public final class Warnings {
     runs(steep, Kind.VERTICAL, "");
     runs(corners, Kind.CORNER, rail == null ? "" : rail.id());
     inside.forEach((name, at) -> runs(at, Kind.INSIDE, name));
+  }
+
+  /** The subject that has most of the camera's attention on a frame, or nothing under a half. */
+  private String attended(double frame) {
+    String found = "";
+    for (RigPart p : camera.rig()) {
+      if (!(p instanceof Attention a) || !a.on() || a.subjects().isEmpty()) continue;
+      double[] shares = new double[a.subjects().size()];
+      a.track().shares(frame, shares);
+      for (int i = 0; i < shares.length; i++)
+        if (shares[i] > 0.5) found = a.subjects().get(i).entity();
+    }
+    return found;
+  }
+
+  /** Where a thing is seen, as slopes; null for nothing and behind the lens. */
+  private double[] onPlate(Eye eye, String id) {
+    if (id.isEmpty()) return null;
+    double[] at = new double[3];
+    plan.anchor(id, null, at);
+    Vec3 seen = eye.seen(new Vec3(at[0], at[1], at[2]));
+    return seen.z() >= 0 ? null : new double[] {seen.x() / -seen.z(), seen.y() / -seen.z()};
   }
 
   /** At or under this no lens focuses: the closest of those that the kits have for a length. */

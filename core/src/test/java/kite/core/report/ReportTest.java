@@ -59,6 +59,18 @@ class ReportTest {
     return new Camera("cam", "Cam", "A", "#f0785a", false, false, lens, rig);
   }
 
+  private static Attention lookingAt(String subject) {
+    return new Attention(
+        "look",
+        true,
+        Attention.Up.WORLD,
+        null,
+        Attention.Blend.POINTS,
+        List.of(Subject.of(subject)),
+        List.of(new Cue(1, 0, Ease.EVEN, Map.of(subject, 1.0))),
+        Channels.NONE);
+  }
+
   private static Piece piece(String id, StandInKind kind, Channel x, double z) {
     return new Piece(
         id,
@@ -128,18 +140,7 @@ class ReportTest {
 
   @Test
   void leaningSteepTightAndInsideAreSaid() {
-    Camera rolled =
-        camera(
-            Channels.NONE.with("y", 3),
-            new Attention(
-                "look",
-                true,
-                Attention.Up.WORLD,
-                null,
-                Attention.Blend.POINTS,
-                List.of(Subject.of("mark")),
-                List.of(new Cue(1, 0, Ease.EVEN, Map.of("mark", 1.0))),
-                Channels.NONE));
+    Camera rolled = camera(Channels.NONE.with("y", 3), lookingAt("mark"));
     Mark under = new Mark("mark", "Under", null, Channels.NONE.with("x", 0.02));
     List<Warnings.Warning> steep = warned(with(under, rolled));
     assertTrue(steep.stream().anyMatch(w -> w.kind() == Warnings.Kind.VERTICAL), "" + steep);
@@ -222,5 +223,22 @@ class ReportTest {
     assertEquals(0.145 * 1.001, least, 1e-9, "held at what 145 mm can do");
     assertTrue(
         warned(s).stream().anyMatch(w -> w.kind() == Warnings.Kind.TOO_NEAR), warned(s).toString());
+  }
+
+  @Test
+  void aPanThatKeepsItsSubjectInPlaceDoesNotStrobe() {
+    Piece runner = piece("runner", StandInKind.ADULT, line(-6, 6), -6);
+    Attention look = lookingAt("runner");
+    assertEquals(
+        0,
+        warned(with(runner, camera(Channels.NONE.with("y", 1.5), look))).stream()
+            .filter(w -> w.kind() == Warnings.Kind.FAST_PAN)
+            .count());
+    // the same pan with nothing to look at does
+    assertEquals(
+        1,
+        warned(with(camera(Channels.NONE.with("y", 1.5).with("pan", line(45, -45))))).stream()
+            .filter(w -> w.kind() == Warnings.Kind.FAST_PAN)
+            .count());
   }
 }
