@@ -50,7 +50,7 @@ export function CutLane({ scale }: { scale: Scale }) {
       <div className="lane-head">
         <strong>Cut</strong>
         <span className="grow" />
-        <span className="cut-chips">
+        <span className={`cut-chips ${desk === 'cut' ? 'all' : ''}`}>
           {cameras.map((c) => (
             <Tip key={c.id} text={`Cut to camera ${c.letter} on this frame`}>
               <button

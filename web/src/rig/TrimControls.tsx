@@ -133,7 +133,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
               );
             }}
           >
-            {on ? 'All off' : trims.some((t) => wereOn.has(t.id)) ? 'On again' : 'All on'}
+            {on ? 'All off' : 'All on'}
           </button>
         </>
       ) : null}

@@ -120,10 +120,13 @@ class MoveTest extends Desk {
     page.mouse().up();
     page.getByText(Pattern.compile("60 % Pim, 40 % Oda; .*")).waitFor();
     assertEquals(0.6, stored("camB").first(Attention.class).cues().get(0).mix().get("pim"), 1e-9);
-    goTo(1100); // between two cues: hold just this mix
+    goTo(1100); // between two cues: hold this mix, easing out of the turn
     page.getByTestId("lens").focus();
     page.keyboard().press("c");
     Attention a = stored("camB").first(Attention.class);
+    assertTrue(a.cues().stream().anyMatch(c -> c.frame() == 1100 && c.travel() == 8));
+    page.keyboard().press("Shift+C"); // at once
+    a = stored("camB").first(Attention.class);
     assertTrue(a.cues().stream().anyMatch(c -> c.frame() == 1100 && c.travel() == 0));
     page.keyboard().press("3"); // and on to the third subject
     a = stored("camB").first(Attention.class);

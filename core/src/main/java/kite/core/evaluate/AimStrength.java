@@ -93,7 +93,7 @@ final class AimStrength {
     between(row, nowFull, r);
     double[] was = b.turn[k];
     if (dot(was, r) < 0) negate(r);
-    double done = b.way[k] + 2 * Math.acos(Math.min(1, Math.abs(dot(was, r))));
+    double done = b.way[k] + turned(was, r);
     double whole = b.way[b.way.length - 1];
     double share = !b.swings ? 0 : whole == 0 ? 0 : Ease.SLOW_BOTH.at(done / whole);
     if (b.asAfter) negate(r);
@@ -123,7 +123,7 @@ final class AimStrength {
       }
       double d = dot(b.turn[k - 1], t);
       if (d < 0) negate(t);
-      b.way[k] = b.way[k - 1] + 2 * Math.acos(Math.min(1, Math.abs(d)));
+      b.way[k] = b.way[k - 1] + turned(b.turn[k - 1], t);
     }
     boolean open = isWhole(b.opens, b.from), closed = isWhole(b.closes, b.to);
     boolean changes = b.turn[rows - 1][3] < 0;
@@ -147,6 +147,14 @@ final class AimStrength {
 
   private static double angle(double[] q) {
     return 2 * Math.atan2(Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]), Math.abs(q[3]));
+  }
+
+  /** The angle from one turn to another, exact for small ones, where an arc cosine is not. */
+  private static double turned(double[] a, double[] b) {
+    double x = a[3] * b[0] - b[3] * a[0] - (a[1] * b[2] - a[2] * b[1]);
+    double y = a[3] * b[1] - b[3] * a[1] - (a[2] * b[0] - a[0] * b[2]);
+    double z = a[3] * b[2] - b[3] * a[2] - (a[0] * b[1] - a[1] * b[0]);
+    return 2 * Math.atan2(Math.sqrt(x * x + y * y + z * z), Math.abs(dot(a, b)));
   }
 
   private static double dot(double[] a, double[] b) {
