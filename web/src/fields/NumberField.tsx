@@ -160,6 +160,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           if (e.key === 'Enter') {
             if (commit()) leave(e.currentTarget);
           } else if (e.key === 'Escape') {
+            endPreview();
             setText(null);
             setBad(false);
             leave(e.currentTarget);

@@ -193,7 +193,7 @@ export function useWalking(
       }
       arrow.x += a[0];
       arrow.y += a[1];
-      // an arrow up does what dragging up does, but that truck and orbit go where it points
+      // an arrow up does what dragging up does, but that truck and roll go where it points
       const up = tool === 'dolly' || tool === 'zoom' || tool === 'orbit' ? 1 : -1;
       preview(
         NAMES[tool],

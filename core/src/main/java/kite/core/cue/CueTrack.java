@@ -9,9 +9,7 @@ import java.util.List;
  */
 public final class CueTrack {
   private final int subjects;
-  private final double[] frame;
-  private final double[] travel;
-  private final Ease[] ease;
+  private final CueTimes times;
   private final double[] from; // shares at the start of each cue
   private final double[] to; // shares each cue goes to
 
@@ -22,24 +20,19 @@ public final class CueTrack {
   public CueTrack(List<Cue> cues, List<String> order) {
     int n = cues.size();
     subjects = order.size();
-    frame = new double[n];
-    travel = new double[n];
-    ease = new Ease[n];
+    times = new CueTimes(cues);
     from = new double[n * subjects];
     to = new double[n * subjects];
     double[] now = new double[subjects];
     for (int i = 0; i < n; i++) {
       Cue cue = cues.get(i);
-      frame[i] = cue.frame();
-      travel[i] = cue.travel();
-      ease[i] = cue.ease();
       for (int s = 0; s < subjects; s++) {
         to[i * subjects + s] = cue.mix().getOrDefault(order.get(s), 0.0);
       }
       if (i == 0) {
         System.arraycopy(to, 0, from, 0, subjects);
       } else {
-        sharesOf(i - 1, frame[i], now);
+        sharesOf(i - 1, cue.frame(), now);
         System.arraycopy(now, 0, from, i * subjects, subjects);
       }
     }
@@ -51,8 +44,7 @@ public final class CueTrack {
 
   /** Writes the share of each subject at a frame; all 0 when there is no cue. Never allocates. */
   public void shares(double at, double[] out) {
-    int i = frame.length - 1;
-    while (i > 0 && frame[i] > at) i--;
+    int i = times.at(at);
     if (i < 0) {
       for (int s = 0; s < subjects; s++) out[s] = 0;
       return;
@@ -61,7 +53,7 @@ public final class CueTrack {
   }
 
   private void sharesOf(int i, double at, double[] out) {
-    double t = travel[i] <= 0 ? (at >= frame[i] ? 1 : 0) : ease[i].at((at - frame[i]) / travel[i]);
+    double t = times.progress(i, at);
     for (int s = 0; s < subjects; s++) {
       double a = from[i * subjects + s];
       out[s] = a + (to[i * subjects + s] - a) * t;

@@ -3,6 +3,7 @@ package kite.core.evaluate;
 import java.util.Arrays;
 import java.util.List;
 import kite.core.cue.Cue;
+import kite.core.cue.CueTimes;
 import kite.core.cue.Ease;
 import kite.core.math.Rotation;
 import kite.core.rig.Attention;
@@ -38,9 +39,7 @@ final class AimDirection {
   private final AimMoments moments;
   private final int subjects;
   private final boolean directions;
-  private final double[] frame;
-  private final double[] travel;
-  private final Ease[] ease;
+  private final CueTimes times;
   private final double[][] mix;
   private final double[] total;
 
@@ -51,6 +50,7 @@ final class AimDirection {
   private final double[] totalBefore;
 
   private final double[] axis = new double[3];
+  private final double[] summed = new double[3];
   private final Turn[] turns;
   private final Stretches<Unclear>[] unclear;
 
@@ -84,9 +84,7 @@ final class AimDirection {
     subjects = all.size();
     directions = a.blend() == Attention.Blend.DIRECTIONS;
     int n = a.cues().size();
-    frame = new double[n];
-    travel = new double[n];
-    ease = new Ease[n];
+    times = new CueTimes(a.cues());
     mix = new double[n][subjects];
     total = new double[n];
     interrupted = new double[n];
@@ -95,12 +93,9 @@ final class AimDirection {
     unclear = new Stretches[n];
     for (int i = 0; i < n; i++) {
       Cue cue = a.cues().get(i);
-      frame[i] = cue.frame();
-      travel[i] = cue.travel();
-      ease[i] = cue.ease();
       for (int s = 0; s < subjects; s++)
         total[i] += mix[i][s] = cue.mix().getOrDefault(all.get(s).entity(), 0.0);
-      interrupted[i] = i == 0 ? 1 : progress(i - 1, frame[i]);
+      interrupted[i] = times.interrupted(i);
       totalBefore[i] =
           i == 0
               ? total[0]
@@ -115,22 +110,11 @@ final class AimDirection {
     for (Stretches<Unclear> s : unclear) s.forget();
   }
 
-  private double progress(int cue, double at) {
-    if (travel[cue] <= 0) return at >= frame[cue] ? 1 : 0;
-    return ease[cue].at((at - frame[cue]) / travel[cue]);
-  }
-
-  private int cue(double at) {
-    int i = frame.length - 1;
-    while (i > 0 && frame[i] > at) i--;
-    return i;
-  }
-
   /** Whether the direction at a frame follows from that frame alone. */
   boolean isPlain(double at, double[] row) {
-    int i = cue(at);
+    int i = times.at(at);
     if (i < 0) return true;
-    if (onTheWay(i, progress(i, at))) return false;
+    if (onTheWay(i, times.progress(i, at))) return false;
     return clearness(from(i, at), row) >= CLEAR;
   }
 
@@ -143,20 +127,20 @@ final class AimDirection {
 
   /** The cue whose mix a cue that is not on the way looks at. */
   private int from(int i, double at) {
-    double p = progress(i, at);
+    double p = times.progress(i, at);
     while (i > 0 && totalBefore[i] != 0 && (total[i] == 0 || p == 0)) p = interrupted[i--];
     return i;
   }
 
   /** Writes the unit direction at a frame, or returns false where there is none. */
   boolean at(double at, double[] out) {
-    int i = cue(at);
-    return i >= 0 && direction(i, at, progress(i, at), out);
+    int i = times.at(at);
+    return i >= 0 && direction(i, at, times.progress(i, at), out);
   }
 
   /** The direction that needs no other frame: straight from the shares' mean. */
   boolean plain(double at, double[] row, double[] out) {
-    int i = cue(at);
+    int i = times.at(at);
     return i >= 0 && mean(from(i, at), row, out);
   }
 
@@ -178,7 +162,8 @@ final class AimDirection {
   private Turn begin(int i) {
     Turn t = new Turn();
     double[] f = new double[3], a = new double[3];
-    if (!direction(i - 1, frame[i], interrupted[i], f) || !clear(i, frame[i], a)) return t;
+    if (!direction(i - 1, times.frame(i), interrupted[i], f) || !clear(i, times.frame(i), a))
+      return t;
     double x = f[1] * a[2] - f[2] * a[1],
         y = f[2] * a[0] - f[0] * a[2],
         z = f[0] * a[1] - f[1] * a[0],
@@ -186,7 +171,7 @@ final class AimDirection {
         cos = f[0] * a[0] + f[1] * a[1] + f[2] * a[2];
     t.angle = Math.atan2(sin, cos);
     if (sin > NO_ARC) set(t.axis, x / sin, y / sin, z / sin);
-    else across(f, moments.at(frame[i]), t.axis);
+    else across(f, moments.at(times.frame(i)), t.axis);
     System.arraycopy(f, 0, t.start, 0, 3);
     t.carried = new double[CARRIED * 32];
     t.carried[3] = t.carried[7] = 1;
@@ -217,7 +202,7 @@ final class AimDirection {
 
   /** How both ends were carried from the turn's beginning to a frame; whole frames are kept. */
   private double[] carry(int i, Turn t, double at) {
-    double begin = Math.floor(frame[i]);
+    double begin = Math.floor(times.frame(i));
     int whole = (int) (Math.floor(at) - begin);
     while (t.known <= whole) {
       if ((t.known + 1) * CARRIED > t.carried.length)
@@ -317,22 +302,21 @@ final class AimDirection {
 
   /** The mean's length over that of its parts; 1 for a single subject. */
   private double clearness(int i, double[] row) {
-    double x = 0, y = 0, z = 0, sum = 0;
-    for (int s = 0; s < subjects; s++) {
-      if (mix[i][s] == 0) continue;
-      int o = AimMoments.SUBJECTS + 3 * s;
-      double l = length(row, o);
-      double k = mix[i][s] * (directions ? l < AT_THE_LENS_M ? 0 : 1 / l : 1);
-      x += k * row[o];
-      y += k * row[o + 1];
-      z += k * row[o + 2];
-      sum += k * l;
-    }
-    return sum == 0 ? 1 : Math.sqrt(x * x + y * y + z * z) / sum;
+    double parts = sum(i, row);
+    return parts == 0 ? 1 : length(summed, 0) / parts;
   }
 
   private boolean mean(int i, double[] row, double[] out) {
-    double x = 0, y = 0, z = 0;
+    sum(i, row);
+    double l = length(summed, 0);
+    if (l < AT_THE_LENS_M * Math.max(total[i], Double.MIN_NORMAL)) return false;
+    set(out, summed[0] / l, summed[1] / l, summed[2] / l);
+    return true;
+  }
+
+  /** Sums the subjects of a mix, or their directions, by their shares; gives their lengths' sum. */
+  private double sum(int i, double[] row) {
+    double x = 0, y = 0, z = 0, parts = 0;
     for (int s = 0; s < subjects; s++) {
       if (mix[i][s] == 0) continue;
       int o = AimMoments.SUBJECTS + 3 * s;
@@ -341,11 +325,10 @@ final class AimDirection {
       x += k * row[o];
       y += k * row[o + 1];
       z += k * row[o + 2];
+      parts += k * l;
     }
-    double l = Math.sqrt(x * x + y * y + z * z);
-    if (l < AT_THE_LENS_M * Math.max(total[i], 1e-300)) return false;
-    set(out, x / l, y / l, z / l);
-    return true;
+    set(summed, x, y, z);
+    return parts;
   }
 
   private void slerp(double[] f, double[] a, double t, double[] row, double[] out) {

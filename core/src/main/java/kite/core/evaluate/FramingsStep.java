@@ -3,7 +3,7 @@ package kite.core.evaluate;
 import java.util.List;
 import java.util.function.ToIntFunction;
 import kite.core.cue.Cue;
-import kite.core.cue.Ease;
+import kite.core.cue.CueTimes;
 import kite.core.curve.CompiledCurve;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -43,9 +43,7 @@ final class FramingsStep implements Step {
   private final int[] slots;
   private final boolean swung;
   private final boolean keepHorizon;
-  private final double[] frame;
-  private final double[] travel;
-  private final Ease[] ease;
+  private final CueTimes times;
   private final double[][] share;
 
   /** How far the cue before was when each began. */
@@ -80,42 +78,26 @@ final class FramingsStep implements Step {
     swung = f.route() == Framings.Route.SWUNG;
     keepHorizon = f.keepHorizon();
     int n = f.cues().size();
-    frame = new double[n];
-    travel = new double[n];
-    ease = new Ease[n];
+    times = new CueTimes(f.cues());
     share = new double[n][slots.length];
     interrupted = new double[n];
     poses = new double[n][Matrix.SIZE];
     lenses = new double[n][Plan.LENS];
     for (int i = 0; i < n; i++) {
       Cue cue = f.cues().get(i);
-      frame[i] = cue.frame();
-      travel[i] = cue.travel();
-      ease[i] = cue.ease();
       for (int k = 0; k < slots.length; k++)
         share[i][k] = cue.mix().getOrDefault(sources.get(k), 0.0);
-      interrupted[i] = i == 0 ? 1 : progress(i - 1, frame[i]);
+      interrupted[i] = times.interrupted(i);
     }
-  }
-
-  private double progress(int cue, double at) {
-    if (travel[cue] <= 0) return at >= frame[cue] ? 1 : 0;
-    return ease[cue].at((at - frame[cue]) / travel[cue]);
-  }
-
-  private int cue(double at) {
-    int i = frame.length - 1;
-    while (i > 0 && frame[i] > at) i--;
-    return i;
   }
 
   /** Blends the sources' lenses into a camera's own, which keeps what the shares leave. */
   void lens(double at, double[] all, int o) {
-    int i = cue(at);
+    int i = times.at(at);
     if (i < 0) return;
     double k = Node.within(RigPart.STRENGTH, strength.value(at));
     System.arraycopy(all, o, ownLens, 0, Plan.LENS);
-    double[] lens = lens(i, progress(i, at), all);
+    double[] lens = lens(i, times.progress(i, at), all);
     blendLens(all, o, lens, 0, k);
   }
 
@@ -171,12 +153,12 @@ final class FramingsStep implements Step {
 
   @Override
   public void apply(double at, Plan plan, Sight sight, double[] m) {
-    int i = cue(at);
+    int i = times.at(at);
     if (i < 0) return;
     double k = Node.within(RigPart.STRENGTH, strength.value(at));
     if (k == 0) return;
     System.arraycopy(m, 0, own, 0, Matrix.SIZE);
-    double[] pose = pose(i, progress(i, at), plan);
+    double[] pose = pose(i, times.progress(i, at), plan);
     System.arraycopy(pose, 0, next, 0, Matrix.SIZE);
     // the part below has no lens of its own to focus with
     blend(m, focus, focus, k);

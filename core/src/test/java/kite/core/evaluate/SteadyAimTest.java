@@ -77,6 +77,15 @@ class SteadyAimTest {
         c);
   }
 
+  private static Attention lookingAtM(Channels c) {
+    return aim(
+        Attention.Up.WORLD,
+        Attention.Blend.POINTS,
+        c,
+        List.of("m"),
+        cue(FIRST, 0, Ease.EVEN, "m", 1.0));
+  }
+
   private static Camera camera(Channels base, Attention... aims) {
     List<kite.core.rig.RigPart> rig = new ArrayList<>();
     rig.add(new Base("base", true, null, Base.Takes.POSITION, base));
@@ -124,14 +133,7 @@ class SteadyAimTest {
       Sequence s =
           with(
               mark("m", -6, 5, aside, 6, 5, aside),
-              camera(
-                  Channels.NONE,
-                  aim(
-                      Attention.Up.WORLD,
-                      Attention.Blend.POINTS,
-                      Channels.NONE,
-                      List.of("m"),
-                      cue(FIRST, 0, Ease.EVEN, "m", 1.0))));
+              camera(Channels.NONE, lookingAtM(Channels.NONE)));
       assertTrue(fastest(s, "cam", 0.05) < 15, aside + " aside: " + fastest(s, "cam", 0.05));
       for (double f = FIRST; f <= LAST; f += 0.5)
         assertEquals(0, offTheMark(s, "cam", "m", f), 1e-7, "the subject stays on its place");
@@ -193,16 +195,7 @@ class SteadyAimTest {
     }
     Channels c = Channels.NONE.with("x", Channel.curve(x)).with("y", 5).with("z", Channel.curve(z));
     Sequence s =
-        with(
-            new Mark("m", "m", null, null, c),
-            camera(
-                Channels.NONE,
-                aim(
-                    Attention.Up.WORLD,
-                    Attention.Blend.POINTS,
-                    Channels.NONE,
-                    List.of("m"),
-                    cue(FIRST, 0, Ease.EVEN, "m", 1.0))));
+        with(new Mark("m", "m", null, null, c), camera(Channels.NONE, lookingAtM(Channels.NONE)));
     assertTrue(fastest(s, "cam", 0.25) < 8.5, "" + fastest(s, "cam", 0.25));
     // and still ones need no looking along
     assertEquals(0, fastest(with(mark("m", 0.3, 5, 0.2), s.get("cam")), "cam", 1), 1e-9);
@@ -300,14 +293,7 @@ class SteadyAimTest {
         Sequence s =
             with(
                 mark("m", -5, aside, 3, 5, aside, 3),
-                camera(
-                    Channels.NONE,
-                    aim(
-                        Attention.Up.WORLD,
-                        Attention.Blend.POINTS,
-                        Channels.NONE.with("strength", strength),
-                        List.of("m"),
-                        cue(FIRST, 0, Ease.EVEN, "m", 1.0))));
+                camera(Channels.NONE, lookingAtM(Channels.NONE.with("strength", strength))));
         double most = fastest(s, "cam", 0.1);
         assertTrue(most < 11, strength + " " + aside + ": " + most);
         Plan p = new Plan(s, Models.NONE);
