@@ -169,10 +169,14 @@ export function LensWindow() {
   useEffect(() => {
     theHelper();
     const leave = followMain();
-    document.addEventListener('keydown', runShortcut);
+    // nothing is removed from here: what is selected is not to be seen in this window
+    const key = (e: KeyboardEvent) => {
+      if (e.key !== 'Delete' && e.key !== 'Backspace') runShortcut(e);
+    };
+    document.addEventListener('keydown', key);
     return () => {
       leave();
-      document.removeEventListener('keydown', runShortcut);
+      document.removeEventListener('keydown', key);
     };
   }, []);
   return (

@@ -135,7 +135,7 @@ const ALSO: Record<string, string> = {
   focalLength: 'lens, millimetres, zoom',
   fStop: 'aperture, iris, stop',
   focusDistance: 'focus',
-  shutterDegrees: 'shutter angle',
+  shutter: 'shutter angle',
   nearClip: 'near clipping',
   farClip: 'far clipping',
 };

@@ -26,6 +26,9 @@ interface Model {
 /** A model that could not be loaded is asked for again after this long. */
 const AGAIN_MS = 4000;
 
+/** Models whose failure was said: trying again is not said every time. */
+const said = new Set<string>();
+
 const loading = new Map<string, Promise<Model | null>>();
 const known = new Map<string, Model>();
 
@@ -38,7 +41,9 @@ export function needModel(asset: string, ready: () => void): Model | undefined {
   let promise = loading.get(asset);
   if (!promise) {
     promise = fetchModel(asset).catch((e: unknown) => {
-      say(`A model could not be loaded: ${e instanceof Error ? e.message : e}. It is tried again.`, true);
+      if (!said.has(asset))
+        say(`A model could not be loaded: ${e instanceof Error ? e.message : e}. It is tried again.`, true);
+      said.add(asset);
       globalThis.setTimeout(() => {
         loading.delete(asset); // whoever draws it asks again
         ready();

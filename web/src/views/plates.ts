@@ -9,6 +9,9 @@ const MOST_AT_HAND = 24;
 
 /** An image that could not be loaded is asked for again after this long. */
 const AGAIN_MS = 4000;
+
+/** Images whose failure was said: trying again is not said every time. */
+const said = new Set<string>();
 const textures = new Map<string, THREE.Texture | 'coming'>();
 
 /** The picture of an image asset, or undefined until it is here; `ready` is called then. */
@@ -32,7 +35,9 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
     },
     undefined,
     () => {
-      say('A plate’s image could not be loaded from the server. It is tried again.', true);
+      if (!said.has(asset))
+        say('A plate’s image could not be loaded from the server. It is tried again.', true);
+      said.add(asset);
       globalThis.setTimeout(() => {
         if (textures.get(asset) === 'coming') textures.delete(asset);
         ready();

@@ -35,7 +35,7 @@ class HandsTest extends Desk {
     return (int) number("() => jollyKite.state().undoSteps");
   }
 
-  /** Keys of camera C's pan on three frames. */
+  /** Keys of camera C's focal length on three frames. */
   private void keyed() {
     choose("Lantern to Pim");
     for (int f : new int[] {1001, 1041, 1081}) {
