@@ -1,5 +1,6 @@
+import { useMemo } from 'react';
 import { theCore } from '../core/load';
-import type { Command } from '../core/types';
+import type { Command, Stood, Subject } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
 import { edit, newId, useSequence } from '../sequence/store';
 import { closeDialog, Window } from '../shell/Window';
@@ -7,33 +8,42 @@ import { usersOf } from './create';
 
 const MOST_SHOWN = 8;
 
+interface LookedAt {
+  where: Subject;
+  x: number;
+  y: number;
+  z: number;
+}
+
 /** Asked once when what shall go is used: a free mark takes its place, or whoever uses it lets go. */
 export function RemoveDialog({ ids }: { ids: string[] }) {
   const entities = useSequence((s) => s.entities);
   const users = usersOf(ids);
   const names = ids.map((id) => `“${entities[id]?.name}”`).join(', ');
-  const standing = ids.filter((id) => theCore().slot(id) >= 0 && entities[id]?.kind !== 'camera');
+  // this frame's places, of what is looked at
+  const points = useMemo(() => {
+    evaluated();
+    return new Map(ids.map((id) => [id, JSON.parse(theCore().lookedAt(id)) as LookedAt[]]));
+  }, [ids]);
+  const standing = ids.filter((id) => points.get(id)?.length);
   const letGo = () => {
     if (edit(`Remove ${names}`, { kind: 'letGo', ids, frame: useSequence.getState().frame })) closeDialog();
   };
   const substitute = () => {
-    evaluated();
-    const camera = Object.values(useSequence.getState().entities).find((e) => e.kind === 'camera')?.id ?? '';
+    const frame = useSequence.getState().frame;
     const commands = ids.map((id): Command => {
-      if (!standing.includes(id)) return { kind: 'remove', ids: [id], letGo: true };
-      const at = JSON.parse(theCore().sighting(camera, id, '')) as { x: number; y: number; z: number } | null;
-      return {
-        kind: 'substitute',
-        id,
-        mark: {
-          kind: 'mark',
-          id: newId('mark'),
-          name: `Where ${entities[id]?.name} was`.slice(0, 120),
-          rides: null,
-          anchor: null,
-          channels: { x: at?.x ?? 0, y: at?.y ?? 0, z: at?.z ?? 0 },
-        },
-      };
+      const all = points.get(id) ?? [];
+      if (!all.length) return { kind: 'letGo', ids: [id], frame };
+      const marks = all.map(({ where, x, y, z }): Stood => {
+        const point = where.anchor ? ` (${where.anchor})` : '';
+        const name = `Where ${entities[id]?.name} was${point}`.slice(0, 120);
+        const channels = { x, y, z };
+        return {
+          mark: { kind: 'mark', id: newId('mark'), name, rides: null, anchor: null, channels },
+          where,
+        };
+      });
+      return { kind: 'substitute', id, marks, frame };
     });
     if (edit(`Put a mark in the place of ${names}`, ...commands)) closeDialog();
   };

@@ -1,6 +1,7 @@
 package kite.browser;
 
 import com.eclipsesource.json.JsonArray;
+import com.eclipsesource.json.JsonObject;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
+import kite.core.codec.RigJson;
 import kite.core.codec.SavedRigJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
@@ -21,6 +23,7 @@ import kite.core.command.BackTo;
 import kite.core.command.Change;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
+import kite.core.command.MarkInPlace;
 import kite.core.command.References;
 import kite.core.command.Refusal;
 import kite.core.curve.CompiledCurve;
@@ -311,6 +314,25 @@ public final class KiteCore {
   @JSExport
   public static String sighting(String camera, String subject, String anchor) {
     return Answers.sighting(plan, camera, subject, anchor.isEmpty() ? null : anchor);
+  }
+
+  /**
+   * The points of a thing that others look at, focus on or size, and where each is in the world.
+   */
+  @JSExport
+  public static String lookedAt(String id) {
+    JsonArray all = new JsonArray();
+    double[] at = new double[3];
+    for (Subject s : MarkInPlace.points(shown, id)) {
+      plan.subject(s, at);
+      all.add(
+          new JsonObject()
+              .add("where", RigJson.write(s))
+              .add("x", at[0])
+              .add("y", at[1])
+              .add("z", at[2]));
+    }
+    return all.toString();
   }
 
   /** Where a world point falls: share across, share down (0–1 inside the frame), metres ahead. */

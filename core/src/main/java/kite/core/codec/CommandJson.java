@@ -30,6 +30,7 @@ import kite.core.command.EntityCommand.Replace;
 import kite.core.command.EntityCommand.Reroute;
 import kite.core.command.EntityCommand.Reshape;
 import kite.core.command.EntityCommand.Show;
+import kite.core.command.EntityCommand.Stood;
 import kite.core.command.EntityCommand.Substitute;
 import kite.core.command.RigCommand;
 import kite.core.command.RigCommand.AddPart;
@@ -59,6 +60,7 @@ import kite.core.curve.KeyShape;
 import kite.core.document.Mark;
 import kite.core.path.PathStyle;
 import kite.core.rig.Base;
+import kite.core.rig.Subject;
 
 /** Commands. An edit is {@code {"commands": [...]}}. */
 public final class CommandJson {
@@ -97,7 +99,7 @@ public final class CommandJson {
           case "lay" -> new Lay(f.texts("ids"), f.textOrNull("layer"));
           case "duplicate" ->
               new Duplicate(f.texts("ids"), f.texts("newIds"), f.truth("instances"));
-          case "substitute" -> new Substitute(f.text("id"), mark(f.object("mark")));
+          case "substitute" -> substitute(f);
           case "follow" -> new Follow(StandardsJson.read(f.object("standards")));
           case "reroute" ->
               new Reroute(
@@ -116,6 +118,19 @@ public final class CommandJson {
                   SequenceJson.headerOrNull(f, "header"));
           default -> readChannel(kind, f);
         });
+  }
+
+  /** Builds before this one placed a single mark, by hand and at no frame. */
+  private static Substitute substitute(Fields f) {
+    String id = f.text("id");
+    if (f.has("mark"))
+      return new Substitute(id, List.of(new Stood(mark(f.object("mark")), Subject.of(id))), 0);
+    return new Substitute(
+        id,
+        f.list(
+            "marks",
+            m -> m.done(new Stood(mark(m.object("mark")), RigJson.subject(m.object("where"))))),
+        f.number("frame"));
   }
 
   private static Mark mark(Fields f) {
@@ -258,7 +273,17 @@ public final class CommandJson {
     else if (c instanceof Lay l) o.texts("ids", l.ids()).put("layer", l.layer());
     else if (c instanceof Duplicate d)
       o.texts("ids", d.ids()).texts("newIds", d.newIds()).put("instances", d.instances());
-    else if (c instanceof Substitute x) o.put("id", x.id()).put("mark", EntityJson.write(x.mark()));
+    else if (c instanceof Substitute x)
+      o.put("id", x.id())
+          .put(
+              "marks",
+              x.marks(),
+              m ->
+                  new Out()
+                      .put("mark", EntityJson.write(m.mark()))
+                      .put("where", RigJson.write(m.where()))
+                      .json)
+          .put("frame", x.frame());
     else if (c instanceof Reroute r)
       o.put("id", r.id())
           .put("style", r.style())

@@ -72,6 +72,11 @@ final class Fields {
     return object.get(name) == null ? null : textOrNull(name);
   }
 
+  /** Whether a field is there at all: for forms that documents and edits had before. */
+  boolean has(String name) {
+    return object.get(name) != null;
+  }
+
   boolean isNull(String name) {
     return need(name).isNull();
   }

@@ -138,7 +138,7 @@ final class RigJson {
             f.number("first"), f.number("last"), f.number("fadeIn"), f.number("fadeOut")));
   }
 
-  static JsonValue write(Subject s) {
+  public static JsonValue write(Subject s) {
     return new Out()
         .put("entity", s.entity())
         .put("anchor", s.anchor())

@@ -16,6 +16,7 @@ import kite.core.document.Shape;
 import kite.core.evaluate.Placement;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
+import kite.core.rig.Subject;
 
 /** Commands that add, take away and describe whole entities. */
 public sealed interface EntityCommand extends Command {
@@ -187,18 +188,26 @@ public sealed interface EntityCommand extends Command {
   }
 
   /**
-   * Takes an entity away and puts a free mark in its place: whatever looked at it or focused on it
-   * uses the mark; everything else lets go.
+   * Takes an entity away and puts marks in its place: whatever looked at a point of it or focused
+   * on it uses the mark that stands there; everything else lets go and stays where it is. The marks
+   * ride what carried it.
+   *
+   * @param marks one for each of {@link MarkInPlace#points}, placed in the world at {@code frame};
+   *     a subject that none of them stands for uses the first, with its own offset
    */
-  record Substitute(String id, Mark mark) implements EntityCommand {
+  record Substitute(String id, List<Stood> marks, double frame) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Command.need(s, id, Entity.class);
-      s = new Add(mark).applyTo(s);
-      for (Entity e : s.entities().values()) s = s.with(References.repointed(e, id, mark));
-      return References.without(s, List.of(id), true);
+      return MarkInPlace.apply(s, this);
     }
   }
+
+  /**
+   * A mark that takes a subject's place.
+   *
+   * @param where the point it stands at, as it was used
+   */
+  record Stood(Mark mark, Subject where) {}
 
   /**
    * Nests a piece or light in another piece, or takes it out ({@code parent} null).

@@ -250,46 +250,4 @@ public final class References {
         remaining(a.cues(), gone),
         a.channels());
   }
-
-  /** The entity with whatever it used of {@code old} taken from {@code now} instead. */
-  static Entity repointed(Entity e, String old, Mark now) {
-    if (!ids(e).contains(old)) return e;
-    if (e instanceof Light l && l.attention() != null)
-      return l.with((Attention) repointed(l.attention(), old, now.id()));
-    if (!(e instanceof Camera c)) return e;
-    List<RigPart> rig = new ArrayList<>();
-    for (RigPart p : c.rig()) rig.add(repointed(p, old, now.id()));
-    c = c.with(rig);
-    return c.focus() == null
-        ? c
-        : c.with(
-            new Focus(
-                swapped(c.focus().subjects(), old, now.id()),
-                retold(c.focus().cues(), old, now.id())));
-  }
-
-  private static RigPart repointed(RigPart part, String old, String now) {
-    if (part instanceof DollyZoom z && z.subject() != null && z.subject().entity().equals(old))
-      return z.holding(swapped(List.of(z.subject()), old, now).get(0), z.mmPerM());
-    return part instanceof Attention a
-        ? a.with(swapped(a.subjects(), old, now), retold(a.cues(), old, now))
-        : part;
-  }
-
-  private static List<Subject> swapped(List<Subject> all, String old, String now) {
-    List<Subject> next = new ArrayList<>(all);
-    next.replaceAll(x -> x.entity().equals(old) ? new Subject(now, null, x.offset()) : x);
-    return next;
-  }
-
-  private static List<Cue> retold(List<Cue> cues, String old, String now) {
-    List<Cue> next = new ArrayList<>();
-    for (Cue cue : cues) {
-      Map<String, Double> mix = new TreeMap<>(cue.mix());
-      Double share = mix.remove(old);
-      if (share != null) mix.put(now, share);
-      next.add(new Cue(cue.frame(), cue.travel(), cue.ease(), mix));
-    }
-    return next;
-  }
 }

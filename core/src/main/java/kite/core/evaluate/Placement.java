@@ -110,9 +110,13 @@ public final class Placement {
       now.evaluate(f);
       double[] carrier =
           result.rides() == null ? Matrix.newIdentity() : matrix(now, result.rides());
-      Vec3 p =
-          Matrix.newPoint(
-              Matrix.newInverse(carrier, 0), 0, Matrix.newOrigin(matrix(old, mark.id()), 0));
+      double[] from = new double[3]; // the anchor it is measured from
+      if (result.rides() != null && result.anchor() != null)
+        now.anchor(result.rides(), result.anchor(), from);
+      double[] back = Matrix.newInverse(carrier, 0);
+      Vec3 p = Matrix.newPoint(back, 0, Matrix.newOrigin(matrix(old, mark.id()), 0));
+      if (result.rides() != null && result.anchor() != null)
+        p = p.minus(Matrix.newPoint(back, 0, new Vec3(from[0], from[1], from[2])));
       result = (Mark) withPosition(result, "", p, f, frames.size() > 1);
     }
     return result;
@@ -147,6 +151,17 @@ public final class Placement {
    * @param before with what is gone
    */
   public static Sequence keepAll(Sequence before, Sequence after, double frame) {
+    after = keepCarried(before, after, frame);
+    for (Entity e : before.entities().values())
+      if (e instanceof Camera c && after.get(c.id()) != null && !after.get(c.id()).equals(c))
+        after = keepStanding(before, after, c, frame);
+    return after;
+  }
+
+  /**
+   * Like {@link #keepAll}, of what was carried and what rode alone: where cameras look may change.
+   */
+  public static Sequence keepCarried(Sequence before, Sequence after, double frame) {
     for (Entity e : before.entities().values()) {
       if (after.get(e.id()) == null || after.get(e.id()).equals(e)) continue;
       Entity now = after.get(e.id());
@@ -155,7 +170,7 @@ public final class Placement {
         after = keptOr(before, after, e, frame);
       else if (e instanceof Mark m && m.rides() != null && ((Mark) now).rides() == null)
         after = after.with(keepMark(before, after, m, frame));
-      else if (e instanceof Camera c) after = keepCamera(before, after, c, frame);
+      else if (e instanceof Camera c) after = keepBases(before, after, c, frame);
     }
     return after;
   }
@@ -169,12 +184,16 @@ public final class Placement {
     }
   }
 
-  private static Sequence keepCamera(Sequence before, Sequence after, Camera c, double frame) {
+  private static Sequence keepBases(Sequence before, Sequence after, Camera c, double frame) {
     for (RigPart p : c.rig())
       if (p instanceof Base b
           && b.rides() != null
           && ((Camera) after.get(c.id())).part(b.id()) instanceof Base now
           && now.rides() == null) after = after.with(keepBase(before, after, c, b, frame));
+    return after;
+  }
+
+  private static Sequence keepStanding(Sequence before, Sequence after, Camera c, double frame) {
     Plan was = new Plan(before, Models.NONE), is = new Plan(after, Models.NONE);
     was.evaluate(frame);
     is.evaluate(frame);

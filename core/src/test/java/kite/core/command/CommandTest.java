@@ -56,7 +56,13 @@ class CommandTest {
         new EntityCommand.Lay(List.of("piece1", "spot"), "layer"),
         new EntityCommand.Duplicate(List.of("piece5", "cam2"), List.of("copy1", "copy2"), false),
         new EntityCommand.Duplicate(List.of("piece5"), List.of("copy3"), true),
-        new EntityCommand.Substitute("copy1", new Mark("there", "There", null, Channels.NONE)),
+        new EntityCommand.Substitute(
+            "copy1",
+            List.of(
+                new EntityCommand.Stood(
+                    new Mark("there", "There", null, Channels.NONE),
+                    new Subject("copy1", "top", new Vec3(0, 1, 0)))),
+            3),
         new EntityCommand.Reroute(
             "path",
             PathStyle.THROUGH,
