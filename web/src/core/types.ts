@@ -436,7 +436,19 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Substitute | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
+
+export interface Substitute {
+  kind: 'substitute';
+  id: string;
+  marks: Stood[];
+  frame: number;
+}
+
+export interface Stood {
+  mark: Mark;
+  where: Subject;
+}
 
 export interface Duplicate {
   kind: 'duplicate';
@@ -503,12 +515,6 @@ export interface Lay {
   kind: 'lay';
   ids: string[];
   layer: string | null;
-}
-
-export interface Substitute {
-  kind: 'substitute';
-  id: string;
-  mark: Mark;
 }
 
 export interface Nest {
@@ -876,7 +882,7 @@ export interface KiteCore {
   apply(commands: string): string;
   backTo(document: string): string;
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
-  blurTable(camera: string, out: Float32Array): void;
+  blur(camera: string, out: Float64Array): void;
   bounds(id: string, out: Float64Array): boolean;
   calmBase(camera: string, first: number, last: number, metres: number, degrees: number): string;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
@@ -886,6 +892,7 @@ export interface KiteCore {
   compare(side: number, document: string): string;
   comparedCamera(side: number, camera: string, frame: number, world: Float64Array, lens: Float64Array): boolean;
   composition(camera: string, subject: string): string;
+  cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;
   depthRuler(camera: string): string;
@@ -907,6 +914,7 @@ export interface KiteCore {
   lensReport(camera: string): string;
   lights(frame: number): string;
   loadRig(camera: string, rig: string, frame: number): string;
+  lookedAt(id: string): string;
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
   motion(request: string): string;
@@ -948,6 +956,7 @@ export interface KiteCore {
   speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   standIn(piece: string): string;
   standardsChange(standards: string): string;
+  standardsFaults(standards: string): string;
   standing(id: string, cuts: boolean): string;
   subjectKeys(subject: string): string;
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;

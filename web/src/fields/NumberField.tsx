@@ -1,11 +1,22 @@
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { answer, Refused, theCore } from '../core/load';
+import { evaluated } from '../sequence/evaluated';
 import type { Command, Unit } from '../core/types';
-import { commitPreview, edit, endPreview, mayKey, preview, say, useSequence } from '../sequence/store';
+import {
+  commitPreview,
+  edit,
+  endPreview,
+  mayKey,
+  preview,
+  say,
+  takeRefusal,
+  useSequence,
+} from '../sequence/store';
 import { KiteKey } from '../shell/icons';
 import { Tip } from '../shell/Tip';
+import { Fault, faulty } from './Fault';
 
 /** A channel as the core describes it at the present frame. */
 export interface ChannelInfo {
@@ -19,10 +30,16 @@ export interface ChannelInfo {
   keyed: boolean;
   /** Why it may not be changed; '' when it may. */
   locked: string;
+  /** The number in effect: another than the value where something else has a say. */
+  inEffect: number;
+  /** What decides it in place of the channel; '' when the channel does. */
+  decidedBy: string;
 }
 
+const LOOKING = 'Your account may look but not change.';
+
 /** How much one pixel, wheel notch or arrow press changes each kind of number. */
-const STEP: Record<Unit, number> = {
+export const STEP: Record<Unit, number> = {
   metres: 0.02,
   millimetres: 0.5,
   degrees: 0.5,
@@ -47,12 +64,18 @@ function read(text: string, unit: Unit, current: number): number | null {
 /** One number: type it, drag its label, use arrows or the wheel; the kite puts a key. */
 export function NumberField({ id, channel, name }: { id: string; channel: ChannelInfo; name: string }) {
   const [text, setText] = useState<string | null>(null);
-  const [bad, setBad] = useState(false);
+  const [fault, setFault] = useState('');
+  const faultId = useId();
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const drag = useRef<{ x: number; value: number } | null>(null);
   const leaving = useRef(false);
   const frame = useSequence((s) => s.frame);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const { address, unit, value } = channel;
+  const other = Math.abs(channel.inEffect - value) > 1e-9 * Math.max(1, Math.abs(value));
+  const decided = other ? channel.decidedBy : '';
+  const fixed = channel.locked || decided || (mayEdit ? '' : LOOKING);
+  const showing = theCore().showNumber(decided ? channel.inEffect : value, unit);
   const label = `${channel.label} of ${name}`;
   // what is selected with this one and is of its kind is set alike
   const alike = (): string[] => {
@@ -73,13 +96,13 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const clamp = (v: number) => Math.max(channel.least, Math.min(channel.most, v));
   const commit = () => {
     if (text === null || leaving.current) return true;
-    const v = text.trim() === theCore().showNumber(value, unit) ? value : read(text, unit, value);
+    const v = text.trim() === showing ? value : read(text, unit, value);
     if (v === null || (v !== value && !edit(`Set ${label}`, ...commands(v)))) {
-      setBad(true);
+      setFault(takeRefusal());
       return false;
     }
     setText(null);
-    setBad(false);
+    setFault('');
     return true;
   };
   /** Gives the keyboard back to the desk; what was typed is taken already, or given up. */
@@ -103,7 +126,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   };
   return (
     <div
-      className={`field ${channel.keyed ? 'keyed' : ''} ${channel.locked ? 'locked' : ''}`}
+      className={`field ${channel.keyed ? 'keyed' : ''} ${fixed ? 'locked' : ''}`}
       onContextMenu={(e) => {
         e.preventDefault();
         setMenu({ left: e.clientX, top: e.clientY });
@@ -116,7 +139,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           drag.current = { x: e.clientX, value };
         }}
         onPointerMove={(e) => {
-          if (drag.current && !channel.locked)
+          if (drag.current && !fixed)
             preview(
               `Set ${label}`,
               ...commands(
@@ -135,24 +158,30 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
       >
         {channel.label}
         {channel.locked ? ' · locked' : ''}
+        {other ? (
+          <span className="in-effect" title={decided || 'The number in effect, with what lies over it'}>
+            {decided ? ' · follows' : ` · now ${theCore().showNumber(channel.inEffect, unit)}`}
+          </span>
+        ) : null}
       </span>
       <input
-        title={channel.locked || undefined}
-        readOnly={channel.locked !== ''}
+        title={fixed || undefined}
+        readOnly={fixed !== ''}
         aria-label={label}
-        aria-invalid={bad}
+        {...faulty(faultId, fault)}
         data-channel={address}
-        value={text ?? theCore().showNumber(value, unit)}
+        value={text ?? showing}
         onFocus={(e) => e.currentTarget.select()}
         onChange={(e) => {
           setText(e.target.value);
-          setBad(false);
+          setFault('');
         }}
         onBlur={() => {
           commitPreview();
           commit();
         }}
         onWheel={(e) =>
+          !fixed &&
           document.activeElement === e.currentTarget &&
           edit(`Set ${label}`, ...nudged(-Math.sign(e.deltaY), e.shiftKey))
         }
@@ -162,9 +191,9 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           } else if (e.key === 'Escape') {
             endPreview();
             setText(null);
-            setBad(false);
+            setFault('');
             leave(e.currentTarget);
-          } else if (!channel.locked && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+          } else if (!fixed && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
             e.preventDefault();
             // a held arrow shows each step and is one edit when it is let go
             preview(`Set ${label}`, ...nudged(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey));
@@ -178,20 +207,24 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           className={`icon small ${keyHere ? 'lit' : ''}`}
           aria-label={`Key ${label}`}
           aria-pressed={keyHere}
+          disabled={!mayEdit}
           onClick={toggleKey}
         >
           <KiteKey />
         </button>
       </Tip>
+      <Fault id={faultId} text={fault} />
       <Menu
         open={menu !== null}
         onClose={() => setMenu(null)}
         anchorReference="anchorPosition"
         anchorPosition={menu ?? undefined}
       >
-        <MenuItem onClick={choose(toggleKey)}>{keyHere ? 'Take this key away' : 'Put a key here'}</MenuItem>
+        <MenuItem disabled={!mayEdit} onClick={choose(toggleKey)}>
+          {keyHere ? 'Take this key away' : 'Put a key here'}
+        </MenuItem>
         <MenuItem
-          disabled={!channel.keyed}
+          disabled={!channel.keyed || !mayEdit}
           onClick={choose(() =>
             edit(`Clear keys of ${label}`, { kind: 'setChannel', id, channel: address, value }),
           )}
@@ -199,6 +232,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           Clear all keys, keep this value
         </MenuItem>
         <MenuItem
+          disabled={!mayEdit}
           onClick={choose(() =>
             edit(`Reset ${label}`, { kind: 'setChannel', id, channel: address, value: channel.initial }),
           )}
@@ -212,6 +246,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         </MenuItem>
         {lockable ? (
           <MenuItem
+            disabled={!mayEdit}
             onClick={choose(() =>
               edit(`${channel.locked ? 'Unlock' : 'Lock'} ${label}`, {
                 kind: 'lockChannels',
@@ -254,6 +289,7 @@ export function channelOf(
 export function useChannels(id: string): ChannelInfo[] {
   const frame = useSequence((s) => s.frame);
   const version = useSequence((s) => s.version);
+  if (version >= 0) evaluated(); // the numbers in effect are of this frame
   return version < 0 ? [] : (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]);
 }
 

@@ -1,7 +1,8 @@
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { answer, Refused, theCore } from '../core/load';
 import type { Unit } from '../core/types';
-import { say } from '../sequence/store';
+import { takeRefusal, useSequence } from '../sequence/store';
+import { Fault, faulty } from './Fault';
 
 /** In a window or a menu the keyboard stays there: the desk is behind it. */
 const inWindow = (at: HTMLElement) => at.closest('[role=dialog], [role=menu], [role=presentation]') !== null;
@@ -12,19 +13,27 @@ export function TextNumber({
   value,
   unit,
   disabled = false,
+  fault: found = '',
   onChange,
 }: {
   label: string;
   value: number;
-  unit: Unit;
+  /** Or a frame of the sequence, or a number of frames: seconds and timecode may be typed for them. */
+  unit: Unit | 'frame' | 'frames';
   disabled?: boolean;
+  /** What is wrong with the value as it stands; '' when nothing is. */
+  fault?: string;
   /** Gives false when it was refused: the text then stays to be mended. */
   onChange: (v: number) => boolean | void;
 }) {
   const [text, setText] = useState<string | null>(null);
-  const [bad, setBad] = useState(false);
+  const [refused, setRefused] = useState('');
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const faultId = useId();
+  const fault = refused || (text === null ? found : '');
   const leaving = useRef(false);
-  const shown = theCore().showNumber(value, unit);
+  const framed = unit === 'frame' || unit === 'frames';
+  const shown = theCore().showNumber(value, framed ? 'factor' : unit);
   const commit = () => {
     if (text === null || leaving.current) return true;
     if (text.trim() === shown) {
@@ -32,18 +41,21 @@ export function TextNumber({
       return true;
     }
     try {
-      const v = answer<{ value: number }>(theCore().readNumber(text, unit, value)).value;
+      const v = answer<{ value: number }>(
+        framed
+          ? theCore().readFrames(text, value, unit === 'frames')
+          : theCore().readNumber(text, unit, value),
+      ).value;
       if (onChange(v) === false) {
-        setBad(true);
+        setRefused(takeRefusal());
         return false;
       }
       setText(null);
-      setBad(false);
+      setRefused('');
       return true;
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
-      say(e.message, true);
-      setBad(true);
+      setRefused(e.message);
       return false;
     }
   };
@@ -59,12 +71,12 @@ export function TextNumber({
         type="text"
         className="mono"
         value={text ?? shown}
-        disabled={disabled}
-        aria-invalid={bad}
+        disabled={disabled || !mayEdit}
+        {...faulty(faultId, fault)}
         onFocus={(e) => e.currentTarget.select()}
         onChange={(e) => {
           setText(e.target.value);
-          setBad(false);
+          setRefused('');
         }}
         onBlur={commit}
         onKeyDown={(e) => {
@@ -73,11 +85,12 @@ export function TextNumber({
           if (e.key === 'Enter' && commit() && !inWindow(e.currentTarget)) leave(e.currentTarget);
           if (e.key === 'Escape') {
             setText(null);
-            setBad(false);
+            setRefused('');
             if (!inWindow(e.currentTarget)) leave(e.currentTarget);
           }
         }}
       />
+      <Fault id={faultId} text={fault} />
     </label>
   );
 }

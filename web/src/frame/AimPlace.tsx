@@ -1,8 +1,8 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
-import { drag } from '../lanes/dragging';
-import { edit, mayKey, preview, useSequence } from '../sequence/store';
+import { drag, heldArrows } from '../lanes/dragging';
+import { mayKey, preview, useSequence } from '../sequence/store';
 
 const STEP = 0.01;
 
@@ -45,12 +45,7 @@ export function AimPlace({
         )
       }
       onKeyDown={(e) => {
-        const x = e.key === 'ArrowLeft' ? -STEP : e.key === 'ArrowRight' ? STEP : 0;
-        const y = e.key === 'ArrowUp' ? -STEP : e.key === 'ArrowDown' ? STEP : 0;
-        if (!x && !y) return;
-        e.preventDefault();
-        e.stopPropagation();
-        edit('Place in frame', ...to(across + x, down + y));
+        heldArrows(e, (x, y) => preview('Place in frame', ...to(across + x * STEP, down + y * STEP)));
       }}
     />
   );

@@ -54,6 +54,14 @@ interface Reading {
   height: number;
 }
 
+/** The next place along one side of the frame. */
+function onwards(at: number, way: number, fine: boolean): number {
+  if (!way) return at;
+  if (fine) return Math.max(0, Math.min(1, at + way / 100));
+  const next = way > 0 ? CROSSINGS.find((c) => c > at + 1e-6) : CROSSINGS.findLast((c) => c < at - 1e-6);
+  return next ?? at;
+}
+
 const percent = (v: number) => `${Math.round(v * 100)} %`;
 
 /** Guides, readings, and putting a subject where it belongs. */
@@ -116,9 +124,21 @@ export function CompositionCard({ camera }: { camera: Camera }) {
       <div className="placing">
         <svg
           viewBox="0 0 160 90"
-          role="img"
+          role="slider"
+          tabIndex={0}
           aria-label="Where in the frame"
+          aria-valuenow={Math.round(place[0] * 100)}
+          aria-valuetext={`${percent(place[0])} across, ${percent(place[1])} down`}
           data-testid="placing"
+          onKeyDown={(e) => {
+            const x = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
+            const y = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
+            if (!x && !y) return;
+            e.preventDefault();
+            e.stopPropagation();
+            // from crossing to crossing; with Shift by a hundredth
+            setPlace([onwards(place[0], x, e.shiftKey), onwards(place[1], y, e.shiftKey)]);
+          }}
           onClick={(e) => {
             const r = e.currentTarget.getBoundingClientRect();
             let x = (e.clientX - r.left) / r.width;

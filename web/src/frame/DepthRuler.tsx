@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { drag } from '../lanes/dragging';
+import { drag, heldArrows } from '../lanes/dragging';
 import { evaluated } from '../sequence/evaluated';
-import { commitPreview, mayKey, preview, say, select, useSequence } from '../sequence/store';
+import { mayKey, preview, say, select, useSequence } from '../sequence/store';
 import { rulerOf } from './about';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
 
@@ -11,6 +11,9 @@ const HEIGHT = 74;
 const ROW = 11;
 const AXIS = 16;
 const MOST_BARS = 14;
+
+/** How much farther one press of an arrow puts a handle. */
+const STEP = 1.02;
 
 /** Distance from the lens: clips, focus, what is sharp, and each subject's extent; all of it drags. */
 export function DepthRuler({ camera }: { camera: Camera }) {
@@ -65,6 +68,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
     y: number,
     onDown: (e: React.PointerEvent) => void,
     step: (m: number) => Command[],
+    text = show(m),
   ) => (
     <g
       key={name}
@@ -73,20 +77,15 @@ export function DepthRuler({ camera }: { camera: Camera }) {
       role="slider"
       aria-label={name}
       aria-valuenow={m}
-      aria-valuetext={show(m)}
+      aria-valuetext={text}
       data-ruler={name}
       style={{ cursor: 'ew-resize' }}
       onPointerDown={onDown}
       onKeyDown={(e) => {
-        const by = e.key === 'ArrowLeft' ? 1 / 1.02 : e.key === 'ArrowRight' ? 1.02 : 0;
-        if (!by) return;
-        e.preventDefault();
-        e.stopPropagation();
-        preview(name, ...step(m * by));
-        commitPreview();
+        if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') heldArrows(e, (steps) => steps && preview(name, ...step(m * STEP ** steps)));
       }}
     >
-      <title>{`${name}: ${show(m)}`}</title>
+      <title>{`${name}: ${text}`}</title>
       <rect
         x={name.startsWith('Near limit') ? -12 : name.startsWith('Far limit') ? 0 : -7}
         y={y < HEIGHT / 2 ? 0 : HEIGHT / 2}
@@ -179,6 +178,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
               0,
               grab('Far clip', scale.high, (m) => [set('farClip', m)]),
               (m) => [set('farClip', m)],
+              show(r.farClipM),
             )}
         {handle(
           'Near limit of what is sharp',
@@ -199,6 +199,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
             limits(r.nearLimitM, m > scale.high * 0.98 ? null : m),
           ]),
           (m) => [limits(r.nearLimitM, m)],
+          show(r.farLimitM),
         )}
         {handle(
           'Focus',

@@ -3,6 +3,7 @@ import { theCore } from '../core/load';
 import type { Camera, Command, Cue, Focus } from '../core/types';
 import { edit, mayKey, say, useSequence, type Hit } from '../sequence/store';
 import { evaluated } from '../sequence/evaluated';
+import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../shell/Tip';
 import { aboutSubject, rulerOf, sighting, type Sighting } from './about';
 
@@ -144,18 +145,12 @@ export function FocusCard({ camera }: { camera: Camera }) {
             Rack focus …
           </button>
         </Tip>
-        <span className="muted">over</span>
-        <input
-          type="number"
-          className="short mono"
-          aria-label="Frames of the focus pull"
-          min={1}
-          max={10000}
+        <TextNumber
+          label="Over, frames"
+          unit="frames"
           value={pull}
-          onChange={(e) => setPull(Math.max(1, Math.min(10000, Math.round(Number(e.target.value)) || 1)))}
-          onKeyDown={(e) => e.stopPropagation()}
+          onChange={(v) => setPull(Math.max(1, Math.min(10000, Math.round(v))))}
         />
-        <span className="muted">frames</span>
       </div>
       {focus?.subjects.map((s) => (
         <div className="line" key={s.entity}>

@@ -23,6 +23,14 @@ export function GuideLines({
           lines: number[][];
         }[])
       : [];
+  const film =
+    theCore().slot(camera.id) >= 0
+      ? (JSON.parse(theCore().lensReport(camera.id)) as {
+          filmAcross: number;
+          filmDown: number;
+          beyondFilm: string;
+        })
+      : null;
   return (
     <>
       {camera.surround < 1 ? (
@@ -32,6 +40,20 @@ export function GuideLines({
         />
       ) : null}
       <svg className="guides" style={frame} viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden>
+        {film?.beyondFilm ? (
+          <rect
+            data-guide="film back"
+            x={(1 - Math.min(1, film.filmAcross)) / 2}
+            y={(1 - Math.min(1, film.filmDown)) / 2}
+            width={Math.min(1, film.filmAcross)}
+            height={Math.min(1, film.filmDown)}
+            fill="none"
+            stroke="#ffb27d"
+            strokeDasharray="8 6"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        ) : null}
         {guides.map((g, i) =>
           g.lines.map((l, k) => (
             <polyline

@@ -6,6 +6,7 @@ import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { attempt, edit, editProposed, mayKey, useSequence } from '../sequence/store';
+import { Looking } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
 import { FIT_NAMES, type NamedBack } from '../standards/choices';
 import { aboutSubject } from './about';
@@ -19,6 +20,8 @@ interface LensReport {
   squeeze: number;
   reach: string;
   note: string;
+  /** Said where the frame is larger than the film back. */
+  beyondFilm: string;
 }
 
 /** Focal length with the kit's stops, what it sees, and the film back it sees it on. */
@@ -66,11 +69,12 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
         <span className="tag" data-testid="reach">
           {r.reach}
         </span>
-        <button className="pill" aria-expanded={more} onClick={() => setMore(!more)}>
+        <Looking className="pill" aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'Less' : 'More'}
-        </button>
+        </Looking>
       </div>
       {r.note ? <p className="says warn">{r.note}</p> : null}
+      {r.beyondFilm ? <p className="says warn">{r.beyondFilm}</p> : null}
       {full ? (
         <div className="primes" role="group" aria-label="Primes of the kit">
           {primes.map((mm) => (

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { editProposed, previewProposed } from '../sequence/store';
-import { drag } from './dragging';
+import { previewProposed } from '../sequence/store';
+import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 
 const HEIGHT = 24;
@@ -67,9 +67,9 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
         <span className="muted">{picked.length ? picked.length : ''}</span>
       </div>
       <svg ref={svg} height={HEIGHT} aria-label="All keys" data-testid="all-keys" onPointerDown={boxSelect}>
-        {frames.map((f) => (
+        {frames.map((f, i) => (
           <g
-            key={f}
+            key={i}
             tabIndex={0}
             role="button"
             aria-label={`All keys and cues on frame ${f}`}
@@ -77,13 +77,13 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
             style={{ cursor: 'ew-resize' }}
             onPointerDown={move(f)}
             onKeyDown={(e) => {
-              const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
-              if (!by) return;
-              e.preventDefault();
-              e.stopPropagation();
+              if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return;
               const which = picked.includes(f) ? picked : [f];
-              if (editProposed(`Move keys and cues of ${entity.name}`, moved(which, by)))
-                setOn(which.map((x) => x + by));
+              heldArrows(
+                e,
+                (by) => previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by)),
+                (by) => setOn(which.map((x) => x + by)),
+              );
             }}
           >
             <title>{`Frame ${f}`}</title>

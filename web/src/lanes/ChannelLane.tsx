@@ -1,12 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Key } from '../core/types';
-import { channelOf, type ChannelInfo } from '../fields/NumberField';
+import { STEP, channelOf, type ChannelInfo } from '../fields/NumberField';
 import { edit, preview, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { PARTS } from '../rig/parts';
 import { choose, chosen, laneOf, removeChosen } from './chosen';
-import { drag } from './dragging';
+import { drag, heldArrows } from './dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from './KeyKite';
 import { toFrame, toX, type Scale } from './scale';
@@ -147,25 +147,29 @@ export function ChannelLane({
       () => setBox(null),
     );
   };
-  const nudge = (by: number) => {
+  const nudge = (e: React.KeyboardEvent): boolean => {
     const lanes = chosen();
-    const done = edit(
-      'Move keys',
-      ...lanes.map((p) => ({
-        kind: 'moveKeys' as const,
-        id: p.id,
-        channel: p.channel,
-        frames: p.frames,
-        byFrames: by,
-        byValue: 0,
-      })),
-    );
-    if (done)
-      useSequence.setState({
-        chosenKeys: Object.fromEntries(
-          lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + by)]),
+    return heldArrows(
+      e,
+      (by, down) =>
+        preview(
+          'Move keys',
+          ...lanes.map((p) => ({
+            kind: 'moveKeys' as const,
+            id: p.id,
+            channel: p.channel,
+            frames: p.frames,
+            byFrames: by,
+            byValue: p.id === id && p.channel === address ? -down * STEP[info.unit] : 0,
+          })),
         ),
-      });
+      (by) =>
+        useSequence.setState({
+          chosenKeys: Object.fromEntries(
+            lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + by)]),
+          ),
+        }),
+    );
   };
   return (
     <div className={`lane ${locked ? 'lane-locked' : ''}`}>
@@ -243,9 +247,9 @@ export function ChannelLane({
             chosen={on}
           />
         ) : null}
-        {curve.keys.map((k) => (
+        {curve.keys.map((k, i) => (
           <g
-            key={k.frame}
+            key={i}
             tabIndex={locked ? -1 : 0}
             role="button"
             aria-label={`Key of ${info.label} on frame ${k.frame}, ${theCore().showNumber(k.value, info.unit)}`}
@@ -255,10 +259,9 @@ export function ChannelLane({
             onFocus={() => !pressing.current && !locked && !on.includes(k.frame) && choose(key, [k.frame])}
             onDoubleClick={(e) => e.stopPropagation()}
             onKeyDown={(e) => {
-              if (e.key === 'Delete' || e.key === 'Backspace') removeChosen();
-              else if (e.key === 'ArrowLeft') nudge(-1);
-              else if (e.key === 'ArrowRight') nudge(1);
-              else return;
+              if (nudge(e)) return;
+              if (e.key !== 'Delete' && e.key !== 'Backspace') return;
+              removeChosen();
               e.preventDefault();
               e.stopPropagation();
             }}

@@ -42,7 +42,7 @@ export function CueEditor({
         <div className="numbers">
           <TextNumber
             label="Frame"
-            unit="factor"
+            unit="frame"
             value={cue.frame}
             onChange={(v) => {
               const done = edit('Move a cue', {
@@ -59,7 +59,7 @@ export function CueEditor({
           />
           <TextNumber
             label="Travels, frames"
-            unit="factor"
+            unit="frames"
             value={cue.travel}
             onChange={(v) => put('Travel of a cue', { ...cue, travel: v })}
           />

@@ -3,8 +3,9 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Cue } from '../core/types';
 import { edit, preview, useSequence } from '../sequence/store';
 import { CueEditor } from './CueEditor';
+import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';
-import { drag } from './dragging';
+import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 
 const HEIGHT = 56;
@@ -64,6 +65,7 @@ export function CueLane({
         <span className="dot" style={{ background: shades[0] ?? '#8fa3bf' }} />
         <span className="name">{name}</span>
         <span className="muted">{part.cues.length === 1 ? '1 cue' : `${part.cues.length} cues`}</span>
+        <CueMenu camera={camera} part={part.id} name={name} cues={part.cues} />
       </div>
       <svg height={HEIGHT} aria-label={`${name} lane`} data-testid={`${name.toLowerCase()}-lane`}>
         {part.subjects.map((s, i) => (
@@ -76,7 +78,7 @@ export function CueLane({
           const next = part.cues[i + 1];
           const room = (next ? toX(scale, next.frame) : scale.width) - end;
           return (
-            <g key={cue.frame}>
+            <g key={i}>
               {room > 24 ? (
                 <svg x={end} width={Math.max(0, room - 6)} height={HEIGHT}>
                   <text x={16} y={HEIGHT / 2 + 4} fontSize={12} fontWeight={700} fill="#06201d">
@@ -103,19 +105,7 @@ export function CueLane({
                 style={{ cursor: 'grab' }}
                 data-cue={cue.frame}
                 onKeyDown={(e) => {
-                  const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
-                  if (by) {
-                    e.preventDefault();
-                    e.stopPropagation();
-                    edit('Move a cue', {
-                      kind: 'moveCue',
-                      camera: camera.id,
-                      part: part.id,
-                      frame: cue.frame,
-                      toFrame: cue.frame + by,
-                      travel: cue.travel,
-                    });
-                  }
+                  if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') heldArrows(e, (dx) => move(cue, cue.frame + dx, cue.travel));
                   if (e.key === 'Enter') {
                     e.stopPropagation();
                     const r = e.currentTarget.getBoundingClientRect();

@@ -80,7 +80,7 @@ export function KeyTools() {
       <span className="muted">{count === 1 ? '1 key' : `${count} keys`}</span>
       <TextNumber
         label="Frame"
-        unit="factor"
+        unit="frame"
         value={keys[0].frame}
         onChange={(v) => moveBy(v - keys[0].frame, 0)}
       />

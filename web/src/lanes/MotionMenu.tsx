@@ -106,19 +106,19 @@ export function MotionMenu() {
           <div className="numbers">
             <TextNumber
               label="Takes, frames"
-              unit="factor"
+              unit="frames"
               value={lengthOf(id, of)}
               onChange={(v) => run(`Make it take ${v} frames`, { kind: 'fitTo', frames: v })}
             />
             <TextNumber
               label="Shift, frames"
-              unit="factor"
+              unit="frames"
               value={0}
               onChange={(v) => run(`Shift ${v} frames`, { kind: 'shift', frames: v })}
             />
           </div>
           <div className="line">
-            <TextNumber label="Hold longer here, frames" unit="factor" value={hold} onChange={setHold} />
+            <TextNumber label="Hold longer here, frames" unit="frames" value={hold} onChange={setHold} />
             <button className="pill" onClick={() => holdHere(hold)}>
               Longer
             </button>

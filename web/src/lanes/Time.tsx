@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
-import { theCore } from '../core/load';
+import { answer, theCore } from '../core/load';
 import type { Entity, Framings, Vec3 } from '../core/types';
 import { play } from '../sequence/playing';
 import { useSettings } from '../sequence/settings';
-import { goTo, useSequence } from '../sequence/store';
+import { attempt, goTo, useSequence } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import type { ChannelInfo } from '../fields/NumberField';
@@ -80,7 +81,9 @@ export function Time() {
     <section className="time" aria-label="Time">
       <Transport />
       <div className="lane-tools">
-        <MotionMenu />
+        <Editing>
+          <MotionMenu />
+        </Editing>
         <input
           className="short-search"
           type="search"
@@ -140,7 +143,9 @@ export function Time() {
             <WarningsMenu key={camera.id} camera={camera} />
           </>
         ) : null}
-        <KeyTools />
+        <Editing>
+          <KeyTools />
+        </Editing>
       </div>
       <div className="lanes" ref={box}>
         <div className="lanes-all">
@@ -248,13 +253,20 @@ function Transport() {
       <input
         className="frame"
         aria-label="Frame"
+        title="A frame, 12s, +2s or a timecode"
         value={text ?? String(s.frame)}
         onChange={(e) => setText(e.target.value)}
         onBlur={() => setText(null)}
         onKeyDown={(e) => {
           e.stopPropagation();
-          if (e.key === 'Enter' && text !== null && Number.isFinite(Number(text))) goTo(Number(text));
-          if (e.key === 'Enter' || e.key === 'Escape') setText(null);
+          if (e.key === 'Enter' && text !== null) {
+            const read = attempt(() => answer<{ value: number }>(theCore().readFrames(text, s.frame, false)));
+            if (!read) return;
+            goTo(read.value);
+          }
+          if (e.key !== 'Enter' && e.key !== 'Escape') return;
+          setText(null);
+          e.currentTarget.blur();
         }}
       />
       <span className="mono muted">{theCore().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
@@ -270,35 +282,37 @@ function Transport() {
       <span className="muted" style={{ fontSize: 12 }}>
         Changed numbers
       </span>
-      <div className="segments" role="group" aria-label="Automatic keying">
-        <Tip text="Nothing is keyed by itself: numbers with keys change only where you put one">
-          <button
-            className={s.keying === 'off' ? 'on' : ''}
-            aria-pressed={s.keying === 'off'}
-            onClick={() => useSequence.setState({ keying: 'off' })}
-          >
-            Key by hand
-          </button>
-        </Tip>
-        <Tip text="A number that has keys gets one on this frame; others stay fixed">
-          <button
-            className={s.keying === 'keyed' ? 'on' : ''}
-            aria-pressed={s.keying === 'keyed'}
-            onClick={() => useSequence.setState({ keying: 'keyed' })}
-          >
-            Key where keyed
-          </button>
-        </Tip>
-        <Tip text="Every number you change gets a key on this frame">
-          <button
-            className={s.keying === 'all' ? 'on' : ''}
-            aria-pressed={s.keying === 'all'}
-            onClick={() => useSequence.setState({ keying: 'all' })}
-          >
-            Key all
-          </button>
-        </Tip>
-      </div>
+      <Editing>
+        <div className="segments" role="group" aria-label="Automatic keying">
+          <Tip text="Nothing is keyed by itself: numbers with keys change only where you put one">
+            <button
+              className={s.keying === 'off' ? 'on' : ''}
+              aria-pressed={s.keying === 'off'}
+              onClick={() => useSequence.setState({ keying: 'off' })}
+            >
+              Key by hand
+            </button>
+          </Tip>
+          <Tip text="A number that has keys gets one on this frame; others stay fixed">
+            <button
+              className={s.keying === 'keyed' ? 'on' : ''}
+              aria-pressed={s.keying === 'keyed'}
+              onClick={() => useSequence.setState({ keying: 'keyed' })}
+            >
+              Key where keyed
+            </button>
+          </Tip>
+          <Tip text="Every number you change gets a key on this frame">
+            <button
+              className={s.keying === 'all' ? 'on' : ''}
+              aria-pressed={s.keying === 'all'}
+              onClick={() => useSequence.setState({ keying: 'all' })}
+            >
+              Key all
+            </button>
+          </Tip>
+        </div>
+      </Editing>
     </div>
   );
 }

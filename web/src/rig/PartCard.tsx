@@ -6,6 +6,7 @@ import type { Camera, RigPart } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { evaluated } from '../sequence/evaluated';
 import { edit, useSequence } from '../sequence/store';
+import { Looking } from '../shell/Editing';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { AttentionControls } from './AttentionControls';
@@ -31,7 +32,11 @@ export function PartCard({
   const desk = useSequence((s) => s.desk);
   const [open, setOpen] = useState(desk !== 'frame');
   const [over, setOver] = useState(false);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const about = PARTS[part.kind];
+  const alike = camera.rig.filter((p) => p.kind === part.kind);
+  const nth = alike.length > 1 ? ` ${alike.indexOf(part) + 1}` : '';
+  const partName = `the ${about.name.toLowerCase()}${nth} of ${camera.name}`;
   const index = camera.rig.findIndex((p) => p.id === part.id);
   const moveTo = (id: string, to: number) =>
     edit('Move a part', { kind: 'movePart', camera: camera.id, part: id, index: to });
@@ -59,12 +64,16 @@ export function PartCard({
         if (id && id !== part.id) moveTo(id, index);
       }}
     >
-      <div className="card-head" draggable onDragStart={(e) => e.dataTransfer.setData('rig-part', part.id)}>
+      <div
+        className="card-head"
+        draggable={mayEdit}
+        onDragStart={(e) => e.dataTransfer.setData('rig-part', part.id)}
+      >
         <Tip text={`${about.for}. Drag to another place in the stack.`}>
-          <button className="card-name" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Looking className="card-name" aria-expanded={open} onClick={() => setOpen(!open)}>
             {about.name}
             {part.kind === 'trim' && part.label ? <span className="muted"> · {part.label}</span> : null}
-          </button>
+          </Looking>
         </Tip>
         <span className="grow" />
         {button('Raise', <Icon.Up />, () => moveTo(part.id, index + 1), index === camera.rig.length - 1)}
@@ -83,7 +92,7 @@ export function PartCard({
         <>
           <Says camera={camera} part={part} />
           <Controls camera={camera} part={part} />
-          <Fields id={camera.id} name={camera.name} channels={channels} />
+          <Fields id={camera.id} name={partName} channels={channels} />
         </>
       ) : null}
     </div>

@@ -8,6 +8,7 @@ import { CompositionCard } from '../frame/CompositionCard';
 import { FocusCard } from '../frame/FocusCard';
 import { LensCard } from '../frame/LensCard';
 import { edit, useSequence } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
 import { PartCard } from './PartCard';
 import { fresh, indexFor, PARTS } from './parts';
@@ -27,22 +28,24 @@ export function RigStack({ camera }: { camera: Camera }) {
           {camera.letter}
         </span>
         <span className="name grow">{camera.name}</span>
-        <ReadyRigs camera={camera} />
-        <AddPart camera={camera} />
+        <Editing>
+          <ReadyRigs camera={camera} />
+          <AddPart camera={camera} />
+        </Editing>
       </div>
       <div className="scroll">
-        <LensCard camera={camera} channels={lens} />
-        {desk === 'frame' ? (
-          <>
-            <FocusCard camera={camera} />
-            <CompositionCard camera={camera} />
-            <CameraCard camera={camera} />
-          </>
-        ) : null}
-        <TrimsLine camera={camera} />
-        {[...camera.rig].reverse().map((p) => (
-          <PartCard key={p.id} camera={camera} part={p} channels={of(p)} />
-        ))}
+        <Editing>
+          <LensCard camera={camera} channels={lens} />
+          {desk === 'frame' ? <FocusCard camera={camera} /> : null}
+        </Editing>
+        {desk === 'frame' ? <CompositionCard camera={camera} /> : null}
+        <Editing>
+          {desk === 'frame' ? <CameraCard camera={camera} /> : null}
+          <TrimsLine camera={camera} />
+          {[...camera.rig].reverse().map((p) => (
+            <PartCard key={p.id} camera={camera} part={p} channels={of(p)} />
+          ))}
+        </Editing>
         <div className="ground" aria-hidden />
       </div>
     </>

@@ -6,6 +6,7 @@ import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { edit, select, useSequence, givePicked } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import {
@@ -86,7 +87,9 @@ export function Roster() {
     <aside className="left" aria-label="Roster">
       <div className="panel-head">
         <span className="grow">Roster</span>
-        <AddMenu />
+        <Editing>
+          <AddMenu />
+        </Editing>
       </div>
       <input
         className="search"
@@ -118,7 +121,9 @@ export function Roster() {
           </p>
         ) : null}
       </div>
-      <NamingNote />
+      <Editing>
+        <NamingNote />
+      </Editing>
     </aside>
   );
 }
@@ -153,6 +158,7 @@ function dropped(e: React.DragEvent, on: Entity | null): void {
 function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order: string[] }) {
   const on = useSequence((s) => s.selected.includes(e.id));
   const layer = useSequence((s) => ('layer' in e && e.layer ? s.entities[e.layer] : undefined));
+  const mayEdit = useSequence((s) => s.mayEdit);
   const [naming, setNaming] = useState(false);
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const colour =
@@ -168,7 +174,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
     <div
       className={`row ${on ? 'on' : ''}`}
       style={{ paddingLeft: 12 + depth * 12 }}
-      draggable={!naming}
+      draggable={!naming && mayEdit}
       onDragStart={(x) => x.dataTransfer.setData(DRAGGED, e.id)}
       onDragOver={(x) => (e.kind === 'piece' || e.kind === 'layer') && x.preventDefault()}
       onDrop={(x) => dropped(x, e)}
@@ -222,8 +228,8 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
               select(...(on ? selected.filter((i) => i !== e.id) : [...selected, e.id]));
             else select(e.id);
           }}
-          onDoubleClick={() => setNaming(true)}
-          onKeyDown={(x) => x.key === 'F2' && setNaming(true)}
+          onDoubleClick={() => setNaming(mayEdit)}
+          onKeyDown={(x) => x.key === 'F2' && setNaming(mayEdit)}
         >
           {e.name}
         </button>
@@ -233,53 +239,55 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           <span className="layer-dot" style={{ background: layer.kind === 'layer' ? layer.colour : '' }} />
         </Tip>
       ) : null}
-      {e.kind === 'layer' ? (
-        <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
-          <button
-            className={`icon small ${e.rendered ? '' : 'lit'}`}
-            aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
-            onClick={() =>
-              put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
-            }
-          >
-            <Icon.Cut />
-          </button>
-        </Tip>
-      ) : null}
-      {shown !== null ? (
-        <Tip text={shown ? 'Hide from the views and the render' : 'Show'}>
-          <button
-            className={`icon small ${shown ? '' : 'lit'}`}
-            aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
-            onClick={() =>
-              e.kind === 'layer'
-                ? put(`${shown ? 'Hide' : 'Show'} ${e.name}`, { ...e, shown: !shown })
-                : edit(`${shown ? 'Hide' : 'Show'} ${e.name}`, { kind: 'show', ids: [e.id], shown: !shown })
-            }
-          >
-            {shown ? <Icon.Eye /> : <Icon.EyeShut />}
-          </button>
-        </Tip>
-      ) : null}
-      {locked !== null ? (
-        <Tip text={locked ? 'Unlock' : 'Lock against moving by accident'}>
-          <button
-            className={`icon small ${locked ? 'lit' : ''}`}
-            aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
-            onClick={() =>
-              e.kind === 'layer'
-                ? put(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { ...e, locked: !locked })
-                : edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, {
-                    kind: 'lock',
-                    ids: [e.id],
-                    locked: !locked,
-                  })
-            }
-          >
-            {locked ? <Icon.Lock /> : <Icon.Unlock />}
-          </button>
-        </Tip>
-      ) : null}
+      <Editing>
+        {e.kind === 'layer' ? (
+          <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
+            <button
+              className={`icon small ${e.rendered ? '' : 'lit'}`}
+              aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
+              onClick={() =>
+                put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
+              }
+            >
+              <Icon.Cut />
+            </button>
+          </Tip>
+        ) : null}
+        {shown !== null ? (
+          <Tip text={shown ? 'Hide from the views and the render' : 'Show'}>
+            <button
+              className={`icon small ${shown ? '' : 'lit'}`}
+              aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
+              onClick={() =>
+                e.kind === 'layer'
+                  ? put(`${shown ? 'Hide' : 'Show'} ${e.name}`, { ...e, shown: !shown })
+                  : edit(`${shown ? 'Hide' : 'Show'} ${e.name}`, { kind: 'show', ids: [e.id], shown: !shown })
+              }
+            >
+              {shown ? <Icon.Eye /> : <Icon.EyeShut />}
+            </button>
+          </Tip>
+        ) : null}
+        {locked !== null ? (
+          <Tip text={locked ? 'Unlock' : 'Lock against moving by accident'}>
+            <button
+              className={`icon small ${locked ? 'lit' : ''}`}
+              aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
+              onClick={() =>
+                e.kind === 'layer'
+                  ? put(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { ...e, locked: !locked })
+                  : edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, {
+                      kind: 'lock',
+                      ids: [e.id],
+                      locked: !locked,
+                    })
+              }
+            >
+              {locked ? <Icon.Lock /> : <Icon.Unlock />}
+            </button>
+          </Tip>
+        ) : null}
+      </Editing>
       <RowMenu at={menu} onClose={() => setMenu(null)} onRename={() => setNaming(true)} entity={e} />
     </div>
   );
@@ -296,6 +304,7 @@ function RowMenu({
   onRename: () => void;
   entity: Entity;
 }) {
+  const mayEdit = useSequence((s) => s.mayEdit);
   if (!at) return null;
   const choose = (work: () => void) => () => {
     onClose();
@@ -303,9 +312,11 @@ function RowMenu({
   };
   return (
     <Menu open onClose={onClose} anchorReference="anchorPosition" anchorPosition={at}>
-      <MenuItem onClick={choose(onRename)}>Rename (F2)</MenuItem>
+      <MenuItem disabled={!mayEdit} onClick={choose(onRename)}>
+        Rename (F2)
+      </MenuItem>
       {MORE.filter((m) => m.fits(entity)).map((m) => (
-        <MenuItem key={m.name} onClick={choose(m.run)}>
+        <MenuItem key={m.name} disabled={!mayEdit && !m.looks} onClick={choose(m.run)}>
           {m.keys ? `${m.name} (${m.keys})` : m.name}
         </MenuItem>
       ))}

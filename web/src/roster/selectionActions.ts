@@ -79,6 +79,8 @@ export const MORE: {
   keys?: string;
   /** Whether it has a button of its own below the selection's cards. */
   atHand?: boolean;
+  /** Whether it only changes how this page looks at the sequence. */
+  looks?: boolean;
   fits: (e: Entity) => boolean;
   run: () => void;
 }[] = [
@@ -91,7 +93,7 @@ export const MORE: {
   },
   { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },
   { name: 'Group the selection', fits: isPiece, run: groupSelected },
-  { name: 'See it alone', atHand: true, fits: isPiece, run: isolate },
+  { name: 'See it alone', atHand: true, looks: true, fits: isPiece, run: isolate },
   { name: 'Set on the ground', fits: isPlaced, run: setDown },
   { name: 'Set on a surface…', fits: isPlaced, run: toSurface },
   { name: 'Snap to another thing…', fits: isPlaced, run: toOther },
@@ -135,6 +137,7 @@ export const MORE: {
   },
   {
     name: 'Look through it',
+    looks: true,
     fits: (e) => e.kind === 'camera',
     run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
   },

@@ -149,6 +149,14 @@ export function say(text: string, bad = false): void {
   set({ message: { text, bad, at: Date.now() } });
 }
 
+/** Takes the last refusal away from where messages show, to be said where it belongs. */
+export function takeRefusal(): string {
+  const { message } = get();
+  if (!message?.bad) return '';
+  set({ message: null });
+  return message.text;
+}
+
 /** Runs something that may be refused, and says why when it is. */
 export function attempt<T>(work: () => T): T | undefined {
   try {

@@ -132,7 +132,11 @@ function Aim({
         }
       />
       {light.attention ? (
-        <Fields id={light.id} name={light.name} channels={channels.filter((c) => c.address.includes('/'))} />
+        <Fields
+          id={light.id}
+          name={`the aim of ${light.name}`}
+          channels={channels.filter((c) => c.address.includes('/'))}
+        />
       ) : null}
     </>
   );

@@ -7,6 +7,7 @@ import { MORE } from '../roster/selectionActions';
 import { removeSelected } from '../roster/create';
 import { evaluated } from '../sequence/evaluated';
 import { edit, useSequence } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import { Arrange } from './Arrange';
 import { AirCard } from './AirCard';
 import { LightCard } from './LightCard';
@@ -20,6 +21,7 @@ type Thing = Exclude<Entity, { kind: 'camera' } | { kind: 'cutEntry' }>;
 /** The few controls of whatever is selected and is not a camera. */
 export function ThingPanel({ entity }: { entity: Thing }) {
   const selected = useSequence((s) => s.selected);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const channels = useChannels(entity.id);
   const find = (...names: string[]) => channels.filter((c) => names.includes(c.address));
   const placed =
@@ -31,39 +33,41 @@ export function ThingPanel({ entity }: { entity: Thing }) {
         <span className="name grow">
           {selected.length > 1 ? `${entity.name} and ${selected.length - 1} more` : entity.name}
         </span>
-        <button className="pill" onClick={removeSelected}>
+        <button className="pill" disabled={!mayEdit} onClick={removeSelected}>
           Remove
         </button>
       </div>
       <div className="scroll">
-        {placed ? <SizeLine ids={selected} /> : null}
-        {placed ? (
-          <div className="card">
-            <div className="card-head">
-              <span className="card-name">Place</span>
+        <Editing>
+          {placed ? <SizeLine ids={selected} /> : null}
+          {placed ? (
+            <div className="card">
+              <div className="card-head">
+                <span className="card-name">Place</span>
+              </div>
+              {entity.kind === 'piece' || entity.kind === 'light' ? <CarrierChoice thing={entity} /> : null}
+              {entity.kind === 'mark' ? <RideChoice mark={entity} /> : null}
+              {entity.kind === 'piece' || entity.kind === 'light' ? <LayerChoice thing={entity} /> : null}
+              <Fields
+                id={entity.id}
+                name={entity.name}
+                channels={find('x', 'y', 'z', 'pan', 'tilt', 'roll', 'scaleX', 'scaleY', 'scaleZ')}
+              />
+              <Arrange />
             </div>
-            {entity.kind === 'piece' || entity.kind === 'light' ? <CarrierChoice thing={entity} /> : null}
-            {entity.kind === 'mark' ? <RideChoice mark={entity} /> : null}
-            {entity.kind === 'piece' || entity.kind === 'light' ? <LayerChoice thing={entity} /> : null}
-            <Fields
-              id={entity.id}
-              name={entity.name}
-              channels={find('x', 'y', 'z', 'pan', 'tilt', 'roll', 'scaleX', 'scaleY', 'scaleZ')}
-            />
-            <Arrange />
-          </div>
-        ) : null}
-        {entity.kind === 'piece' ? <ShapeCard piece={entity} /> : null}
-        {entity.kind === 'light' ? <LightCard light={entity} channels={channels} /> : null}
-        {entity.kind === 'air' ? <AirCard air={entity} channels={channels} /> : null}
-        {entity.kind === 'plate' ? <PlateCard plate={entity} channels={channels} /> : null}
-        {entity.kind === 'measure' ? <MeasureCard measure={entity} /> : null}
-        {entity.kind === 'layer' ? <LayerCard layer={entity} /> : null}
-        {entity.kind === 'path' ? <PathCard path={entity} /> : null}
+          ) : null}
+          {entity.kind === 'piece' ? <ShapeCard piece={entity} /> : null}
+          {entity.kind === 'light' ? <LightCard light={entity} channels={channels} /> : null}
+          {entity.kind === 'air' ? <AirCard air={entity} channels={channels} /> : null}
+          {entity.kind === 'plate' ? <PlateCard plate={entity} channels={channels} /> : null}
+          {entity.kind === 'measure' ? <MeasureCard measure={entity} /> : null}
+          {entity.kind === 'layer' ? <LayerCard layer={entity} /> : null}
+          {entity.kind === 'path' ? <PathCard path={entity} /> : null}
+        </Editing>
         {more.length ? (
           <div className="buttons padded">
             {more.map((m) => (
-              <button key={m.name} className="pill" onClick={m.run}>
+              <button key={m.name} className="pill" disabled={!mayEdit && !m.looks} onClick={m.run}>
                 {m.name}
               </button>
             ))}

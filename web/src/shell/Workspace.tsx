@@ -225,6 +225,13 @@ function Top({ onCommands }: { onCommands: () => void }) {
           </Tip>
         ))}
       </nav>
+      {s.mayEdit ? null : (
+        <Tip text="Your account may look, play and compare. An artist makes the changes.">
+          <span className="tag" data-testid="looking">
+            Looking only
+          </span>
+        </Tip>
+      )}
       <span
         className={`saving ${s.pending.length && s.saving === 'waiting' ? 'waiting' : ''}`}
         role="status"
@@ -271,7 +278,7 @@ function Top({ onCommands }: { onCommands: () => void }) {
         </button>
       </Tip>
       <Tip text="Bring in a model (or drop the file anywhere)">
-        <button className="icon" aria-label="Bring in a model" onClick={chooseModel}>
+        <button className="icon" aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
           <Icon.Bring />
         </button>
       </Tip>

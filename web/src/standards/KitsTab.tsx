@@ -1,9 +1,22 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { Lens, LensKit } from '../core/types';
+import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
+import { useSequence } from '../sequence/store';
+import type { Faults } from './choices';
 
 /** 18, 25, 24–290 …, each with its widest stop and closest focus. */
-export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit[]) => void }) {
+export function Kits({
+  kits,
+  change,
+  faults,
+}: {
+  kits: LensKit[];
+  change: (kits: LensKit[]) => void;
+  faults: Faults;
+}) {
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const nameFault = useId();
   const [open, setOpen] = useState(0);
   const kit = kits[open];
   const put = (by: Partial<LensKit>) => change(kits.map((k, i) => (i === open ? { ...k, ...by } : k)));
@@ -19,6 +32,7 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
         ))}
         <button
           className="chip"
+          disabled={!mayEdit}
           onClick={() => {
             change([...kits, { name: `Kit ${kits.length + 1}`, squeeze: 1, lenses: [] }]);
             setOpen(kits.length);
@@ -34,16 +48,20 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
               type="text"
               aria-label="Name of the kit"
               value={kit.name}
+              disabled={!mayEdit}
+              {...faulty(nameFault, faults[`kits/${open}/name`] ?? '')}
               onChange={(e) => put({ name: e.target.value })}
             />
             <TextNumber
               label="Squeeze"
               unit="factor"
               value={kit.squeeze}
+              fault={faults[`kits/${open}/squeeze`]}
               onChange={(v) => put({ squeeze: v })}
             />
             <button
               className="pill"
+              disabled={!mayEdit}
               onClick={() => {
                 change(kits.filter((_, i) => i !== open));
                 setOpen(0);
@@ -52,6 +70,7 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
               Remove the kit
             </button>
           </div>
+          <Fault id={nameFault} text={faults[`kits/${open}/name`] ?? ''} />
           <div className="lenses">
             {kit.lenses.map((l, i) => (
               <div className="line" key={i}>
@@ -59,6 +78,7 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
                   label="From"
                   unit="millimetres"
                   value={l.shortestMm}
+                  fault={faults[`kits/${open}/lenses/${i}/shortestMm`]}
                   onChange={(v) =>
                     lens(i, {
                       shortestMm: v,
@@ -70,22 +90,26 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
                   label="To"
                   unit="millimetres"
                   value={l.longestMm}
+                  fault={faults[`kits/${open}/lenses/${i}/longestMm`]}
                   onChange={(v) => lens(i, { longestMm: v })}
                 />
                 <TextNumber
                   label="Opens to f/"
                   unit="fStop"
                   value={l.widestStop}
+                  fault={faults[`kits/${open}/lenses/${i}/widestStop`]}
                   onChange={(v) => lens(i, { widestStop: v })}
                 />
                 <TextNumber
                   label="Closest focus"
                   unit="metres"
                   value={l.closestFocusM}
+                  fault={faults[`kits/${open}/lenses/${i}/closestFocusM`]}
                   onChange={(v) => lens(i, { closestFocusM: v })}
                 />
                 <button
                   className="icon small"
+                  disabled={!mayEdit}
                   aria-label={`Remove the ${l.shortestMm} mm`}
                   onClick={() => put({ lenses: kit.lenses.filter((_, n) => n !== i) })}
                 >
@@ -96,6 +120,7 @@ export function Kits({ kits, change }: { kits: LensKit[]; change: (kits: LensKit
           </div>
           <button
             className="pill"
+            disabled={!mayEdit}
             onClick={() =>
               put({
                 lenses: [...kit.lenses, { shortestMm: 50, longestMm: 50, widestStop: 2, closestFocusM: 0.5 }],

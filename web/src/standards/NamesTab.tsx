@@ -1,5 +1,9 @@
+import { useId } from 'react';
 import type { Standards, Style } from '../core/types';
+import { Fault, faulty } from '../fields/Fault';
 import { Choice } from '../rig/Choice';
+import { useSequence } from '../sequence/store';
+import type { Faults } from './choices';
 
 const STYLES: [string, string][] = [
   ['asTyped', 'as typed'],
@@ -9,7 +13,17 @@ const STYLES: [string, string][] = [
 ];
 
 /** How shots, pieces and cameras are named. */
-export function Names({ now, change }: { now: Standards; change: (by: Partial<Standards>) => void }) {
+export function Names({
+  now,
+  change,
+  faults,
+}: {
+  now: Standards;
+  change: (by: Partial<Standards>) => void;
+  faults: Faults;
+}) {
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const faultId = useId();
   const n = now.naming;
   return (
     <>
@@ -20,9 +34,12 @@ export function Names({ now, change }: { now: Standards; change: (by: Partial<St
           className="mono"
           aria-label="Pattern of shot codes"
           value={n.shots}
+          disabled={!mayEdit}
+          {...faulty(faultId, faults.naming ?? '')}
           onChange={(e) => change({ naming: { ...n, shots: e.target.value } })}
         />
       </div>
+      <Fault id={faultId} text={faults.naming ?? ''} />
       <p className="says">
         {
           '{sequence} is the sequence’s code; each # is a digit of a number that rises in tens. Empty: no rule.'

@@ -2,10 +2,18 @@ import { theCore } from '../core/load';
 import type { CameraPackage, Fit, Standards } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { FIT_NAMES, RATES, SIZES, type NamedBack } from './choices';
+import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from './choices';
 
 /** Rate, delivery, film back, circle of confusion and usual clips. */
-export function Package({ now, change }: { now: Standards; change: (by: Partial<Standards>) => void }) {
+export function Package({
+  now,
+  change,
+  faults,
+}: {
+  now: Standards;
+  change: (by: Partial<Standards>) => void;
+  faults: Faults;
+}) {
   const p = now.cameraPackage;
   const pack = (by: Partial<CameraPackage>) => change({ cameraPackage: { ...p, ...by } });
   const backs = JSON.parse(theCore().filmBacks()) as NamedBack[];
@@ -38,12 +46,14 @@ export function Package({ now, change }: { now: Standards; change: (by: Partial<
             label="Pixels across"
             unit="factor"
             value={p.deliveryWidth}
+            fault={faults['deliveryWidth']}
             onChange={(v) => pack({ deliveryWidth: Math.round(v) })}
           />
           <TextNumber
             label="Pixels down"
             unit="factor"
             value={p.deliveryHeight}
+            fault={faults['deliveryHeight']}
             onChange={(v) => pack({ deliveryHeight: Math.round(v) })}
           />
         </div>
@@ -64,44 +74,59 @@ export function Package({ now, change }: { now: Standards; change: (by: Partial<
             label="Width"
             unit="millimetres"
             value={p.filmBack.widthMm}
+            fault={faults['filmBack.widthMm']}
             onChange={(v) => pack({ filmBack: { ...p.filmBack, widthMm: v } })}
           />
           <TextNumber
             label="Height"
             unit="millimetres"
             value={p.filmBack.heightMm}
+            fault={faults['filmBack.heightMm']}
             onChange={(v) => pack({ filmBack: { ...p.filmBack, heightMm: v } })}
           />
           <TextNumber
             label="Squeeze"
             unit="factor"
             value={p.filmBack.squeeze}
+            fault={faults['filmBack.squeeze']}
             onChange={(v) => pack({ filmBack: { ...p.filmBack, squeeze: v } })}
           />
           <TextNumber
             label="Circle of confusion, 0 for the usual"
             unit="factor"
             value={p.circleOfConfusionMm}
+            fault={faults['circleOfConfusionMm']}
             onChange={(v) => pack({ circleOfConfusionMm: v })}
           />
           <TextNumber
             label="Usual near clip"
             unit="metres"
             value={now.nearClipM}
+            fault={faults['nearClipM']}
             onChange={(v) => change({ nearClipM: v })}
           />
           <TextNumber
             label="Usual far clip"
             unit="metres"
             value={now.farClipM}
+            fault={faults['farClipM']}
             onChange={(v) => change({ farClipM: v })}
           />
         </div>
-        <FilmPicture pack={p} />
+        {Object.keys(faults).some((f) => PICTURED.includes(f)) ? null : <FilmPicture pack={p} />}
       </div>
     </div>
   );
 }
+
+/** What the picture of the film back is drawn from. */
+const PICTURED = [
+  'deliveryWidth',
+  'deliveryHeight',
+  'filmBack.widthMm',
+  'filmBack.heightMm',
+  'filmBack.squeeze',
+];
 
 /** The film back with the delivery frame on it, to scale. */
 function FilmPicture({ pack }: { pack: CameraPackage }) {

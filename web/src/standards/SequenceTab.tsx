@@ -140,7 +140,7 @@ export function SequenceOwn() {
           />
           <TextNumber
             label="Last frame"
-            unit="factor"
+            unit="frame"
             value={header.lastFrame}
             onChange={(v) => put('Last frame', { lastFrame: Math.round(v) })}
           />

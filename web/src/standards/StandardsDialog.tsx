@@ -1,9 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { theCore } from '../core/load';
 import type { Standards } from '../core/types';
 import { say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
+import type { Faults } from './choices';
 import { Kits } from './KitsTab';
 import { Names } from './NamesTab';
 import { Package } from './PackageTab';
@@ -38,6 +40,14 @@ export function StandardsDialog() {
   const [tab, setTab] = useState<'package' | 'kits' | 'names' | 'sequence'>('package');
   const agreed = query.data;
   const now = draft ?? (agreed ? (JSON.parse(agreed.standards) as Standards) : null);
+  const faults: Faults = draft
+    ? Object.fromEntries(
+        (
+          JSON.parse(theCore().standardsFaults(JSON.stringify(draft))) as { field: string; text: string }[]
+        ).map((f) => [f.field, f.text]),
+      )
+    : {};
+  const wrong = Object.keys(faults).length;
   const change = (by: Partial<Standards>) => {
     setEffects(null);
     setDraft({ ...now!, ...by });
@@ -69,8 +79,16 @@ export function StandardsDialog() {
             {draft ? 'Leave them as they were' : 'Close'}
           </button>
           {draft && !effects ? (
-            <button className="pill coral wide" disabled={!mayEdit} onClick={() => void send(false)}>
-              See what will change
+            <button
+              className="pill coral wide"
+              disabled={!mayEdit || wrong > 0}
+              onClick={() => void send(false)}
+            >
+              {wrong === 0
+                ? 'See what will change'
+                : wrong === 1
+                  ? '1 thing to mend first'
+                  : `${wrong} things to mend first`}
             </button>
           ) : null}
           {effects ? (
@@ -106,9 +124,11 @@ export function StandardsDialog() {
               </button>
             ))}
           </div>
-          {tab === 'package' ? <Package now={now} change={change} /> : null}
-          {tab === 'kits' ? <Kits kits={now.kits} change={(kits) => change({ kits })} /> : null}
-          {tab === 'names' ? <Names now={now} change={change} /> : null}
+          {tab === 'package' ? <Package now={now} change={change} faults={faults} /> : null}
+          {tab === 'kits' ? (
+            <Kits kits={now.kits} change={(kits) => change({ kits })} faults={faults} />
+          ) : null}
+          {tab === 'names' ? <Names now={now} change={change} faults={faults} /> : null}
           {tab === 'sequence' ? <SequenceOwn /> : null}
         </>
       ) : null}

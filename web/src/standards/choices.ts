@@ -8,6 +8,9 @@ export interface NamedBack {
   squeeze: number;
 }
 
+/** What cannot be in the standards as they are typed, by field as the core names them. */
+export type Faults = Record<string, string>;
+
 export const RATES: [string, string][] = [
   ['24/1', '24'],
   ['24000/1001', '23.976'],

@@ -13,6 +13,10 @@ import { stage } from './stage';
 export interface Seen {
   cut: { id: string; name: string; near: boolean; far: boolean }[];
   whyEmpty: string;
+  /** The widest blur of all that is in frame, in shares of the delivery height. */
+  widestBlur: number;
+  /** Whether the picture is empty because of the clips. */
+  clipsHide: boolean;
 }
 
 /** Share of five looks that must meet the back of a face for the lens to be inside something. */
@@ -67,7 +71,7 @@ export class LensPicture {
     };
     if (c.depthOfField || s.sharpTint)
       this.blur.render(r, stage.scene, this.eye, id, {
-        blurred: c.depthOfField,
+        widest: c.depthOfField ? seen.widestBlur : 0,
         tinted: s.sharpTint,
         still,
         wider: wider[1],

@@ -11,6 +11,7 @@ import { useWalking } from '../frame/walking';
 import { evaluated, LENS } from '../sequence/evaluated';
 import { useSettings } from '../sequence/settings';
 import { edit, lensCamera, useSequence, givePicked } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { CompareOver } from '../versions/CompareOver';
@@ -115,7 +116,11 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   return (
     <section className="view lens-view" aria-label="Lens view">
       <LensBar camera={camera} alone={alone} />
-      {camera && !alone && desk !== 'deliver' && desk !== 'cut' ? <LensTools camera={camera} /> : null}
+      {camera && !alone && desk !== 'deliver' && desk !== 'cut' ? (
+        <Editing>
+          <LensTools camera={camera} />
+        </Editing>
+      ) : null}
       <div className={`view-ground ${picking ? 'picking' : ''}`} ref={box}>
         {failed ? (
           <p className="empty">{failed}</p>
@@ -130,6 +135,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
         {problem ? (
           <p className="view-note" role="status" data-testid="why-empty">
             {problem}
+            {!inside && seen?.clipsHide ? <CutNothing camera={id} /> : null}
           </p>
         ) : seen?.cut.length ? (
           <CutNote seen={seen} camera={id} />
@@ -159,26 +165,37 @@ function PickPrompt() {
 
 /** Which plane cuts what, with the way out. */
 function CutNote({ seen, camera }: { seen: Seen; camera: string }) {
-  const first = seen.cut[0];
-  const plane = first.near ? 'near' : 'far';
-  const more = seen.cut.length > 1 ? ` and ${seen.cut.length - 1} more` : '';
+  const by = (plane: 'near' | 'far') => {
+    const cut = seen.cut.filter((x) => x[plane]);
+    const more = cut.length > 1 ? ` and ${cut.length - 1} more` : '';
+    return cut.length ? `by the ${plane} clip: ${cut[0].name}${more}` : '';
+  };
   return (
     <p className="view-note small" role="status" data-testid="cut-note">
-      <span>{`Cut off by the ${plane} clip: ${first.name}${more}`}</span>
-      <button
-        className="pill"
-        onClick={() => {
-          const { header } = useSequence.getState();
-          const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
-          edit(
-            'Nothing is cut off',
-            ...(JSON.parse(text) as { commands: Parameters<typeof edit>[1][] }).commands,
-          );
-        }}
-      >
-        Nothing is cut off
-      </button>
+      <span>{`Cut off ${[by('near'), by('far')].filter(Boolean).join('; ')}`}</span>
+      <CutNothing camera={camera} />
     </p>
+  );
+}
+
+/** Moves the clips that cut. */
+function CutNothing({ camera }: { camera: string }) {
+  const mayEdit = useSequence((s) => s.mayEdit);
+  return (
+    <button
+      disabled={!mayEdit}
+      className="pill"
+      onClick={() => {
+        const { header } = useSequence.getState();
+        const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
+        edit(
+          'Nothing is cut off',
+          ...(JSON.parse(text) as { commands: Parameters<typeof edit>[1][] }).commands,
+        );
+      }}
+    >
+      Nothing is cut off
+    </button>
   );
 }
 
@@ -205,21 +222,23 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
               Sharp
             </button>
           </Tip>
-          <Tip text="Depth-of-field blur for this camera, here and in the render">
-            <button
-              className={`pill lilac ${camera.depthOfField ? 'on' : ''}`}
-              aria-pressed={camera.depthOfField}
-              onClick={() =>
-                edit('Depth of field', {
-                  kind: 'setDepthOfField',
-                  camera: camera.id,
-                  on: !camera.depthOfField,
-                })
-              }
-            >
-              Blur
-            </button>
-          </Tip>
+          <Editing>
+            <Tip text="Depth-of-field blur for this camera, here and in the render">
+              <button
+                className={`pill lilac ${camera.depthOfField ? 'on' : ''}`}
+                aria-pressed={camera.depthOfField}
+                onClick={() =>
+                  edit('Depth of field', {
+                    kind: 'setDepthOfField',
+                    camera: camera.id,
+                    on: !camera.depthOfField,
+                  })
+                }
+              >
+                Blur
+              </button>
+            </Tip>
+          </Editing>
         </>
       ) : null}
       <Tip text="Show the camera that the cut has live on each frame">

@@ -3,6 +3,7 @@ import { theCore } from '../core/load';
 import type { Command } from '../core/types';
 import { addStandIn, measure } from '../roster/create';
 import { edit, newId, say, useSequence } from '../sequence/store';
+import { Editing } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
 import { SetViewer, type Side } from './SetViewer';
 
@@ -114,64 +115,73 @@ function SetFoot() {
   const show = (m: number) => theCore().showNumber(m, 'metres');
   const put = (label: string, by: Partial<typeof header>) =>
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });
-  const grids: [string, number, number][] = header.displayUnit.startsWith('ft')
-    ? [
-        ['3 ft, 1 ft', 0.9144, 3],
-        ['10 ft, 1 ft', 3.048, 10],
-        ['1 ft, 1 in', 0.3048, 12],
-      ]
-    : [
-        ['1 m, 10 cm', 1, 10],
-        ['5 m, 1 m', 5, 5],
-        ['10 cm, 1 cm', 0.1, 10],
-      ];
+  const grids: [string, number, number][] =
+    header.displayUnit === 'in'
+      ? [
+          ['12 in, 1 in', 0.3048, 12],
+          ['36 in, 12 in', 0.9144, 3],
+          ['1 in, ⅛ in', 0.0254, 8],
+        ]
+      : header.displayUnit.startsWith('ft')
+        ? [
+            ['3 ft, 1 ft', 0.9144, 3],
+            ['10 ft, 1 ft', 3.048, 10],
+            ['1 ft, 1 in', 0.3048, 12],
+          ]
+        : [
+            ['1 m, 10 cm', 1, 10],
+            ['5 m, 1 m', 5, 5],
+            ['10 cm, 1 cm', 0.1, 10],
+          ];
   const now = `${header.gridM}/${header.gridLines}`;
   return (
-    <div className="view-foot set-foot">
-      <label>
-        <span className="word">Lengths in </span>
-        <select
-          aria-label="Display unit"
-          value={header.displayUnit}
-          onChange={(e) => put(`Show lengths in ${e.target.value}`, { displayUnit: e.target.value })}
-        >
-          {['m', 'cm', 'mm', 'ft', 'in', 'ft+in'].map((u) => (
-            <option key={u}>{u}</option>
-          ))}
-        </select>
-      </label>
-      <label>
-        <span className="word">Grid </span>
-        <select
-          aria-label="Grid"
-          value={grids.some(([, m, l]) => `${m}/${l}` === now) ? now : ''}
-          onChange={(e) => {
-            const g = grids.find(([, m, l]) => `${m}/${l}` === e.target.value);
-            if (g) put(`Grid of ${g[0]}`, { gridM: g[1], gridLines: g[2] });
-          }}
-        >
-          {grids.map(([name, m, l]) => (
-            <option key={name} value={`${m}/${l}`}>
-              {name}
-            </option>
-          ))}
-          {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
-            <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)}`}</option>
-          )}
-        </select>
-      </label>
-      <span className="grow" />
-      <Tip text="Put a person of 1.83 m where the view looks">
-        <button className="pill small" onClick={() => addStandIn('adult')}>
-          + Figure
-        </button>
-      </Tip>
-      <Tip text="Two clicks measure between points of surfaces">
-        <button className="pill small" onClick={measure}>
-          Measure
-        </button>
-      </Tip>
-    </div>
+    <Editing>
+      <div className="view-foot set-foot">
+        <label>
+          <span className="word">Lengths in </span>
+          <select
+            aria-label="Display unit"
+            value={header.displayUnit}
+            onChange={(e) => put(`Show lengths in ${e.target.value}`, { displayUnit: e.target.value })}
+          >
+            {['m', 'cm', 'mm', 'ft', 'in', 'ft+in'].map((u) => (
+              <option key={u}>{u}</option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="word">Grid </span>
+          <select
+            aria-label="Grid"
+            value={grids.some(([, m, l]) => `${m}/${l}` === now) ? now : ''}
+            onChange={(e) => {
+              const g = grids.find(([, m, l]) => `${m}/${l}` === e.target.value);
+              if (g) put(`Grid of ${g[0]}`, { gridM: g[1], gridLines: g[2] });
+            }}
+          >
+            {grids.map(([name, m, l]) => (
+              <option key={name} value={`${m}/${l}`}>
+                {name}
+              </option>
+            ))}
+            {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
+              <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)}`}</option>
+            )}
+          </select>
+        </label>
+        <span className="grow" />
+        <Tip text="Put a person of 1.83 m where the view looks">
+          <button className="pill small" onClick={() => addStandIn('adult')}>
+            + Figure
+          </button>
+        </Tip>
+        <Tip text="Two clicks measure between points of surfaces">
+          <button className="pill small" onClick={measure}>
+            Measure
+          </button>
+        </Tip>
+      </div>
+    </Editing>
   );
 }
 

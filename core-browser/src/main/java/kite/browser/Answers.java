@@ -25,6 +25,8 @@ import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Unit;
 import kite.core.evaluate.Plan;
+import kite.core.frame.BeyondFilm;
+import kite.core.frame.DecidedBy;
 import kite.core.frame.Eye;
 import kite.core.frame.HoldBoth;
 import kite.core.math.Vec3;
@@ -36,7 +38,6 @@ import kite.core.optics.FilmBacks;
 import kite.core.path.PathTable;
 import kite.core.shape.Mesh;
 import kite.core.shape.StandIns;
-import org.teavm.jso.typedarrays.Float32Array;
 import org.teavm.jso.typedarrays.Float64Array;
 
 /** Puts what the core says into JSON and typed arrays. */
@@ -62,7 +63,7 @@ final class Answers {
     throw new IllegalArgumentException("no unit " + word);
   }
 
-  static String channels(Sequence s, Entity e, double frame) {
+  static String channels(Sequence s, Plan plan, Entity e, double frame) {
     JsonArray all = new JsonArray();
     if (e == null) return all.toString();
     for (Map.Entry<String, ChannelSpec> c : e.channelSpecs().entrySet()) {
@@ -71,7 +72,13 @@ final class Answers {
           e instanceof Camera k && c.getKey().indexOf('/') < 0
               ? s.header().channel(k, spec)
               : e.channel(c.getKey());
-      String why = Locks.why(s, e, c.getKey());
+      String why = Locks.why(s, e, c.getKey()), by = "";
+      double value = channel.at(frame), inEffect = value;
+      if (e instanceof Camera k && plan.frame() == frame) {
+        int lens = Camera.LENS.indexOf(spec);
+        if (lens >= 0) inEffect = plan.lens()[plan.slot(k.id()) * Plan.LENS + lens];
+        by = DecidedBy.says(s, k, spec);
+      }
       all.add(
           new JsonObject()
               .add("address", c.getKey())
@@ -80,7 +87,9 @@ final class Answers {
               .add("initial", spec.initial())
               .add("least", spec.least())
               .add("most", spec.most())
-              .add("value", channel.at(frame))
+              .add("value", value)
+              .add("inEffect", inEffect)
+              .add("decidedBy", by)
               .add("keyed", channel instanceof Channel.Curve)
               .add("locked", why == null ? "" : why));
     }
@@ -179,6 +188,7 @@ final class Answers {
     double[] l = plan.lens();
     CameraPackage p = s.header().packageOf(c);
     DepthOfField d = dof(s, plan, c);
+    BeyondFilm film = BeyondFilm.of(s, plan, c);
     double w = (l[o + 9] - l[o + 8]) * l[o], h = (l[o + 11] - l[o + 10]) * l[o];
     return new JsonObject()
         .add("horizontalDegrees", AngleOfView.degrees(w, l[o]))
@@ -194,19 +204,29 @@ final class Answers {
         .add("fit", Words.of(p.fit()))
         .add("reach", HoldBoth.reach(plan, c))
         .add("note", HoldBoth.lensNote(s, plan, c))
+        .add("filmAcross", film.across())
+        .add("filmDown", film.down())
+        .add("beyondFilm", film.says())
         .toString();
   }
 
-  static void blurTable(Sequence s, Plan plan, String camera, Float32Array out) {
-    int o = plan.slot(camera) * Plan.LENS, n = out.getLength();
+  static void blur(Sequence s, Plan plan, String camera, Float64Array out) {
+    int o = plan.slot(camera) * Plan.LENS;
     DepthOfField d = dof(s, plan, (Camera) s.get(camera));
     double[] l = plan.lens();
-    double heightMm = (l[o + 11] - l[o + 10]) * l[o], most = 1 / l[o + 3];
-    for (int i = 0; i < n; i++) {
-      double inverse = most * i / (n - 1);
-      double depth = i == 0 ? 1e12 : 1 / inverse;
-      out.set(i, (float) (d.blurMm(depth) / heightMm));
-    }
+    double heightMm = (l[o + 11] - l[o + 10]) * l[o];
+    out.set(0, d.endlessBlurMm() / heightMm);
+    out.set(1, 1 / d.focusM());
+  }
+
+  /** The wider of the blurs at a depth (no nearer than the near clip) and endlessly far. */
+  static double widestBlur(Sequence s, Plan plan, Camera c, double nearestM) {
+    int o = plan.slot(c.id()) * Plan.LENS;
+    DepthOfField d = dof(s, plan, c);
+    double[] l = plan.lens();
+    double heightMm = (l[o + 11] - l[o + 10]) * l[o];
+    double near = d.blurMm(Math.max(l[o + 3], nearestM));
+    return Math.max(d.endlessBlurMm(), Double.isFinite(nearestM) ? near : 0) / heightMm;
   }
 
   static String sighting(Plan plan, String camera, String subject, String anchor) {

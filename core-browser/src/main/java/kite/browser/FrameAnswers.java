@@ -112,7 +112,9 @@ final class FrameAnswers {
 
   static String seen(Sequence s, Plan plan, Camera c) {
     JsonArray cut = new JsonArray();
+    double nearestM = Double.POSITIVE_INFINITY;
     for (WhatIsSeen.Seen x : WhatIsSeen.of(s, plan, c)) {
+      nearestM = Math.min(nearestM, x.extent().nearM());
       if (x.cutNear() || x.cutFar())
         cut.add(
             new JsonObject()
@@ -121,9 +123,12 @@ final class FrameAnswers {
                 .add("near", x.cutNear())
                 .add("far", x.cutFar()));
     }
+    WhatIsSeen.Why why = WhatIsSeen.whyEmpty(s, plan, c);
     return new JsonObject()
         .add("cut", cut)
-        .add("whyEmpty", WhatIsSeen.whyEmpty(s, plan, c))
+        .add("whyEmpty", why.text())
+        .add("clipsHide", why.clips())
+        .add("widestBlur", Answers.widestBlur(s, plan, c, nearestM))
         .toString();
   }
 

@@ -26,9 +26,11 @@ import kite.core.command.EntityCommand;
 import kite.core.command.MarkInPlace;
 import kite.core.command.References;
 import kite.core.command.Refusal;
+import kite.core.command.StandardsRules;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Header;
 import kite.core.document.Path;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
@@ -51,7 +53,9 @@ import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.core.motion.AddedKeys;
+import kite.core.motion.CueMotion;
 import kite.core.motion.MoveTogether;
+import kite.core.number.FrameText;
 import kite.core.number.NumberText;
 import kite.core.path.PathEdits;
 import kite.core.path.PathShapes;
@@ -63,7 +67,6 @@ import kite.core.report.Warnings;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Subject;
 import org.teavm.jso.JSExport;
-import org.teavm.jso.typedarrays.Float32Array;
 import org.teavm.jso.typedarrays.Float64Array;
 
 /**
@@ -221,10 +224,14 @@ public final class KiteCore {
     return n;
   }
 
-  /** Channels of an entity: address, label, unit, limits, value at the frame, and whether keyed. */
+  /**
+   * Channels of an entity: address, label, unit, limits, value at the frame, and whether keyed. For
+   * a camera's lens, where the frame is the one last evaluated, also the number in effect, and in
+   * words what decides it in place of the channel.
+   */
   @JSExport
   public static String channels(String id, double frame) {
-    return Answers.channels(shown, shown.get(id), frame);
+    return Answers.channels(shown, plan, shown.get(id), frame);
   }
 
   /** Values of a channel at {@code first}, {@code first + step} …, as many as {@code out} holds. */
@@ -301,13 +308,15 @@ public final class KiteCore {
   }
 
   /**
-   * The blur-disc diameter in shares of the delivery height, over the inverse of depth.
+   * A camera's blur, which is even over the inverse of depth: the disc's diameter at a depth d is
+   * {@code out[0] · |1 − 1 / (d · out[1])|}.
    *
-   * @param out first entry: infinitely far; last entry: at the near clip; even steps of 1/depth
+   * @param out two numbers: the diameter infinitely far away, in shares of the delivery height; and
+   *     the inverse of the focus distance
    */
   @JSExport
-  public static void blurTable(String camera, Float32Array out) {
-    Answers.blurTable(shown, plan, camera, out);
+  public static void blur(String camera, Float64Array out) {
+    Answers.blur(shown, plan, camera, out);
   }
 
   /** Where a subject stands to a camera at the frame last evaluated, and where it is in frame. */
@@ -350,6 +359,27 @@ public final class KiteCore {
   @JSExport
   public static String timecode(int frame) {
     return kite.core.cut.Timecode.of(frame, shown.header().rate());
+  }
+
+  /**
+   * Reads a frame as typed, or a number of frames: 1090, 12s, +2s, a timecode. Gives {@code
+   * {"value": …}} or a refusal.
+   */
+  @JSExport
+  public static String readFrames(String text, double current, boolean many) {
+    Header h = shown.header();
+    return Answers.of(
+        () -> {
+          try {
+            double v =
+                many
+                    ? FrameText.frames(text, h.rate(), current)
+                    : FrameText.frame(text, h.rate(), h.firstFrame(), current);
+            return "{\"value\":" + v + "}";
+          } catch (IllegalArgumentException e) {
+            throw new Refusal("number", "", "", e.getMessage());
+          }
+        });
   }
 
   /** Reads what was typed into a number field. Gives {@code {"value": …}} or a refusal. */
@@ -404,6 +434,15 @@ public final class KiteCore {
   @JSExport
   public static String filmBacks() {
     return FrameAnswers.filmBacks();
+  }
+
+  /** What cannot be in standards as they are typed (as JSON): {field, text} of each. */
+  @JSExport
+  public static String standardsFaults(String standards) {
+    JsonArray all = new JsonArray();
+    for (Refusal r : StandardsRules.faults(StandardsJson.readUnchecked(standards)))
+      all.add(new JsonObject().add("field", r.field()).add("text", r.getMessage()));
+    return all.toString();
   }
 
   /** What new standards (as JSON) would change here, in short sentences; or a refusal. */
@@ -643,6 +682,27 @@ public final class KiteCore {
   @JSExport
   public static String motion(String request) {
     return Answers.of(() -> FrameAnswers.commands(MotionJson.commands(shown, request)));
+  }
+
+  /**
+   * The commands of an edit of all cues of a part, or of "focus".
+   *
+   * @param edit fitTo (frames), stretch (factor, about a frame) or repeat (times)
+   */
+  @JSExport
+  public static String cueMotion(
+      String camera, String part, String edit, double amount, double about) {
+    return Answers.of(
+        () -> {
+          Camera c = (Camera) shown.get(camera);
+          return FrameAnswers.commands(
+              switch (edit) {
+                case "fitTo" -> CueMotion.fitTo(c, part, amount);
+                case "stretch" -> CueMotion.stretch(c, part, about, amount);
+                case "repeat" -> CueMotion.repeat(c, part, (int) Math.rint(amount));
+                default -> throw new Refusal("unknown", camera, part, "No such edit of cues.");
+              });
+        });
   }
 
   /** Frames on which any key or cue of a thing stands, and cuts if asked, as a JSON list. */

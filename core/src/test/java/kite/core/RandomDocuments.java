@@ -134,7 +134,9 @@ public final class RandomDocuments {
                 pose(3, 40))));
     all.add(
         new Add(
-            new Mark("rider", "On head", "piece2", "head", Channels.NONE.with("y", channel(1)))));
+            new Mark("rider", "On head", "piece2", "head", Channels.NONE.with("y", channel(1)))
+                .onLayer("layer")
+                .shown(false)));
     all.add(new Add(spot(pieces)));
     all.add(
         new Add(
@@ -277,6 +279,8 @@ public final class RandomDocuments {
         r.nextBoolean() ? new Focus(looked.subjects(), looked.cues()) : null,
         List.of(new Guide(Guide.Rule.values()[r.nextInt(11)], 0.9, 0.9, 2, "#f6efe0", 0.5)),
         r.nextDouble(),
+        i == 1 ? "layer" : null,
+        i != 2,
         lens,
         rig);
   }

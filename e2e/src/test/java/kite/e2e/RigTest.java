@@ -67,7 +67,7 @@ class RigTest extends Desk {
     page.getByText("the rail runs on it").waitFor();
     goTo(1001);
     var rail = page.locator("[data-part=rail]");
-    rail.getByLabel("Key Progress of Dolly zoom on Oda").click();
+    rail.getByLabel("Key Progress of the rail of Dolly zoom on Oda").click();
     goTo(1101);
     type("Progress of Dolly zoom on Oda", "100%");
     // both keys straight, so that progress is even

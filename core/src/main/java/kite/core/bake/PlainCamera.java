@@ -97,6 +97,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
             null,
             rig.guides(),
             rig.surround(),
+            rig.layer(),
+            true,
             lens,
             List.of(
                 new Base("base", true, null, Base.Takes.POSITION, base),

@@ -22,6 +22,8 @@ final class CameraJson {
         .putOrNull("focus", c.focus(), CameraJson::write)
         .put("guides", c.guides(), CameraJson::write)
         .put("surround", c.surround())
+        .put("layer", c.layer())
+        .put("shown", c.shown())
         .put("channels", ChannelJson.write(c.channels()))
         .put("rig", c.rig(), RigJson::write);
   }
@@ -41,6 +43,8 @@ final class CameraJson {
         f.orNull("focus", CameraJson::focus),
         f.list("guides", CameraJson::guide),
         f.number("surround"),
+        f.textIfAny("layer"),
+        f.truthOr("shown", true),
         ChannelJson.channels(f),
         f.list("rig", RigJson::read));
   }

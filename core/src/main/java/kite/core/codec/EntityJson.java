@@ -46,6 +46,8 @@ public final class EntityJson {
     } else if (e instanceof Mark m) {
       o.put("rides", m.rides())
           .put("anchor", m.anchor())
+          .put("layer", m.layer())
+          .put("shown", m.shown())
           .put("channels", ChannelJson.write(m.channels()));
     } else if (e instanceof Path p) {
       o.put("style", p.style())
@@ -115,7 +117,13 @@ public final class EntityJson {
                   ChannelJson.channels(f));
           case "mark" ->
               new Mark(
-                  id, name, f.textOrNull("rides"), f.textOrNull("anchor"), ChannelJson.channels(f));
+                  id,
+                  name,
+                  f.textOrNull("rides"),
+                  f.textOrNull("anchor"),
+                  f.textIfAny("layer"),
+                  f.truthOr("shown", true),
+                  ChannelJson.channels(f));
           case "path" ->
               new Path(id, name, f.word("style", PathStyle.values()), f.truth("closed"), points(f));
           case "camera" -> CameraJson.read(id, name, f);

@@ -104,6 +104,12 @@ final class Fields {
     return v.asBoolean();
   }
 
+  /** True or false, or what documents meant that leave the field out. */
+  boolean truthOr(String name, boolean usual) {
+    known.add(name);
+    return object.get(name) == null ? usual : truth(name);
+  }
+
   Fields object(String name) {
     return new Fields(need(name), path(name));
   }

@@ -21,7 +21,7 @@ import kite.core.rig.Subject;
 import kite.core.rig.Trim;
 
 /** Rig parts, subjects and cues. */
-final class RigJson {
+public final class RigJson {
   private RigJson() {}
 
   static JsonObject write(RigPart p) {

@@ -42,6 +42,11 @@ public final class StandardsJson {
     return s;
   }
 
+  /** Reads standards as they are being typed, whatever they say. */
+  public static Standards readUnchecked(String text) {
+    return read(Fields.parse(text));
+  }
+
   static Standards read(Fields f) {
     Fields n = f.object("naming");
     return f.done(

@@ -77,7 +77,10 @@ public sealed interface EntityCommand extends Command {
     }
   }
 
-  /** Shows pieces, lights and plates to the views and the render, or hides them. */
+  /**
+   * Shows pieces, lights and plates to the views and the render, or hides them; marks and cameras'
+   * icons to the set views.
+   */
   record Show(List<String> ids, boolean shown) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
@@ -99,7 +102,11 @@ public sealed interface EntityCommand extends Command {
                             p.firstFrame(),
                             p.after(),
                             p.channels())
-                        : Command.need(s, id, Piece.class).shown(shown));
+                        : e instanceof Mark m
+                            ? m.shown(shown)
+                            : e instanceof Camera c
+                                ? c.shown(shown)
+                                : Command.need(s, id, Piece.class).shown(shown));
       }
       return s;
     }
@@ -158,7 +165,7 @@ public sealed interface EntityCommand extends Command {
     }
   }
 
-  /** Lays pieces and lights on a layer; null takes them off theirs. */
+  /** Lays pieces, lights, marks and cameras' icons on a layer; null takes them off theirs. */
   record Lay(List<String> ids, @OrNull String layer) implements EntityCommand {
     @Override
     public Sequence applyTo(Sequence s) {
@@ -168,7 +175,11 @@ public sealed interface EntityCommand extends Command {
             s.with(
                 s.get(id) instanceof Light l
                     ? l.on(l.parent(), layer)
-                    : Command.need(s, id, Piece.class).onLayer(layer));
+                    : s.get(id) instanceof Mark m
+                        ? m.onLayer(layer)
+                        : s.get(id) instanceof Camera c
+                            ? c.onLayer(layer)
+                            : Command.need(s, id, Piece.class).onLayer(layer));
       return s;
     }
   }
@@ -237,7 +248,7 @@ public sealed interface EntityCommand extends Command {
     public Sequence applyTo(Sequence s) {
       Mark m = Command.need(s, id, Mark.class);
       if (rides != null) Command.need(s, rides, Entity.class);
-      Sequence attached = s.with(new Mark(m.id(), m.name(), rides, anchor, m.channels()));
+      Sequence attached = s.with(m.riding(rides, anchor));
       Rules.noLoops(attached);
       return attached.with(Placement.keepMark(s, attached, m, frame));
     }

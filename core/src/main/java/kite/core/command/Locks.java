@@ -4,6 +4,7 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Layer;
 import kite.core.document.Light;
+import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 
@@ -23,7 +24,12 @@ public final class Locks {
     }
     if (e instanceof Piece p && p.locked())
       return "“" + p.name() + "” is locked. Unlock it in the roster first.";
-    String layer = e instanceof Piece p ? p.layer() : e instanceof Light l ? l.layer() : null;
+    String layer =
+        e instanceof Piece p
+            ? p.layer()
+            : e instanceof Light l
+                ? l.layer()
+                : e instanceof Mark m ? m.layer() : e instanceof Camera c ? c.layer() : null;
     if (s.get(layer) instanceof Layer l && l.locked())
       return "“"
           + e.name()

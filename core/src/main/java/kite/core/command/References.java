@@ -39,7 +39,10 @@ public final class References {
       if (p.shape() instanceof Shape.Instance i) add(all, i.of(), Use.REPEATS);
       add(all, p.layer(), Use.ON_LAYER);
     }
-    if (e instanceof Mark m) add(all, m.rides(), Use.RIDES);
+    if (e instanceof Mark m) {
+      add(all, m.rides(), Use.RIDES);
+      add(all, m.layer(), Use.ON_LAYER);
+    }
     if (e instanceof CutEntry c) add(all, c.camera(), Use.CUTS_TO);
     if (e instanceof Light l) {
       add(all, l.parent(), Use.CARRIED);
@@ -49,6 +52,7 @@ public final class References {
     if (e instanceof Measure m) add(all, m.camera(), Use.TAKEN_FROM);
     if (e instanceof Plate p) add(all, p.camera(), Use.FIXED_TO);
     if (e instanceof Camera c) {
+      add(all, c.layer(), Use.ON_LAYER);
       for (RigPart p : c.rig()) all.addAll(of(p));
       if (c.focus() != null)
         for (Subject s : c.focus().subjects()) add(all, s.entity(), Use.FOCUSES);
@@ -171,8 +175,10 @@ public final class References {
       }
       return p;
     }
-    if (e instanceof Mark m && gone.contains(m.rides()))
-      return new Mark(m.id(), m.name(), null, null, m.channels());
+    if (e instanceof Mark m) {
+      if (gone.contains(m.rides())) m = m.riding(null, null);
+      return gone.contains(m.layer()) ? m.onLayer(null) : m;
+    }
     if (e instanceof CutEntry c && gone.contains(c.camera()))
       return new CutEntry(c.id(), c.name(), null, c.firstFrame());
     if (e instanceof Measure m && gone.contains(m.camera()))
@@ -189,6 +195,7 @@ public final class References {
       List<RigPart> rig = new ArrayList<>();
       for (RigPart p : c.rig()) rig.add(released(p, gone));
       if (!c.rig().equals(rig)) c = c.with(rig);
+      if (gone.contains(c.layer())) c = c.onLayer(null);
       if (c.focus() == null) return c;
       Focus f = new Focus(left(c.focus().subjects(), gone), remaining(c.focus().cues(), gone));
       return f.equals(c.focus()) ? c : c.with(f.subjects().isEmpty() ? null : f);

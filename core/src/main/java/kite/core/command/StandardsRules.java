@@ -1,5 +1,7 @@
 package kite.core.command;
 
+import java.util.ArrayList;
+import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
@@ -9,78 +11,134 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;
 
-/** What must hold of a production's standards and of any camera package. */
+/**
+ * What must hold of a production's standards and of any camera package. A fault names its field:
+ * {@code deliveryWidth}, {@code filmBack.squeeze}, {@code kits/0/lenses/2/widestStop}.
+ */
 public final class StandardsRules {
+  private static final int LEAST_PIXELS = 16, MOST_PIXELS = 16384;
+  private static final double MOST_FRAMES_A_SECOND = 1000;
+
+  /** A blur this wide, in mm, is larger than any film back's grain could ever ask for. */
+  private static final double MOST_CIRCLE_MM = 10;
+
+  private static final int MOST_KITS = 50, MOST_LENSES = 200;
+
   private StandardsRules() {}
 
-  /** Checks what a production has agreed on. */
+  /** Checks what a production has agreed on; refuses with the first fault. */
   public static void check(Standards s) {
-    check(s.rate());
-    check(s.cameraPackage());
-    if (!(s.nearClipM() >= Camera.NEAR_CLIP.least()
-        && s.farClipM() <= ChannelSpec.FAR_M
-        && s.nearClipM() < s.farClipM()))
-      throw new Refusal(
-          "range", "", "nearClipM", "The usual near clip must be above 0 and nearer than the far.");
-    if (s.kits().size() > 50)
-      throw new Refusal("many", "", "kits", "At most 50 lens kits are kept.");
-    for (LensKit k : s.kits()) check(k);
-    if (s.naming().shots().length() > Rules.LONGEST_NAME)
-      throw new Refusal("name", "", "naming", "The pattern of shot codes is too long.");
+    refuse(faults(s));
   }
 
-  private static void check(LensKit k) {
-    if (k.name().isBlank() || k.name().length() > Rules.LONGEST_NAME || k.lenses().size() > 200)
-      throw new Refusal("name", "", "kits", "A lens kit has a name and at most 200 lenses.");
+  /** Everything that cannot be, each at its field; empty when all is well. */
+  public static List<Refusal> faults(Standards s) {
+    List<Refusal> all = new ArrayList<>(faults(s.rate()));
+    all.addAll(faults(s.cameraPackage()));
+    if (!(s.nearClipM() >= Camera.NEAR_CLIP.least()))
+      all.add(range("", "nearClipM", "The usual near clip must be above 0."));
+    if (!(s.farClipM() <= ChannelSpec.FAR_M && s.nearClipM() < s.farClipM()))
+      all.add(range("", "farClipM", "The usual far clip must be farther than the near clip."));
+    if (s.kits().size() > MOST_KITS)
+      all.add(new Refusal("many", "", "kits", "At most " + MOST_KITS + " lens kits are kept."));
+    for (int i = 0; i < s.kits().size(); i++) faults(s.kits().get(i), "kits/" + i, all);
+    if (s.naming().shots().length() > Rules.LONGEST_NAME)
+      all.add(new Refusal("name", "", "naming", "The pattern of shot codes is too long."));
+    return all;
+  }
+
+  private static void faults(LensKit k, String at, List<Refusal> all) {
+    if (k.name().isBlank() || k.name().length() > Rules.LONGEST_NAME)
+      all.add(
+          new Refusal(
+              "name",
+              "",
+              at + "/name",
+              "A lens kit needs a name of 1 to " + Rules.LONGEST_NAME + " letters."));
+    if (k.lenses().size() > MOST_LENSES)
+      all.add(
+          new Refusal(
+              "many",
+              "",
+              at + "/lenses",
+              "“" + k.name() + "” may have at most " + MOST_LENSES + " lenses."));
     if (!Rules.positive(k.squeeze()))
-      throw new Refusal("range", "", "kits", "The squeeze of “" + k.name() + "” must be above 0.");
-    for (Lens l : k.lenses()) {
-      boolean fits =
-          l.shortestMm() >= Camera.FOCAL_LENGTH.least()
-              && l.longestMm() >= l.shortestMm()
-              && l.longestMm() <= Camera.FOCAL_LENGTH.most()
-              && l.widestStop() >= Camera.F_STOP.least()
-              && l.widestStop() <= Camera.F_STOP.most()
-              && l.closestFocusM() * 1000 > l.shortestMm();
-      if (!fits)
-        throw new Refusal(
-            "range",
-            "",
-            "kits",
-            "A lens of “"
-                + k.name()
-                + "” cannot be: focal lengths rise from 1 mm, the stop is f/0.5 to f/128, and it"
-                + " focuses farther away than it is long.");
-    }
+      all.add(range("", at + "/squeeze", "The squeeze of “" + k.name() + "” must be above 0."));
+    for (int i = 0; i < k.lenses().size(); i++)
+      faults(k.lenses().get(i), k.name(), at + "/lenses/" + i, all);
+  }
+
+  private static void faults(Lens l, String kit, String at, List<Refusal> all) {
+    String whose = " of a lens of “" + kit + "” ";
+    if (!(l.shortestMm() >= Camera.FOCAL_LENGTH.least()
+        && l.shortestMm() <= Camera.FOCAL_LENGTH.most()))
+      all.add(range("", at + "/shortestMm", "The focal length" + whose + "is 1 to 10000 mm."));
+    if (!(l.longestMm() >= l.shortestMm() && l.longestMm() <= Camera.FOCAL_LENGTH.most()))
+      all.add(
+          range(
+              "",
+              at + "/longestMm",
+              "The longest focal length" + whose + "cannot be under its shortest."));
+    if (!(l.widestStop() >= Camera.F_STOP.least() && l.widestStop() <= Camera.F_STOP.most()))
+      all.add(range("", at + "/widestStop", "The widest stop" + whose + "is f/0.5 to f/128."));
+    if (!(l.closestFocusM() * 1000 > l.shortestMm()))
+      all.add(
+          range(
+              "",
+              at + "/closestFocusM",
+              "The closest focus" + whose + "must be farther away than the lens is long."));
   }
 
   static void check(Rate r) {
-    if (r.numerator() <= 0 || r.denominator() <= 0 || r.perSecond() > 1000)
-      throw new Refusal(
-          "range", "", "rate", "The frame rate must be above 0 and at most 1000 frames a second.");
+    refuse(faults(r));
+  }
+
+  private static List<Refusal> faults(Rate r) {
+    return r.numerator() > 0 && r.denominator() > 0 && r.perSecond() <= MOST_FRAMES_A_SECOND
+        ? List.of()
+        : List.of(
+            range("", "rate", "The frame rate must be above 0 and at most 1000 frames a second."));
   }
 
   static void check(CameraPackage p) {
-    check(p.filmBack(), "");
-    if (p.deliveryWidth() < 16
-        || p.deliveryHeight() < 16
-        || p.deliveryWidth() > 16384
-        || p.deliveryHeight() > 16384)
-      throw new Refusal(
-          "range", "", "delivery", "The delivery size must be 16 to 16384 pixels each way.");
-    if (!(p.circleOfConfusionMm() >= 0 && p.circleOfConfusionMm() < 10))
-      throw new Refusal(
-          "range",
-          "",
-          "circleOfConfusionMm",
-          "The circle of confusion is 0 (for the usual one) to 10 mm.");
+    refuse(faults(p));
+  }
+
+  private static List<Refusal> faults(CameraPackage p) {
+    List<Refusal> all = new ArrayList<>(faults(p.filmBack(), ""));
+    if (p.deliveryWidth() < LEAST_PIXELS || p.deliveryWidth() > MOST_PIXELS)
+      all.add(range("", "deliveryWidth", "The delivery is 16 to 16384 pixels across."));
+    if (p.deliveryHeight() < LEAST_PIXELS || p.deliveryHeight() > MOST_PIXELS)
+      all.add(range("", "deliveryHeight", "The delivery is 16 to 16384 pixels down."));
+    if (!(p.circleOfConfusionMm() >= 0 && p.circleOfConfusionMm() < MOST_CIRCLE_MM))
+      all.add(
+          range(
+              "",
+              "circleOfConfusionMm",
+              "The circle of confusion is 0 (for the usual one) to 10 mm."));
+    return all;
   }
 
   static void check(FilmBack b, String entity) {
-    if (!(Rules.positive(b.widthMm())
-        && Rules.positive(b.heightMm())
-        && Rules.positive(b.squeeze())))
-      throw new Refusal(
-          "range", entity, "filmBack", "Film back width, height and squeeze must be above 0.");
+    refuse(faults(b, entity));
+  }
+
+  private static List<Refusal> faults(FilmBack b, String entity) {
+    List<Refusal> all = new ArrayList<>();
+    if (!Rules.positive(b.widthMm()))
+      all.add(range(entity, "filmBack.widthMm", "The film back must be wider than 0 mm."));
+    if (!Rules.positive(b.heightMm()))
+      all.add(range(entity, "filmBack.heightMm", "The film back must be higher than 0 mm."));
+    if (!Rules.positive(b.squeeze()))
+      all.add(range(entity, "filmBack.squeeze", "The squeeze of the film back must be above 0."));
+    return all;
+  }
+
+  private static Refusal range(String entity, String field, String text) {
+    return new Refusal("range", entity, field, text);
+  }
+
+  private static void refuse(List<Refusal> faults) {
+    if (!faults.isEmpty()) throw faults.get(0);
   }
 }

@@ -35,6 +35,27 @@ public final class Timecode {
     return frame < 0 ? "-" + s : s;
   }
 
+  /**
+   * The frame, counted from 0, that a timecode names; the inverse of {@link #of}.
+   *
+   * @throws IllegalArgumentException with a sentence when there is no such frame
+   */
+  public static long frame(int hours, int minutes, int seconds, int frames, Rate rate) {
+    int fps = rate.nominal();
+    if (frames >= fps)
+      throw new IllegalArgumentException(
+          "A second has " + fps + " frames: the last field goes up to " + (fps - 1) + ".");
+    long allMinutes = hours * 60L + minutes + seconds / 60;
+    int second = seconds % 60;
+    long n = (allMinutes * 60 + second) * fps + frames;
+    if (!dropsFrames(rate)) return n;
+    int skip = fps / 15;
+    if (second == 0 && frames < skip && allMinutes % 10 != 0)
+      throw new IllegalArgumentException(
+          "Drop-frame counting leaves this number out: the minute begins with frame " + skip + ".");
+    return n - skip * (allMinutes - allMinutes / 10);
+  }
+
   private static String two(long v) {
     return v < 10 ? "0" + v : "" + v;
   }

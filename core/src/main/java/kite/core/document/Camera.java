@@ -23,6 +23,8 @@ import kite.core.rig.RigPart;
  * @param iconSize how large its icon is drawn, 1 is usual; never reaches the lens
  * @param focus subjects that focus follows, or null for the distance alone
  * @param guides lines laid over its frame
+ * @param layer the layer its icon lies on, or null
+ * @param shown whether the set views draw its icon; it is cut to and rendered all the same
  * @param surround how dark the view is outside the delivery frame, 0–1
  */
 public record Camera(
@@ -39,6 +41,8 @@ public record Camera(
     @OrNull Focus focus,
     List<Guide> guides,
     double surround,
+    @OrNull String layer,
+    boolean shown,
     Channels channels,
     List<RigPart> rig)
     implements Entity {
@@ -95,6 +99,8 @@ public record Camera(
         null,
         List.of(),
         1,
+        null,
+        true,
         channels,
         rig);
   }
@@ -158,6 +164,8 @@ public record Camera(
     Focus focus = Camera.this.focus;
     List<Guide> guides = Camera.this.guides;
     double surround = Camera.this.surround;
+    String layer = Camera.this.layer;
+    boolean shown = Camera.this.shown;
     Channels channels = Camera.this.channels;
     List<RigPart> rig = Camera.this.rig;
   }
@@ -179,6 +187,8 @@ public record Camera(
         d.focus,
         d.guides,
         d.surround,
+        d.layer,
+        d.shown,
         d.channels,
         d.rig);
   }
@@ -226,6 +236,14 @@ public record Camera(
 
   public Camera with(Focus newFocus) {
     return but(d -> d.focus = newFocus);
+  }
+
+  public Camera onLayer(String newLayer) {
+    return but(d -> d.layer = newLayer);
+  }
+
+  public Camera shown(boolean nowShown) {
+    return but(d -> d.shown = nowShown);
   }
 
   public Camera drawn(String newLetter, String newColour, double newIconSize) {

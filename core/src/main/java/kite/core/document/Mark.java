@@ -7,14 +7,26 @@ import java.util.Map;
  *
  * @param rides the piece or camera whose axes the position is given in, or null for the world
  * @param anchor the point of the ridden piece it is measured from, or null for its origin
+ * @param layer the layer it lies on, or null
+ * @param shown whether the set views draw it; what uses it does so all the same
  */
 public record Mark(
-    String id, String name, @OrNull String rides, @OrNull String anchor, Channels channels)
+    String id,
+    String name,
+    @OrNull String rides,
+    @OrNull String anchor,
+    @OrNull String layer,
+    boolean shown,
+    Channels channels)
     implements Entity {
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.POSITION);
 
   public Mark(String id, String name, String rides, Channels channels) {
     this(id, name, rides, null, channels);
+  }
+
+  public Mark(String id, String name, String rides, String anchor, Channels channels) {
+    this(id, name, rides, anchor, null, true, channels);
   }
 
   @Override
@@ -24,11 +36,24 @@ public record Mark(
 
   @Override
   public Mark with(Channels own) {
-    return new Mark(id, name, rides, anchor, own);
+    return new Mark(id, name, rides, anchor, layer, shown, own);
   }
 
   @Override
   public Mark named(String n) {
-    return new Mark(id, n, rides, anchor, channels);
+    return new Mark(id, n, rides, anchor, layer, shown, channels);
+  }
+
+  /** Riding something else, or free: both null. */
+  public Mark riding(String carrier, String from) {
+    return new Mark(id, name, carrier, from, layer, shown, channels);
+  }
+
+  public Mark onLayer(String newLayer) {
+    return new Mark(id, name, rides, anchor, newLayer, shown, channels);
+  }
+
+  public Mark shown(boolean nowShown) {
+    return new Mark(id, name, rides, anchor, layer, nowShown, channels);
   }
 }

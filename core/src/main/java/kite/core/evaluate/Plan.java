@@ -98,6 +98,11 @@ public final class Plan {
     return models;
   }
 
+  /** The frame last evaluated; NaN before the first. */
+  public double frame() {
+    return frame;
+  }
+
   /** Evaluates everything at a frame. Never allocates. */
   public void evaluate(double atFrame) {
     frame = atFrame;

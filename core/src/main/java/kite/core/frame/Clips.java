@@ -1,11 +1,12 @@
 package kite.core.frame;
 
+import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.ChannelCommand.SetChannel;
 import kite.core.command.Command;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
-import kite.core.document.Piece;
+import kite.core.document.ChannelSpec;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
@@ -20,28 +21,33 @@ public final class Clips {
 
   private Clips() {}
 
-  /** The commands that set both clips so that nothing in frame is cut off over these frames. */
+  /**
+   * The commands that move the clips so that nothing in frame is cut off over these frames. A clip
+   * that cuts nothing stays as it is, keys and all: the near clip only ever comes nearer, the far
+   * clip only goes farther.
+   */
   public static List<Command> nothingCutOff(
       Sequence s, Models models, Camera camera, int first, int last) {
     Plan plan = new Plan(s, models);
     double near = Double.POSITIVE_INFINITY, far = 0;
+    boolean nearCuts = false, farCuts = false;
     for (int f = first; f <= last; f++) {
       plan.evaluate(f);
-      Eye eye = Eye.of(plan, camera.id());
-      for (Piece p : s.all(Piece.class)) {
-        if (!s.isShown(p)) continue;
-        Extent e = Extent.of(plan, eye, p.id());
-        if (e == null || !e.inFrame()) continue;
-        near = Math.min(near, e.nearM());
-        far = Math.max(far, e.farM());
+      for (WhatIsSeen.Seen x : WhatIsSeen.of(s, plan, camera)) {
+        near = Math.min(near, x.extent().nearM());
+        far = Math.max(far, x.extent().farM());
+        nearCuts |= x.cutNear();
+        farCuts |= x.cutFar();
       }
     }
-    if (far == 0) return List.of();
-    near = Math.max(NEAREST_M, near * (1 - MARGIN));
-    far = Math.max(near * 2, far * (1 + MARGIN));
-    return List.of(
-        new SetChannel(camera.id(), "nearClip", Channel.fixed(tidy(near))),
-        new SetChannel(camera.id(), "farClip", Channel.fixed(tidy(far))));
+    List<Command> all = new ArrayList<>();
+    if (nearCuts) all.add(set(camera, Camera.NEAR_CLIP, Math.max(NEAREST_M, near * (1 - MARGIN))));
+    if (farCuts) all.add(set(camera, Camera.FAR_CLIP, far * (1 + MARGIN)));
+    return all;
+  }
+
+  private static Command set(Camera camera, ChannelSpec clip, double m) {
+    return new SetChannel(camera.id(), clip.name(), Channel.fixed(tidy(m)));
   }
 
   /** Three figures are enough for a clip. */

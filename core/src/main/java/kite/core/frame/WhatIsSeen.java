@@ -30,8 +30,17 @@ public final class WhatIsSeen {
     return all;
   }
 
-  /** Why a camera's picture is empty, in one sentence; empty when there is something in it. */
-  public static String whyEmpty(Sequence s, Plan plan, Camera camera) {
+  /**
+   * Why a camera's picture is empty.
+   *
+   * @param text one sentence; empty when there is something in it
+   * @param clips whether moving the clips brings something into it
+   */
+  public record Why(String text, boolean clips) {}
+
+  private static final Why NOT_EMPTY = new Why("", false);
+
+  public static Why whyEmpty(Sequence s, Plan plan, Camera camera) {
     Eye eye = Eye.of(plan, camera.id());
     int o = plan.slot(camera.id()) * Plan.LENS;
     double near = plan.lens()[o + 3], far = plan.lens()[o + 4];
@@ -52,18 +61,19 @@ public final class WhatIsSeen {
       if (!s.isShown(p)) hidden.add(p.name());
       else if (e.nearM() > far) tooFar.add(p.name());
       else if (e.farM() < near) tooNear.add(p.name());
-      else return "";
+      else return NOT_EMPTY;
     }
-    if (pieces == 0) return "There is nothing in the set yet. Add a stand-in or bring in a model.";
-    if (!tooFar.isEmpty())
-      return named(tooFar) + " beyond the far clip. Move the far clip out on the depth ruler.";
-    if (!tooNear.isEmpty())
-      return named(tooNear)
-          + " nearer than the near clip. Move the near clip in on the depth ruler.";
+    if (pieces == 0)
+      return new Why("There is nothing in the set yet. Add a stand-in or bring in a model.", false);
+    if (!tooFar.isEmpty()) return new Why(named(tooFar) + " beyond the far clip.", true);
+    if (!tooNear.isEmpty()) return new Why(named(tooNear) + " nearer than the near clip.", true);
     if (!hidden.isEmpty())
-      return named(hidden) + " in frame, but hidden: by its eye in the roster, or by its layer.";
-    if (ahead == 0) return "Everything is behind this camera. It faces away from the set.";
-    return beside + " pieces are ahead of this camera, all outside its frame.";
+      return new Why(
+          named(hidden) + " in frame, but hidden: by its eye in the roster, or by its layer.",
+          false);
+    if (ahead == 0)
+      return new Why("Everything is behind this camera. It faces away from the set.", false);
+    return new Why(beside + " pieces are ahead of this camera, all outside its frame.", false);
   }
 
   private static String named(List<String> names) {

@@ -138,7 +138,7 @@ public final class MoveTogether {
     }
     if (!(e instanceof Camera c)) return all;
     for (Cued cued : cuedOf(c)) {
-      Cued next = cued.withCues(moved(cued.cues(), which, by));
+      Cued next = cued.withCues(moved(c, cued.cues(), which, by));
       if (next.equals(cued)) continue;
       String part = next instanceof RigPart p ? p.id() : Focus.ID;
       all.add(new RigCommand.SetCues(c.id(), part, next.cues()));
@@ -146,13 +146,26 @@ public final class MoveTogether {
     return all;
   }
 
-  /** Cues after the move, sorted; one that lands on another takes its place. */
-  private static List<Cue> moved(List<Cue> cues, DoublePredicate which, double by) {
+  /**
+   * Cues after the move, sorted.
+   *
+   * @throws Refusal when one would land on another that stays
+   */
+  private static List<Cue> moved(Camera c, List<Cue> cues, DoublePredicate which, double by) {
     TreeMap<Double, Cue> sorted = new TreeMap<>();
-    for (Cue c : cues) if (!which.test(c.frame())) sorted.put(c.frame(), c);
-    for (Cue c : cues)
-      if (which.test(c.frame()))
-        sorted.put(c.frame() + by, new Cue(c.frame() + by, c.travel(), c.ease(), c.mix()));
+    for (Cue q : cues) if (!which.test(q.frame())) sorted.put(q.frame(), q);
+    for (Cue q : cues) {
+      if (!which.test(q.frame())) continue;
+      double to = q.frame() + by;
+      if (sorted.put(to, new Cue(to, q.travel(), q.ease(), q.mix())) != null)
+        throw new Refusal(
+            "taken",
+            c.id(),
+            "",
+            "Another cue stands on frame "
+                + NumberText.plain(to)
+                + ". Move these beside it, or take it along.");
+    }
     return List.copyOf(sorted.values());
   }
 }

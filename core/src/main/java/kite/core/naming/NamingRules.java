@@ -2,7 +2,9 @@ package kite.core.naming;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import kite.core.document.Camera;
@@ -19,23 +21,61 @@ public final class NamingRules {
   /** A name that breaks a rule, and one that keeps it. */
   public record Breach(String id, String name, String better) {}
 
+  /** Room for a number behind a long name. */
+  private static final int LONGEST_COUNTED = 110;
+
   private NamingRules() {}
 
-  /** Every breach, shots first in the order of the cut. */
+  /**
+   * Every breach, shots first in the order of the cut: names against the styles, and names that
+   * something else has already. Renaming each to its better name leaves none.
+   */
   public static List<Breach> breaches(Sequence s) {
     Naming n = s.header().standards().naming();
     List<Breach> all = new ArrayList<>();
     if (!n.shots().isEmpty()) shots(s, n.shots(), all);
+    Map<String, String> wanted = new LinkedHashMap<>(); // by id
+    Set<String> taken = new HashSet<>();
     for (Entity e : s.entities().values()) {
-      Naming.Style style =
-          e instanceof Camera
-              ? n.cameras()
-              : e instanceof Piece || e instanceof Mark ? n.pieces() : null;
-      if (style == null) continue;
-      String better = styled(e.name(), style);
+      if (e instanceof CutEntry && !n.shots().isEmpty()) continue;
+      String better = styled(e.name(), styleOf(e, n));
+      wanted.put(e.id(), better);
+      taken.add(group(e) + better);
+    }
+    Set<String> seen = new HashSet<>();
+    for (Map.Entry<String, String> w : wanted.entrySet()) {
+      Entity e = s.get(w.getKey());
+      String better = w.getValue();
+      if (!seen.add(group(e) + better)) {
+        int number = 2;
+        while (!taken.add(group(e) + counted(w.getValue(), number, styleOf(e, n)))) number++;
+        better = counted(w.getValue(), number, styleOf(e, n));
+      }
       if (!better.equals(e.name())) all.add(new Breach(e.id(), e.name(), better));
     }
     return all;
+  }
+
+  private static Naming.Style styleOf(Entity e, Naming n) {
+    return e instanceof Camera
+        ? n.cameras()
+        : e instanceof Piece || e instanceof Mark ? n.pieces() : Naming.Style.AS_TYPED;
+  }
+
+  /** Shots have names among themselves; all else that stands in the roster shares one list. */
+  private static String group(Entity e) {
+    return e instanceof CutEntry ? "shot " : "thing ";
+  }
+
+  /** A name with a number behind it, as its style writes that: Bollard 2, bollard_2, Bollard2. */
+  private static String counted(String name, int number, Naming.Style style) {
+    String gap =
+        switch (style) {
+          case UNDERSCORES -> "_";
+          case JOINED -> "";
+          case AS_TYPED, SENTENCE -> " ";
+        };
+    return name.substring(0, Math.min(name.length(), LONGEST_COUNTED)) + gap + number;
   }
 
   private static void shots(Sequence s, String pattern, List<Breach> all) {

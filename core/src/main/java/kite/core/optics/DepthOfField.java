@@ -45,6 +45,15 @@ public record DepthOfField(double focalLengthMm, double fStop, double circleMm, 
   }
 
   /**
+   * Diameter on the film back of the blur of what is endlessly far: f² / (N·(s−f)), mm. The blur at
+   * any depth d is this times |1 − s/d|.
+   */
+  public double endlessBlurMm() {
+    double f = focalLengthMm;
+    return f * f / (fStop * (focusM * 1000 - f));
+  }
+
+  /**
    * Radius in metres of the lens opening that, in a picture projected at the focal length (no
    * breathing), blurs exactly as {@link #blurMm} says: the pupil f/N widened by s/(s−f).
    */

@@ -88,7 +88,10 @@ class HeaderTest {
   void badPackagesAreRefusedInWords() {
     Header h = S.header();
     String[][] bad = {
-      {"Film back width", say(with(h, new Own(null, null, new FilmBack(0, 18, 1), null, null)))},
+      {
+        "The film back must be wider",
+        say(with(h, new Own(null, null, new FilmBack(0, 18, 1), null, null)))
+      },
       {"16 to 16384", say(with(h, new Own(null, new Delivery(4, 4), null, null, null)))},
       {"frame rate", say(with(h, new Own(new Rate(0, 1), null, null, null, null)))},
       {"circle of confusion", say(with(h, new Own(null, null, null, null, -1.0)))}
@@ -97,7 +100,7 @@ class HeaderTest {
     LensKit odd = new LensKit("Odd", 1, List.of(new Lens(50, 35, 2, 0.5)));
     Standards a = h.standards();
     Standards kits = new Standards(a.rate(), a.cameraPackage(), 0.1, 100, List.of(odd), a.naming());
-    assertTrue(say(h.following(kits)).contains("A lens of “Odd” cannot be"));
+    assertTrue(say(h.following(kits)).contains("longest focal length of a lens of “Odd”"));
   }
 
   private static String say(Header h) {

@@ -172,12 +172,14 @@ class FrameTest {
   }
 
   @Test
-  void nothingIsCutOffOverTheWholeShotAndTheClipsStayTight() {
+  void nothingIsCutOffOverTheWholeShotAndAClipThatCutsNothingStays() {
     Piece moving =
         (Piece)
             box("b", StandInKind.BOX, 0, 0, -3)
                 .withChannel("z", Channel.curve(Key.smooth(1, -3), Key.smooth(40, -90)));
     Sequence s = with(moving, camera(Channels.NONE.with("y", 1)));
+    s = after(s, List.of(new SetValue("cam", "nearClip", 1, 5, false)));
+    s = after(s, List.of(new SetValue("cam", "farClip", 1, 30, false)));
     List<Command> all = Clips.nothingCutOff(s, Models.NONE, (Camera) s.get("cam"), 1, 40);
     s = after(s, all);
     Camera c = (Camera) s.get("cam");
@@ -187,13 +189,18 @@ class FrameTest {
     for (int f = 1; f <= 40; f++)
       for (WhatIsSeen.Seen x : WhatIsSeen.of(s, at(s, f), c))
         assertFalse(x.cutNear() || x.cutFar());
+    assertEquals(List.of(), Clips.nothingCutOff(s, Models.NONE, c, 1, 40));
+    s = after(s, List.of(new SetValue("cam", "nearClip", 1, 0.05, false)));
+    s = after(s, List.of(new SetValue("cam", "farClip", 1, 40, false)));
+    all = Clips.nothingCutOff(s, Models.NONE, (Camera) s.get("cam"), 1, 40);
+    assertEquals(1, all.size(), "the near clip cut nothing and stays where it was");
   }
 
   @Test
   void anEmptyPictureSaysWhy() {
     Camera ahead = camera(Channels.NONE.with("y", 1));
     Sequence s = with(box("b", StandInKind.BOX, 0, 0, -50), ahead);
-    assertEquals("", WhatIsSeen.whyEmpty(s, at(s, 1), ahead));
+    assertEquals("", WhatIsSeen.whyEmpty(s, at(s, 1), ahead).text());
     s = after(s, List.of(new SetValue("cam", "farClip", 1, 20, false)));
     assertTrue(why(s).contains("“Box b” is beyond the far clip"), why(s));
     s = after(s, List.of(new SetValue("cam", "farClip", 1, 500, false)));
@@ -217,7 +224,7 @@ class FrameTest {
   }
 
   private static String why(Sequence s) {
-    return WhatIsSeen.whyEmpty(s, at(s, 1), (Camera) s.get("cam"));
+    return WhatIsSeen.whyEmpty(s, at(s, 1), (Camera) s.get("cam")).text();
   }
 
   @Test

@@ -3,14 +3,21 @@ package kite.core.naming;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Rename;
+import kite.core.command.Refusal;
 import kite.core.command.SequenceCommand;
+import kite.core.command.StandardsRules;
 import kite.core.document.CameraPackage;
+import kite.core.document.CutEntry;
+import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Naming;
 import kite.core.document.Own;
@@ -20,6 +27,8 @@ import kite.core.document.Standards;
 import kite.core.document.StandardsChange;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
+import kite.core.optics.Lens;
+import kite.core.optics.LensKit;
 import org.junit.jupiter.api.Test;
 
 class NamingTest {
@@ -46,6 +55,53 @@ class NamingTest {
               .collect(Collectors.toList());
       assertEquals(List.of(), NamingRules.breaches(Edit.apply(s, fix)));
     }
+  }
+
+  @Test
+  void aNameThatIsTakenIsABreachThatItsBetterNameMends() {
+    for (Naming.Style style : Naming.Style.values()) {
+      Sequence s = following(new Naming("", style, style));
+      s =
+          Edit.apply(
+              s,
+              List.of(
+                  new Rename("piece1", "stone post"),
+                  new Rename("piece2", "stone post"),
+                  new Rename("piece3", "Stone post 2"),
+                  new Rename("cam1", "stone post"),
+                  new Rename("cut1", "SW0010"),
+                  new Rename("cut0", "SW0010")));
+      List<Command> fix = new ArrayList<>();
+      for (NamingRules.Breach b : NamingRules.breaches(s)) fix.add(new Rename(b.id(), b.better()));
+      assertTrue(fix.size() >= 3, style + ": " + fix);
+      assertEquals(List.of(), NamingRules.breaches(Edit.apply(s, fix)), style.toString());
+      Set<String> names = new HashSet<>();
+      for (Entity e : Edit.apply(s, fix).entities().values())
+        assertTrue(names.add((e instanceof CutEntry) + e.name()), e.name());
+    }
+  }
+
+  @Test
+  void everyFaultOfStandardsIsFoundAtItsField() {
+    Standards a = RandomDocuments.header().standards();
+    CameraPackage p = new CameraPackage(new FilmBack(0, 18, -1), 8, 1080, Fit.WIDTH, 40);
+    LensKit kit =
+        new LensKit("Primes", 1, List.of(new Lens(50, 35, 2, 0.5), new Lens(85, 85, 0.1, 0.01)));
+    Standards bad = new Standards(a.rate(), p, 5, 2, List.of(kit), a.naming());
+    List<String> fields = new ArrayList<>();
+    for (Refusal r : StandardsRules.faults(bad)) fields.add(r.field());
+    assertEquals(
+        List.of(
+            "filmBack.widthMm",
+            "filmBack.squeeze",
+            "deliveryWidth",
+            "circleOfConfusionMm",
+            "farClipM",
+            "kits/0/lenses/0/longestMm",
+            "kits/0/lenses/1/widestStop",
+            "kits/0/lenses/1/closestFocusM"),
+        fields);
+    assertEquals(List.of(), StandardsRules.faults(a));
   }
 
   @Test

@@ -69,4 +69,38 @@ class NumberTextTest {
     }
     assertEquals("999999", NumberText.shown(999999, Unit.METRES, "m"));
   }
+
+  @Test
+  void framesAreReadAsSecondsTimecodeAndSteps() {
+    Rate film = new Rate(24, 1), slow = new Rate(24000, 1001), video = new Rate(30000, 1001);
+    assertEquals(1090, FrameText.frame("1090", film, 1001, 1050));
+    assertEquals(1001 + 288, FrameText.frame("12s", film, 1001, 1050));
+    assertEquals(1001 + 288, FrameText.frame("12 s", slow, 1001, 1050), "287.71 frames rounded");
+    assertEquals(1098, FrameText.frame("+2s", film, 1001, 1050));
+    assertEquals(1002, FrameText.frame("-2s", film, 1001, 1050));
+    assertEquals(1062, FrameText.frame("+=12", film, 1001, 1050));
+    assertEquals(1040, FrameText.frame("-10", film, 1001, 1050));
+    assertEquals(-10, FrameText.frame("-10", film, -20, 5), "such frames are there");
+    assertEquals(1001 + 12 * 24 + 5, FrameText.frame("12:05", film, 1001, 0));
+    assertEquals(1001 + 3600 * 24, FrameText.frame("01:00:00:00", film, 1001, 0));
+    assertEquals(1 + 1800, FrameText.frame("00:01:00;02", video, 1, 0));
+    assertEquals(1003, FrameText.frame("1001+2", film, 1001, 0));
+    assertEquals(36, FrameText.frames("1.5s", film, 12));
+    assertEquals(36, FrameText.frames("+1s", film, 12));
+    assertEquals(-12, FrameText.frames("-12", film, 5));
+    assertEquals(24, FrameText.frames("24f", film, 5));
+    for (String bad : List.of("00:01:00;00", "00:00:00:30", "soon", "", "+", "12:05:99:99:1"))
+      assertThrows(IllegalArgumentException.class, () -> FrameText.frame(bad, video, 1, 0), bad);
+  }
+
+  @Test
+  void aTimecodeNamesTheFrameItWasWrittenFrom() {
+    for (Rate r : List.of(new Rate(24, 1), new Rate(30000, 1001), new Rate(60000, 1001)))
+      for (int f = 0; f < 120_000; f += 7) {
+        String[] p = Timecode.of(f, r).split("[:;]");
+        int[] n = new int[4];
+        for (int i = 0; i < 4; i++) n[i] = Integer.parseInt(p[i]);
+        assertEquals(f, Timecode.frame(n[0], n[1], n[2], n[3], r), Timecode.of(f, r));
+      }
+  }
 }

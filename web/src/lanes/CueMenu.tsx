@@ -1,0 +1,76 @@
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { theCore } from '../core/load';
+import type { Camera, Cue } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { editProposed, useSequence } from '../sequence/store';
+import * as Icon from '../shell/icons';
+
+/** What can be done to all cues of a lane in time, as the Motion menu does it to keys. */
+export function CueMenu({
+  camera,
+  part,
+  name,
+  cues,
+}: {
+  camera: Camera;
+  part: string;
+  name: string;
+  cues: Cue[];
+}) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const frame = useSequence((s) => Math.round(s.frame));
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const run = (label: string, edit: string, amount: number): boolean =>
+    editProposed(
+      `${label}: ${name.toLowerCase()} of ${camera.name}`,
+      theCore().cueMotion(camera.id, part, edit, amount, frame),
+    );
+  const first = cues[0];
+  const last = cues.at(-1);
+  const takes = first && last ? last.frame + last.travel - first.frame : 0;
+  return (
+    <>
+      <button
+        className="icon tiny"
+        aria-label={`All cues of ${name}`}
+        title="All cues of this lane: takes, stretch, repeat"
+        aria-haspopup="menu"
+        disabled={!mayEdit || cues.length === 0}
+        onClick={(e) => setAt(e.currentTarget)}
+      >
+        <Icon.More />
+      </button>
+      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
+        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+          <div className="numbers">
+            <TextNumber
+              label="Takes, frames"
+              unit="frames"
+              value={takes}
+              onChange={(v) => run('Takes', 'fitTo', v)}
+            />
+            <TextNumber
+              label={`Times as long, about ${frame}`}
+              unit="factor"
+              value={1}
+              onChange={(v) => run('Stretch', 'stretch', v)}
+            />
+          </div>
+        </div>
+        {[1, 3].map((times) => (
+          <MenuItem
+            key={times}
+            onClick={() => {
+              setAt(null);
+              run('Repeat', 'repeat', times);
+            }}
+          >
+            {times === 1 ? 'Repeat once more' : `Repeat ${times} times more`}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
