@@ -167,6 +167,8 @@ export interface Mark {
   name: string;
   rides: string | null;
   anchor: string | null;
+  layer: string | null;
+  shown: boolean;
   channels: Record<string, Channel>;
 }
 
@@ -202,6 +204,8 @@ export interface Camera {
   focus: Focus | null;
   guides: Guide[];
   surround: number;
+  layer: string | null;
+  shown: boolean;
   channels: Record<string, Channel>;
   rig: RigPart[];
 }
@@ -892,6 +896,8 @@ export interface KiteCore {
   compare(side: number, document: string): string;
   comparedCamera(side: number, camera: string, frame: number, world: Float64Array, lens: Float64Array): boolean;
   composition(camera: string, subject: string): string;
+  copies(ids: string, newIds: string, x: number, y: number, z: number, instances: boolean): string;
+  copyStep(ids: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;
@@ -903,6 +909,7 @@ export interface KiteCore {
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;
   frameReport(camera: string, first: number, step: number, count: number): string;
+  freeGround(x: number, z: number, widthM: number, depthM: number): number;
   freeLetter(): string;
   freeName(name: string): string;
   guideLines(camera: string): string;
@@ -937,8 +944,9 @@ export interface KiteCore {
   poses(id: string, frames: string, out: Float64Array): void;
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
+  readFrames(text: string, current: number, many: boolean): string;
   readNumber(text: string, unit: string, current: number): string;
-  readyRig(camera: string, kind: string, subject: string, pathId: string, frame: number): string;
+  readyRig(camera: string, kind: string, subject: string, pathId: string, between: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
   rigHandles(camera: string, frame: number): string;
   rigsToBake(): string;
@@ -967,6 +975,7 @@ export interface KiteCore {
   toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
   trimsSay(camera: string, frame: number): string;
+  turnTo(id: string, world: Float64Array, frame: number, key: boolean): string;
   users(ids: string): string;
   warnings(camera: string, first: number, last: number): string;
   wouldKey(commands: string): string;

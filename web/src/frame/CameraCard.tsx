@@ -3,6 +3,7 @@ import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { cameraFrom, cameraFromView } from '../roster/create';
 import { edit, mayKey, useSequence } from '../sequence/store';
+import { LayerChoice } from '../setting/ThingPanel';
 import { Tip } from '../shell/Tip';
 import { setViewPose } from '../views/setViewPose';
 import { placed, remember } from './history';
@@ -46,6 +47,7 @@ export function CameraCard({ camera }: { camera: Camera }) {
         />
         <span className="mono muted">{`× ${camera.iconSize}`}</span>
       </div>
+      <LayerChoice thing={camera} />
       <div className="buttons">
         <Tip text="Put this camera where the set view looks from">
           <button

@@ -82,7 +82,8 @@ export function DepthRuler({ camera }: { camera: Camera }) {
       style={{ cursor: 'ew-resize' }}
       onPointerDown={onDown}
       onKeyDown={(e) => {
-        if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') heldArrows(e, (steps) => steps && preview(name, ...step(m * STEP ** steps)));
+        if (e.key === 'ArrowLeft' || e.key === 'ArrowRight')
+          heldArrows(e, (steps) => steps && preview(name, ...step(m * STEP ** steps)));
       }}
     >
       <title>{`${name}: ${text}`}</title>

@@ -1,5 +1,5 @@
 import Popover from '@mui/material/Popover';
-import type { Camera, Cue, Ease } from '../core/types';
+import type { Camera, Cue, Ease, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
@@ -20,7 +20,8 @@ export function CueEditor({
   at,
   onClose,
 }: {
-  camera: Camera;
+  /** A camera, or a light that is aimed. */
+  camera: Camera | Light;
   part: string;
   subjects: string[];
   cue: Cue;

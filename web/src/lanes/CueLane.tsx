@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
-import type { Attention, Camera, Cue } from '../core/types';
+import type { Attention, Camera, Cue, Light } from '../core/types';
 import { edit, preview, useSequence } from '../sequence/store';
 import { CueEditor } from './CueEditor';
 import { CueMenu } from './CueMenu';
@@ -19,7 +19,8 @@ export function CueLane({
   name,
   scale,
 }: {
-  camera: Camera;
+  /** A camera, or a light that is aimed. */
+  camera: Camera | Light;
   part: Pick<Attention, 'id' | 'subjects' | 'cues'>;
   name: 'Framings' | 'Attention' | 'Focus';
   scale: Scale;
@@ -105,7 +106,8 @@ export function CueLane({
                 style={{ cursor: 'grab' }}
                 data-cue={cue.frame}
                 onKeyDown={(e) => {
-                  if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') heldArrows(e, (dx) => move(cue, cue.frame + dx, cue.travel));
+                  if (e.key === 'ArrowLeft' || e.key === 'ArrowRight')
+                    heldArrows(e, (dx) => move(cue, cue.frame + dx, cue.travel));
                   if (e.key === 'Enter') {
                     e.stopPropagation();
                     const r = e.currentTarget.getBoundingClientRect();

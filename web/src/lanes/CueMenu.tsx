@@ -2,7 +2,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { theCore } from '../core/load';
-import type { Camera, Cue } from '../core/types';
+import type { Camera, Cue, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { editProposed, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
@@ -14,7 +14,8 @@ export function CueMenu({
   name,
   cues,
 }: {
-  camera: Camera;
+  /** A camera, or a light that is aimed. */
+  camera: Camera | Light;
   part: string;
   name: string;
   cues: Cue[];

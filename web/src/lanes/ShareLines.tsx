@@ -1,4 +1,4 @@
-import type { Attention, Camera, Cue } from '../core/types';
+import type { Attention, Camera, Cue, Light } from '../core/types';
 import { preview } from '../sequence/store';
 import { drag } from './dragging';
 
@@ -15,7 +15,8 @@ export function ShareLines({
   width,
   height,
 }: {
-  camera: Camera;
+  /** A camera, or a light that is aimed. */
+  camera: Camera | Light;
   part: Pick<Attention, 'id' | 'subjects'>;
   cue: Cue;
   from: number;

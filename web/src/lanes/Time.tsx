@@ -67,13 +67,14 @@ export function Time() {
   const hiddenHere = lanes.filter((l) => hidden.includes(l));
   lanes = lanes.filter((l) => !hidden.includes(l) && named(l).toLowerCase().includes(filter.toLowerCase()));
   const cued =
-    camera &&
-    (camera.focus?.subjects.length ||
-      camera.rig.some(
-        (p) =>
-          (p.kind === 'framings' && p.cameras.length > 0) ||
-          (p.kind === 'attention' && p.subjects.length > 0),
-      ));
+    (selected?.kind === 'light' && selected.attention) ||
+    (camera &&
+      (camera.focus?.subjects.length ||
+        camera.rig.some(
+          (p) =>
+            (p.kind === 'framings' && p.cameras.length > 0) ||
+            (p.kind === 'attention' && p.subjects.length > 0),
+        )));
   const count = lanes.filter((l) => openLanes.includes(l)).length;
   const openPx = Math.max(LEAST_OPEN, Math.min(MOST_OPEN, (room - RULER) / Math.max(1, count)));
   const look = { openPx, shared: sameScale ? rangesOf(lanes) : null, speed };
@@ -164,6 +165,9 @@ export function Time() {
           )}
           {camera?.focus?.subjects.length ? (
             <CueLane camera={camera} part={{ ...camera.focus, id: 'focus' }} name="Focus" scale={scale} />
+          ) : null}
+          {selected?.kind === 'light' && selected.attention && selected.attention.subjects.length > 0 ? (
+            <CueLane camera={selected} part={selected.attention} name="Attention" scale={scale} />
           ) : null}
           {lanes.map((l) => (
             <ChannelLane

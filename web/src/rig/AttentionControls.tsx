@@ -1,17 +1,22 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
-import type { Attention, Camera, Cue } from '../core/types';
+import type { Attention, Camera, Command, Cue, Light } from '../core/types';
 import { edit, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
 import { HAND_OVER } from './cueing';
 
+/** The command that puts another attention in place of a camera's part or of a light's aim. */
+const replaced = (owner: Camera | Light, attention: Attention): Command =>
+  owner.kind === 'light'
+    ? { kind: 'replace', entity: { ...owner, attention } }
+    : { kind: 'setPart', camera: owner.id, part: attention };
+
 /** The subjects of an attention part, what it looks at now, and handing over. */
-export function AttentionControls({ camera, part }: { camera: Camera; part: Attention }) {
+export function AttentionControls({ camera, part }: { camera: Camera | Light; part: Attention }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
   const [adding, setAdding] = useState('');
-  const set = (label: string, next: Attention) =>
-    edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const set = (label: string, next: Attention) => edit(label, replaced(camera, next));
   const others = Object.values(entities).filter(
     (e) =>
       (e.kind === 'piece' || e.kind === 'mark' || e.kind === 'camera') &&
@@ -131,7 +136,7 @@ function Anchors({
   part,
   subject,
 }: {
-  camera: Camera;
+  camera: Camera | Light;
   part: Attention;
   subject: Attention['subjects'][number];
 }) {
@@ -143,16 +148,15 @@ function Anchors({
       value={subject.anchor ?? ''}
       style={{ flex: '0 1 74px' }}
       onChange={(e) =>
-        edit('Point looked at', {
-          kind: 'setPart',
-          camera: camera.id,
-          part: {
+        edit(
+          'Point looked at',
+          replaced(camera, {
             ...part,
             subjects: part.subjects.map((s) =>
               s === subject ? { ...s, anchor: e.target.value || null } : s,
             ),
-          },
-        })
+          }),
+        )
       }
     >
       <option value="">usual</option>

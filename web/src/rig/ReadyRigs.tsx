@@ -29,18 +29,22 @@ const RIGS: { kind: string; name: string; for: string; asks?: string }[] = [
     asks: 'Click the subject to follow',
   },
   { kind: 'handheld', name: 'Handheld', for: 'Someone holds the camera' },
-  { kind: 'travelling', name: 'Travelling between framings', for: 'From this place to other cameras’' },
+  {
+    kind: 'travelling',
+    name: 'Travelling between framings',
+    for: 'From this place to the cameras selected with it, or to all',
+  },
   { kind: 'trimmed', name: 'Tripod with trims', for: 'For notes on a finished move' },
 ];
 
 export function makeReadyRig(camera: Camera, kind: string): void {
   const rig = RIGS.find((r) => r.kind === kind)!;
   const make = (subject: string) => {
-    const { frame } = useSequence.getState();
+    const { frame, selected } = useSequence.getState();
     evaluated();
     editProposed(
       `${rig.name} for camera ${camera.letter}`,
-      theCore().readyRig(camera.id, kind, subject, newId('path'), frame),
+      theCore().readyRig(camera.id, kind, subject, newId('path'), JSON.stringify(selected), frame),
     );
   };
   if (!rig.asks) make('');

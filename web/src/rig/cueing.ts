@@ -1,14 +1,15 @@
 import { theCore } from '../core/load';
-import type { Attention, Camera, Command, Cue, Framings } from '../core/types';
+import type { Attention, Camera, Command, Cue, Framings, Light } from '../core/types';
 import { edit, say, useSequence } from '../sequence/store';
 
 /** Frames a new hand-over takes: half a second of film at 24. */
 export const HAND_OVER = 12;
 
-/** The selected camera and the part whose cues the keyboard puts: never one that is not selected. */
-function cued(): { camera: Camera; part: Attention | Framings } | undefined {
+/** The selected camera or spot and the part whose cues the keyboard puts: never one not selected. */
+function cued(): { camera: Camera | Light; part: Attention | Framings } | undefined {
   const s = useSequence.getState();
   const camera = s.entities[s.selected[0]];
+  if (camera?.kind === 'light') return camera.attention ? { camera, part: camera.attention } : undefined;
   if (camera?.kind !== 'camera') {
     if (s.entities[s.camera]) say('Cues go to the selected camera. Select one first.');
     return undefined;

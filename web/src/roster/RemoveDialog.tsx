@@ -39,7 +39,16 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
         const name = `Where ${entities[id]?.name} was${point}`.slice(0, 120);
         const channels = { x, y, z };
         return {
-          mark: { kind: 'mark', id: newId('mark'), name, rides: null, anchor: null, channels },
+          mark: {
+            kind: 'mark',
+            id: newId('mark'),
+            name,
+            rides: null,
+            anchor: null,
+            layer: null,
+            shown: true,
+            channels,
+          },
           where,
         };
       });

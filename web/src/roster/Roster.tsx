@@ -140,7 +140,7 @@ function dropped(e: React.DragEvent, on: Entity | null): void {
   const ids = selected.includes(id) ? selected : [id];
   const pieces = ids.filter((x) => entities[x]?.kind === 'piece');
   if (on?.kind === 'layer') {
-    const lay = ids.filter((x) => entities[x]?.kind === 'piece' || entities[x]?.kind === 'light');
+    const lay = ids.filter((x) => entities[x] && 'layer' in entities[x]);
     if (lay.length) edit(`Lay on ${on.name}`, { kind: 'lay', ids: lay, layer: on.id });
   } else if (pieces.length && (on === null || on.kind === 'piece'))
     edit(
@@ -254,7 +254,15 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           </Tip>
         ) : null}
         {shown !== null ? (
-          <Tip text={shown ? 'Hide from the views and the render' : 'Show'}>
+          <Tip
+            text={
+              shown
+                ? e.kind === 'camera' || e.kind === 'mark'
+                  ? 'Hide its icon in the set view'
+                  : 'Hide from the views and the render'
+                : 'Show'
+            }
+          >
             <button
               className={`icon small ${shown ? '' : 'lit'}`}
               aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}

@@ -80,6 +80,8 @@ export function groundAhead(): { x: number; z: number } {
 export function addStandIn(form: StandInKind): void {
   const s = STAND_INS.find((x) => x.form === form)!;
   const [width, height, depth] = s.size;
+  evaluated();
+  const { x, z } = groundAhead();
   add(
     `Add ${s.name.toLowerCase()}`,
     piece(
@@ -87,7 +89,7 @@ export function addStandIn(form: StandInKind): void {
       freeName(s.name),
       { kind: 'standIn', form, width, height, depth, stance: null },
       s.colour,
-      groundAhead(),
+      { x: theCore().freeGround(x, z, width, depth), z }, // beside what stands there
     ),
   );
 }
@@ -127,6 +129,8 @@ function mark(name: string, at: Vec3, rides: string | null = null, anchor: strin
     name: freeName(name),
     rides,
     anchor,
+    layer: null,
+    shown: true,
     channels: { x: at[0], y: at[1], z: at[2] },
   };
 }
@@ -209,6 +213,8 @@ function cameraEntity(channels: Record<string, number>): Camera {
     focus: null,
     guides: [],
     surround: 1,
+    layer: null,
+    shown: true,
     channels: {},
     rig,
   };
@@ -234,24 +240,42 @@ export function cameraAt(point: Vec3): void {
 
 /** A copy of a camera, with its lens, rig and motion. */
 export function cameraFrom(id: string): void {
-  const copy = newId('camera');
-  if (edit('A camera from another', { kind: 'duplicate', ids: [id], newIds: [copy], instances: false }))
-    select(copy);
+  copy('A camera from another', [id], 1, null, false);
 }
 
 /** Copies what is selected; instances keep the shape of their originals. */
 export function duplicateSelected(instances: boolean): void {
   const { selected, entities } = useSequence.getState();
   const ids = selected.filter((id) => entities[id]);
-  if (!ids.length) return;
-  const newIds = ids.map((id) => newId(entities[id].kind));
-  const done = edit(instances ? 'Make instances' : 'Duplicate', {
-    kind: 'duplicate',
-    ids,
-    newIds,
-    instances,
-  });
+  if (ids.length) copy(instances ? 'Make instances' : 'Duplicate', ids, 1, null, instances);
+}
+
+/** What the core proposes for copies, and their ids round by round. */
+export function copiesOf(ids: string[], count: number, step: Vec3 | null, instances: boolean) {
+  const { entities } = useSequence.getState();
+  evaluated();
+  const newIds = Array.from({ length: count }, () => ids.map((id) => newId(entities[id].kind))).flat();
+  const [x, y, z] = step ?? [NaN, 0, 0];
+  const proposal = theCore().copies(JSON.stringify(ids), JSON.stringify(newIds), x, y, z, instances);
+  return { newIds, proposal };
+}
+
+/**
+ * Copies things, each copy a step on from the last, and selects the copies.
+ *
+ * @param step metres in the world; null stands each free beside the last
+ */
+export function copy(
+  label: string,
+  ids: string[],
+  count: number,
+  step: Vec3 | null,
+  instances: boolean,
+): boolean {
+  const { newIds, proposal } = copiesOf(ids, count, step, instances);
+  const done = editProposed(label, proposal);
   if (done) select(...newIds);
+  return done;
 }
 
 export function drawPath(): void {

@@ -64,10 +64,13 @@ export function isolate(): void {
     useSequence.setState({ isolated: null });
     return;
   }
-  const pieces = get().selected.filter((id) => get().entities[id]?.kind === 'piece');
-  if (pieces.length) useSequence.setState({ isolated: pieces });
-  else say('Select the pieces that shall be seen alone.');
+  const alone = get().selected.filter((id) => canBeAlone(get().entities[id]));
+  if (alone.length) useSequence.setState({ isolated: alone });
+  else say('Select the pieces, cameras or marks that shall be seen alone.');
 }
+
+/** Alone among its kind: pieces among pieces, icons of cameras and marks among icons. */
+const canBeAlone = (e?: Entity) => e?.kind === 'piece' || e?.kind === 'camera' || e?.kind === 'mark';
 
 const isPiece = (e: Entity) => e.kind === 'piece';
 const isPlaced = (e: Entity) =>
@@ -91,9 +94,15 @@ export const MORE: {
     fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air',
     run: () => duplicateSelected(false),
   },
+  {
+    name: 'Several copies…',
+    atHand: true,
+    fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air' && e.kind !== 'layer' && e.kind !== 'plate',
+    run: () => useSequence.setState({ dialog: { kind: 'copies', ids: get().selected } }),
+  },
   { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },
   { name: 'Group the selection', fits: isPiece, run: groupSelected },
-  { name: 'See it alone', atHand: true, looks: true, fits: isPiece, run: isolate },
+  { name: 'See it alone', atHand: true, looks: true, fits: canBeAlone, run: isolate },
   { name: 'Set on the ground', fits: isPlaced, run: setDown },
   { name: 'Set on a surface…', fits: isPlaced, run: toSurface },
   { name: 'Snap to another thing…', fits: isPlaced, run: toOther },

@@ -41,6 +41,7 @@ export type Dialog =
   | { kind: 'model'; files: File[] }
   | { kind: 'track'; file: File }
   | { kind: 'remove'; ids: string[] }
+  | { kind: 'copies'; ids: string[] }
   | { kind: 'lettering'; id: string | null }
   | { kind: 'versions' }
   | { kind: 'saveRig'; id: string }
@@ -95,6 +96,8 @@ export interface SequenceState {
   compared: Compared | null;
   fourViews: boolean;
   /** Pieces shown alone in the views, or null. */
+  /** What the handles in the set do to what is selected. */
+  setTool: 'move' | 'turn' | 'scale';
   isolated: string[] | null;
   picking: Picking | null;
   dialog: Dialog | null;
@@ -134,6 +137,7 @@ export const useSequence = create<SequenceState>(() => ({
   contactSheet: false,
   compared: null,
   fourViews: false,
+  setTool: 'move',
   isolated: null,
   picking: null,
   dialog: null,

@@ -2,6 +2,7 @@ import type { Attention, Command, Light } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
+import { AttentionControls } from '../rig/AttentionControls';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
 
@@ -106,7 +107,6 @@ function Aim({
 }) {
   const entities = useSequence((s) => s.entities);
   const header = useSequence((s) => s.header);
-  const subject = light.attention?.subjects[0]?.entity ?? '';
   const options = Object.values(entities).filter(
     (e) => e.kind === 'piece' || e.kind === 'mark' || e.kind === 'camera',
   );
@@ -123,14 +123,22 @@ function Aim({
   });
   return (
     <>
-      <Choice
-        label="Aimed at"
-        value={subject}
-        options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
-        onChange={(v) =>
-          put({ attention: v ? aim(v) : null }, v ? `Aim ${light.name}` : `Free ${light.name}`)
-        }
-      />
+      {light.attention ? (
+        <div className="line">
+          <span className="grow">Aimed</span>
+          <button className="pill" onClick={() => put({ attention: null }, `Free ${light.name}`)}>
+            Let go
+          </button>
+        </div>
+      ) : (
+        <Choice
+          label="Aimed at"
+          value=""
+          options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
+          onChange={(v) => v && put({ attention: aim(v) }, `Aim ${light.name}`)}
+        />
+      )}
+      {light.attention ? <AttentionControls camera={light} part={light.attention} /> : null}
       {light.attention ? (
         <Fields
           id={light.id}

@@ -47,7 +47,7 @@ export function ThingPanel({ entity }: { entity: Thing }) {
               </div>
               {entity.kind === 'piece' || entity.kind === 'light' ? <CarrierChoice thing={entity} /> : null}
               {entity.kind === 'mark' ? <RideChoice mark={entity} /> : null}
-              {entity.kind === 'piece' || entity.kind === 'light' ? <LayerChoice thing={entity} /> : null}
+              <LayerChoice thing={entity} />
               <Fields
                 id={entity.id}
                 name={entity.name}
@@ -117,7 +117,8 @@ function CarrierChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | {
   );
 }
 
-function LayerChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | { kind: 'light' }> }) {
+/** Which layer a thing, or a camera's icon, lies on. */
+export function LayerChoice({ thing }: { thing: Extract<Entity, { layer: string | null }> }) {
   const entities = useSequence((s) => s.entities);
   const layers = Object.values(entities).filter((e) => e.kind === 'layer');
   if (!layers.length) return null;

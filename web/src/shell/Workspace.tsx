@@ -6,6 +6,7 @@ import { ContactSheet } from '../frame/ContactSheet';
 import { LetteringDialog } from '../importing/LetteringDialog';
 import { ModelDialog } from '../importing/ModelDialog';
 import { TrackDialog } from '../importing/TrackDialog';
+import { CopiesDialog } from '../roster/CopiesDialog';
 import { RemoveDialog } from '../roster/RemoveDialog';
 import { followMain, tellOthers } from '../sequence/together';
 import { ThingPanel } from '../setting/ThingPanel';
@@ -151,6 +152,8 @@ function Dialogs() {
       return <ModelDialog files={d.files} />;
     case 'track':
       return <TrackDialog file={d.file} />;
+    case 'copies':
+      return <CopiesDialog ids={d.ids} />;
     case 'remove':
       return <RemoveDialog ids={d.ids} />;
     case 'lettering':

@@ -76,6 +76,10 @@ export function actions(): Action[] {
       name: s.fourViews ? 'One set view' : 'Four set views',
       run: () => useSequence.setState({ fourViews: !get().fourViews }),
     },
+    ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
+      name: `Handles in the set: ${setTool} what is selected`,
+      run: () => useSequence.setState({ setTool }),
+    })),
     {
       name: s.sharpTint ? 'Stop tinting what is sharp' : 'Tint what is sharp',
       run: () => useSequence.setState({ sharpTint: !get().sharpTint }),

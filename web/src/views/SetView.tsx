@@ -5,7 +5,8 @@ import { addStandIn, measure } from '../roster/create';
 import { edit, newId, say, useSequence } from '../sequence/store';
 import { Editing } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
-import { SetViewer, type Side } from './SetViewer';
+import * as Icon from '../shell/icons';
+import { SetViewer, type SetTool, type Side } from './SetViewer';
 
 const SIDES: { id: Side; name: string; tip: string }[] = [
   { id: 'free', name: 'Free', tip: 'Orbit freely about the set' },
@@ -65,6 +66,7 @@ export function SetView() {
             Four
           </button>
         </Tip>
+        <SetTools />
         <span className="grow" />
         <Tip text="Bring everything into view (Shift+A)">
           <button className="pill" onClick={() => find(true)}>
@@ -105,6 +107,35 @@ export function SetView() {
       </div>
       <SetFoot />
     </section>
+  );
+}
+
+const TOOLS: { tool: SetTool; name: string; tip: string; icon: () => React.ReactNode }[] = [
+  { tool: 'move', name: 'Move', tip: 'Handles move what is selected', icon: Icon.MoveThing },
+  { tool: 'turn', name: 'Turn', tip: 'Handles turn what is selected', icon: Icon.TurnThing },
+  { tool: 'scale', name: 'Scale', tip: 'Handles scale the selected piece', icon: Icon.ScaleThing },
+];
+
+/** What the handles of the selected thing do. */
+function SetTools() {
+  const tool = useSequence((s) => s.setTool);
+  return (
+    <Editing>
+      <div className="segments" role="group" aria-label="Handles">
+        {TOOLS.map((t) => (
+          <Tip key={t.tool} text={t.tip}>
+            <button
+              className={`set-tool ${tool === t.tool ? 'on' : ''}`}
+              aria-label={`${t.name} in the set`}
+              aria-pressed={tool === t.tool}
+              onClick={() => useSequence.setState({ setTool: t.tool })}
+            >
+              <t.icon />
+            </button>
+          </Tip>
+        ))}
+      </div>
+    </Editing>
   );
 }
 

@@ -3,9 +3,17 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
 import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { poseOf } from '../frame/history';
+import { poseOf, remember } from '../frame/history';
 import { evaluated } from '../sequence/evaluated';
-import { commitPreview, mayKey, preview, select, useSequence, givePicked } from '../sequence/store';
+import {
+  commitPreview,
+  givePicked,
+  mayKey,
+  preview,
+  previewProposed,
+  select,
+  useSequence,
+} from '../sequence/store';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
@@ -13,6 +21,20 @@ import { rendererFor, stage } from './stage';
 
 /** Which way a view of the set looks. */
 export type Side = 'free' | 'top' | 'front' | 'side';
+
+/** What is done to a selected thing by the handles in the set. */
+export type SetTool = 'move' | 'turn' | 'scale';
+
+const MODES = { move: 'translate', turn: 'rotate', scale: 'scale' } as const;
+
+/** A thing as it was when its handles were taken hold of. */
+interface Grabbed {
+  /** From the world to the axes its place is given in. */
+  toCarrier: THREE.Matrix4;
+  world: THREE.Matrix4;
+  /** Its numbers: scales, and what its place leaves of the world's. */
+  scale: THREE.Vector3;
+}
 
 /** Height above the deck at which a drawn path runs, metres: a camera on a tripod. */
 const PATH_HEIGHT_M = 1.5;
@@ -47,7 +69,7 @@ export class SetViewer {
   private asked = 0;
   private shadows = -1;
   private pressed: { x: number; y: number } | null = null;
-  private grabbed: THREE.Matrix4 | null = null;
+  private grabbed: Grabbed | null = null;
   private readonly offset = new THREE.Vector3();
 
   constructor(
@@ -66,6 +88,7 @@ export class SetViewer {
     this.orbit.addEventListener('change', this.ask);
     this.arrows = new TransformControls(this.free, canvas);
     this.arrows.setSize(0.8);
+    this.arrows.setColors('#f0785a', '#37b6a8', '#f2b441', '#f6efe0');
     this.arrows.getRaycaster().layers.set(ARROWS + index);
     this.arrows.getHelper().traverse((o) => o.layers.set(ARROWS + index));
     this.arrows.addEventListener('dragging-changed', (e) => this.drag(Boolean(e.value)));
@@ -245,8 +268,10 @@ export class SetViewer {
     const e = s.entities[s.selected[0]];
     const layer = e && 'layer' in e && e.layer ? s.entities[e.layer] : undefined;
     const held = layer?.kind === 'layer' && layer.locked;
+    // on the Move desk a camera is moved by its ghosts and the handles of its parts
     const moves =
-      e?.kind === 'mark' ||
+      (e?.kind === 'mark' && e.shown) ||
+      (e?.kind === 'camera' && !e.locked && e.shown && (s.desk === 'set' || s.desk === 'frame')) ||
       (e?.kind === 'piece' && !e.locked) ||
       (e?.kind === 'light' && e.form !== 'sun' && e.shown);
     return s.mayEdit && moves && !held && s.drawing === null && s.picking === null ? e : undefined;
@@ -254,12 +279,25 @@ export class SetViewer {
 
   private followSelection(): void {
     const e = this.movable();
-    if (!e) this.arrows.detach();
-    else if (!this.grabbed) {
-      this.handle.position.setFromMatrixPosition(stage.drawnAs(e.id)!.matrixWorld);
-      this.handle.updateMatrixWorld();
-      if (this.arrows.object !== this.handle) this.arrows.attach(this.handle);
+    if (!e) {
+      this.arrows.detach();
+      return;
     }
+    if (this.grabbed) return;
+    const tool = toolFor(e, useSequence.getState().setTool);
+    const world = stage.drawnAs(e.id)!.matrixWorld;
+    world.decompose(this.handle.position, this.handle.quaternion, this.handle.scale);
+    this.handle.scale.set(1, 1, 1);
+    if (tool !== 'scale') this.handle.quaternion.identity(); // along the axes of the world
+    this.handle.updateMatrixWorld();
+    if (this.arrows.mode !== MODES[tool]) this.arrows.setMode(MODES[tool]);
+    if (this.arrows.object !== this.handle) this.arrows.attach(this.handle);
+  }
+
+  private number(e: Entity, channel: string): number {
+    const own = new Float64Array(1);
+    theCore().curve(e.id, channel, useSequence.getState().frame, 1, own);
+    return own[0];
   }
 
   private drag(on: boolean): void {
@@ -269,16 +307,23 @@ export class SetViewer {
       // the axes its position is given in: those of what carries it
       const carrier = e.kind === 'mark' ? e.rides : 'parent' in e ? e.parent : null;
       const slot = carrier ? theCore().slot(carrier) : -1;
-      this.grabbed =
+      const toCarrier =
         slot < 0 ? new THREE.Matrix4() : new THREE.Matrix4().fromArray(evaluated().world, slot * 16).invert();
-      // a mark may be measured from an anchor: what its own numbers leave of its place
-      const own = new Float64Array(1);
-      const here = this.handle.position.clone().applyMatrix4(this.grabbed);
-      const read = (c: string) => {
-        theCore().curve(e.id, c, useSequence.getState().frame, 1, own);
-        return own[0];
-      };
-      this.offset.set(here.x - read('x'), here.y - read('y'), here.z - read('z'));
+      const world = new THREE.Matrix4().fromArray(evaluated().world, theCore().slot(e.id) * 16);
+      const scale = new THREE.Vector3(1, 1, 1);
+      if (e.kind === 'piece')
+        scale.set(this.number(e, 'scaleX'), this.number(e, 'scaleY'), this.number(e, 'scaleZ'));
+      this.grabbed = { toCarrier, world, scale };
+      if (e.kind === 'camera') remember(e.id);
+      else {
+        // a mark may be measured from an anchor: what its own numbers leave of its place
+        const here = this.handle.position.clone().applyMatrix4(toCarrier);
+        this.offset.set(
+          here.x - this.number(e, 'x'),
+          here.y - this.number(e, 'y'),
+          here.z - this.number(e, 'z'),
+        );
+      }
     } else {
       this.grabbed = null;
       commitPreview();
@@ -288,19 +333,53 @@ export class SetViewer {
   private moved(): void {
     const e = this.movable();
     if (!e || !this.grabbed) return;
-    const p = this.handle.position.clone().applyMatrix4(this.grabbed).sub(this.offset);
+    const tool = toolFor(e, useSequence.getState().setTool);
+    if (tool === 'turn') this.turned(e, this.grabbed);
+    else if (tool === 'scale') this.scaled(e, this.grabbed);
+    else if (e.kind === 'camera') this.cameraMoved(e, this.grabbed);
+    else {
+      const p = this.handle.position.clone().applyMatrix4(this.grabbed.toCarrier).sub(this.offset);
+      preview(`Move ${e.name}`, ...(['x', 'y', 'z'] as const).map((c) => this.set(e, c, p[c])));
+    }
+  }
+
+  private set(e: Entity, channel: string, value: number): Command {
     const { frame } = useSequence.getState();
-    const channels = ['x', 'y', 'z'] as const;
+    return { kind: 'setValue', id: e.id, channel, frame, value, key: mayKey() };
+  }
+
+  private cameraMoved(e: Entity, { world }: Grabbed): void {
+    const { pan, tilt, roll } = poseOf(Float64Array.from(world.elements));
+    const { x, y, z } = this.handle.position;
+    const { frame } = useSequence.getState();
+    preview(`Move ${e.name}`, {
+      kind: 'placeCamera',
+      camera: e.id,
+      frame,
+      at: [x, y, z],
+      pan,
+      tilt,
+      roll,
+      key: mayKey(),
+    });
+  }
+
+  private turned(e: Entity, { world }: Grabbed): void {
+    const now = new THREE.Matrix4().makeRotationFromQuaternion(this.handle.quaternion).multiply(world);
+    previewProposed(
+      `Turn ${e.name}`,
+      theCore().turnTo(e.id, Float64Array.from(now.elements), useSequence.getState().frame, mayKey()),
+    );
+  }
+
+  private scaled(e: Entity, { scale }: Grabbed): void {
+    const by = this.handle.scale;
+    const least = 0.001;
     preview(
-      `Move ${e.name}`,
-      ...channels.map((c): Command => ({
-        kind: 'setValue',
-        id: e.id,
-        channel: c,
-        frame,
-        value: p[c],
-        key: mayKey(),
-      })),
+      `Scale ${e.name}`,
+      ...(['x', 'y', 'z'] as const).map((c) =>
+        this.set(e, `scale${c.toUpperCase()}`, Math.max(least, scale[c] * Math.max(least, by[c]))),
+      ),
     );
   }
 
@@ -341,3 +420,7 @@ export class SetViewer {
     else select(...(hit ? [hit.id] : []));
   }
 }
+
+/** What can be done to a thing by handles: the tool chosen, or moving where it makes no sense. */
+const toolFor = (e: Entity, tool: SetTool): SetTool =>
+  e.kind === 'mark' || (tool === 'scale' && e.kind !== 'piece') ? 'move' : tool;

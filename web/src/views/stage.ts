@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import type { Entity, Piece, Shape } from '../core/types';
+import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
 import { lensCamera, useSequence, type Hit } from '../sequence/store';
 import { SkyDome, hazed } from './air';
@@ -84,6 +84,7 @@ export class Stage {
         s.camera !== old.camera ||
         s.followCut !== old.followCut ||
         s.drawing !== old.drawing ||
+        s.setTool !== old.setTool ||
         s.isolated !== old.isolated ||
         s.picking !== old.picking ||
         s.sharpTint !== old.sharpTint ||
@@ -203,6 +204,8 @@ export class Stage {
       const was = s.object.visible;
       if (s.entity.kind === 'piece') s.object.visible = this.visible(s.entity, entities);
       if (s.entity.kind === 'light') s.object.visible = s.entity.shown;
+      if (s.entity.kind === 'mark' || s.entity.kind === 'camera')
+        s.object.visible = this.iconVisible(s.entity, entities);
       changed ||= s.object.visible !== was;
     }
     return changed;
@@ -212,16 +215,25 @@ export class Stage {
     const { isolated } = useSequence.getState();
     const layer = p.layer ? entities[p.layer] : undefined;
     if (layer?.kind === 'layer' && !layer.shown) return false;
-    let alone = isolated === null;
+    const pieces = isolated?.filter((id) => entities[id]?.kind === 'piece') ?? [];
+    let alone = pieces.length === 0;
     for (
       let q: Piece | undefined = p;
       q;
       q = q.parent ? (entities[q.parent] as Piece | undefined) : undefined
     ) {
       if (!q.shown) return false;
-      alone ||= isolated!.includes(q.id);
+      alone ||= pieces.includes(q.id);
     }
     return alone;
+  }
+
+  private iconVisible(e: Mark | Camera, entities: Record<string, Entity>): boolean {
+    const { isolated } = useSequence.getState();
+    const layer = e.layer ? entities[e.layer] : undefined;
+    if (!e.shown || (layer?.kind === 'layer' && !layer.shown)) return false;
+    const icons = isolated?.filter((id) => entities[id]?.kind !== 'piece') ?? [];
+    return icons.length === 0 || icons.includes(e.id);
   }
 
   private build(e: Entity): Shown | null {

@@ -7,6 +7,7 @@ import com.eclipsesource.json.JsonValue;
 import java.util.Map;
 import java.util.function.Supplier;
 import kite.core.codec.Words;
+import kite.core.command.Cueing;
 import kite.core.command.Locks;
 import kite.core.command.Refusal;
 import kite.core.cue.CueTrack;
@@ -18,7 +19,6 @@ import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Entity;
-import kite.core.document.Focus;
 import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -119,8 +119,7 @@ final class Answers {
   }
 
   static void shares(Entity camera, String part, double first, double step, Float64Array out) {
-    if (!(camera instanceof Camera c)) return;
-    Cued cued = part.equals(Focus.ID) ? c.focus() : c.part(part) instanceof Cued a ? a : null;
+    Cued cued = Cueing.of(camera, part);
     if (cued == null) return;
     CueTrack track = cued.track();
     double[] row = new double[track.subjects()];

@@ -40,7 +40,9 @@ import kite.core.evaluate.PartPlot;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
+import kite.core.frame.Copies;
 import kite.core.frame.DepthRuler;
+import kite.core.frame.FreeGround;
 import kite.core.frame.HoldSize;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
@@ -660,10 +662,14 @@ public final class KiteCore {
     out.set(rows, 0);
   }
 
-  /** The commands that give a camera a ready-made rig on its present place. */
+  /**
+   * The commands that give a camera a ready-made rig on its present place.
+   *
+   * @param between ids of the cameras a travelling one shall travel between, as JSON
+   */
   @JSExport
   public static String readyRig(
-      String camera, String kind, String subject, String pathId, double frame) {
+      String camera, String kind, String subject, String pathId, String between, double frame) {
     return Answers.of(
         () ->
             FrameAnswers.commands(
@@ -671,7 +677,8 @@ public final class KiteCore {
                     .make(
                         Words.find(kind, ReadyRig.values()),
                         subject.isEmpty() ? null : subject,
-                        pathId)));
+                        pathId,
+                        FrameAnswers.ids(between))));
   }
 
   /**
@@ -694,7 +701,7 @@ public final class KiteCore {
       String camera, String part, String edit, double amount, double about) {
     return Answers.of(
         () -> {
-          Camera c = (Camera) shown.get(camera);
+          Entity c = shown.get(camera);
           return FrameAnswers.commands(
               switch (edit) {
                 case "fitTo" -> CueMotion.fitTo(c, part, amount);
@@ -1075,11 +1082,49 @@ public final class KiteCore {
     return FrameAnswers.commands(arranging(frame, key).setDown(FrameAnswers.ids(ids), heightM));
   }
 
+  /**
+   * The commands that copy things so many times, each a step in the world on from the last; a step
+   * of NaN to the right leaves what is copied free.
+   *
+   * @param newIds as many as the copies shall be, round by round
+   */
+  @JSExport
+  public static String copies(
+      String ids, String newIds, double x, double y, double z, boolean instances) {
+    return Answers.of(
+        () -> {
+          List<String> all = FrameAnswers.ids(ids);
+          Vec3 step = new Vec3(Double.isNaN(x) ? copyStep(ids) : x, y, z);
+          return FrameAnswers.commands(
+              Copies.of(shown, plan, all, FrameAnswers.ids(newIds), step, instances));
+        });
+  }
+
+  /** How far to the right a copy stands free beside what is copied, in metres. */
+  @JSExport
+  public static double copyStep(String ids) {
+    return Copies.stepM(arranging(plan.frame(), false), FrameAnswers.ids(ids));
+  }
+
+  /** Where from a place on the ground to the right a footprint stands free: x in metres. */
+  @JSExport
+  public static double freeGround(double x, double z, double widthM, double depthM) {
+    return FreeGround.x(shown, plan, x, z, widthM, depthM);
+  }
+
   /** The commands that put things on the nearest crossing of the grid's lines. */
   @JSExport
   public static String toGrid(String ids, double frame, boolean key) {
     double line = shown.header().gridM() / shown.header().gridLines();
     return FrameAnswers.commands(arranging(frame, key).toGrid(FrameAnswers.ids(ids), line));
+  }
+
+  /** The commands that give a thing the turn of a transform in the world (16 numbers). */
+  @JSExport
+  public static String turnTo(String id, Float64Array world, double frame, boolean key) {
+    double[] m = new double[Matrix.SIZE];
+    for (int i = 0; i < m.length; i++) m[i] = world.get(i);
+    return Answers.of(() -> FrameAnswers.commands(arranging(frame, key).turnTo(id, m)));
   }
 
   /** The commands that put a thing's origin at a world point. */

@@ -6,6 +6,7 @@ import kite.core.cue.Cue;
 import kite.core.cue.Cued;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
+import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
@@ -106,16 +107,16 @@ public sealed interface RigCommand extends Command {
     }
   }
 
-  /** Adds a cue, in place of any on its frame. */
+  /** Adds a cue, in place of any on its frame; {@code camera} may be a light that is aimed. */
   record PutCue(String camera, String part, Cue cue) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      Cued a = needCued(c, part);
+      Entity c = Cueing.owner(s, camera);
+      Cued a = Cueing.need(c, part);
       List<Cue> cues = new ArrayList<>(a.cues());
       cues.removeIf(k -> k.frame() == cue.frame());
       cues.add(cue);
-      return withCues(s, c, part, cues);
+      return Cueing.with(s, c, part, cues);
     }
   }
 
@@ -124,9 +125,9 @@ public sealed interface RigCommand extends Command {
       implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      Cued a = needCued(c, part);
-      Cue old = cueAt(c, part, a, frame);
+      Entity c = Cueing.owner(s, camera);
+      Cued a = Cueing.need(c, part);
+      Cue old = Cueing.at(c, part, a, frame);
       List<Cue> cues = new ArrayList<>(a.cues());
       cues.remove(old);
       if (cues.stream().anyMatch(k -> k.frame() == toFrame))
@@ -138,7 +139,7 @@ public sealed interface RigCommand extends Command {
                 + NumberText.plain(toFrame)
                 + ". Move this one beside it, or remove that one first.");
       cues.add(new Cue(toFrame, travel, old.ease(), old.mix()));
-      return withCues(s, c, part, cues);
+      return Cueing.with(s, c, part, cues);
     }
   }
 
@@ -146,20 +147,20 @@ public sealed interface RigCommand extends Command {
   record SetCues(String camera, String part, List<Cue> cues) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      needCued(c, part);
-      return withCues(s, c, part, new ArrayList<>(cues));
+      Entity c = Cueing.owner(s, camera);
+      Cueing.need(c, part);
+      return Cueing.with(s, c, part, new ArrayList<>(cues));
     }
   }
 
   record RemoveCue(String camera, String part, double frame) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = Command.need(s, camera, Camera.class);
-      Cued a = needCued(c, part);
+      Entity c = Cueing.owner(s, camera);
+      Cued a = Cueing.need(c, part);
       List<Cue> cues = new ArrayList<>(a.cues());
-      cues.remove(cueAt(c, part, a, frame));
-      return withCues(s, c, part, cues);
+      cues.remove(Cueing.at(c, part, a, frame));
+      return Cueing.with(s, c, part, cues);
     }
   }
 
@@ -308,33 +309,4 @@ public sealed interface RigCommand extends Command {
   }
 
   /** What holds cues under a part's id: an attention part, or the camera's focus. */
-  private static Cued needCued(Camera c, String part) {
-    if (!part.equals(Focus.ID)) {
-      if (needPart(c, part, RigPart.class) instanceof Cued a) return a;
-      throw new Refusal(
-          "kind", c.id(), part, "That rig part of camera " + c.letter() + " has no cues.");
-    }
-    if (c.focus() == null)
-      throw new Refusal(
-          "missing",
-          c.id(),
-          part,
-          "Focus of camera " + c.letter() + " follows nothing yet. Choose a subject first.");
-    return c.focus();
-  }
-
-  private static Cue cueAt(Camera c, String part, Cued a, double frame) {
-    for (Cue k : a.cues()) if (k.frame() == frame) return k;
-    throw new Refusal(
-        "missing",
-        c.id(),
-        part,
-        "Camera " + c.letter() + " has no cue at frame " + frame + " any more.");
-  }
-
-  private static Sequence withCues(Sequence s, Camera c, String part, List<Cue> cues) {
-    cues.sort((x, y) -> Double.compare(x.frame(), y.frame()));
-    Cued now = needCued(c, part).withCues(cues);
-    return s.with(now instanceof Focus f ? c.with(f) : c.with((RigPart) now));
-  }
 }

@@ -4,13 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.Command;
+import kite.core.command.RigCommand;
+import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.evaluate.Placement;
 import kite.core.evaluate.Plan;
+import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
+import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 
 /** Sizes of things in the set, and moves that line them up. */
@@ -158,14 +163,60 @@ public final class Arranging {
     return move(id, point.minus(Matrix.newOrigin(plan.world(), plan.slot(id) * Matrix.SIZE)));
   }
 
+  /**
+   * Commands that give a thing the turn of a transform in the world; its place stays.
+   *
+   * @param world 16 numbers, of which the axes' directions count
+   */
+  public List<Command> turnTo(String id, double[] world) {
+    Entity e = s.get(id);
+    if (e instanceof Camera) {
+      double[] a = degrees(Rotation.newPanTiltRoll(world, 0));
+      Vec3 at = Matrix.newOrigin(plan.world(), plan.slot(id) * Matrix.SIZE);
+      return List.of(new RigCommand.PlaceCamera(id, frame, at, a[0], a[1], a[2], key));
+    }
+    if (e.channelSpec("pan") == null || plan.slot(id) < 0) return List.of();
+    double[] own = world.clone();
+    String carrier = carrier(e);
+    if (carrier != null) {
+      double[] c = new double[Matrix.SIZE];
+      System.arraycopy(plan.world(), plan.slot(carrier) * Matrix.SIZE, c, 0, Matrix.SIZE);
+      Matrix.makeRigid(c, 0);
+      Matrix.multiply(Matrix.newInverse(c, 0), 0, world, 0, own, 0);
+    }
+    Matrix.makeRigid(own, 0);
+    AxisOrder order = e instanceof Piece p ? p.order() : AxisOrder.PAN_TILT_ROLL;
+    double[] a = degrees(Rotation.newAngles(order, own, 0));
+    List<Command> all = new ArrayList<>();
+    String[] names = {"pan", "tilt", "roll"};
+    for (int i = 0; i < 3; i++) {
+      double now = e.channel(names[i]).at(frame), then = Placement.nearest(a[i], now);
+      if (Math.abs(then - now) > SAME_DEGREES)
+        all.add(new SetValue(id, names[i], frame, then, key));
+    }
+    return all;
+  }
+
+  /** Angles that differ by less are the same: what comes back from axes is rounded. */
+  private static final double SAME_DEGREES = 1e-7;
+
+  private static double[] degrees(double[] radians) {
+    double[] d = new double[radians.length];
+    for (int i = 0; i < d.length; i++) d[i] = Math.toDegrees(radians[i]);
+    return d;
+  }
+
+  private static String carrier(Entity e) {
+    return e instanceof Piece p
+        ? p.parent()
+        : e instanceof Mark m ? m.rides() : e instanceof Light l ? l.parent() : null;
+  }
+
   /** Commands that carry a thing by so much in the world, given on the axes its place has. */
   public List<Command> move(String id, Vec3 by) {
     Entity e = s.get(id);
     if (by.length() < 1e-12 || e.channelSpec("x") == null) return List.of();
-    String carrier =
-        e instanceof Piece p
-            ? p.parent()
-            : e instanceof Mark m ? m.rides() : e instanceof Light l ? l.parent() : null;
+    String carrier = carrier(e);
     Vec3 d = by;
     if (carrier != null) {
       double[] inverse = Matrix.newInverse(plan.world(), plan.slot(carrier) * Matrix.SIZE);

@@ -3,12 +3,12 @@ package kite.core.motion;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.Command;
+import kite.core.command.Cueing;
 import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Cued;
-import kite.core.document.Camera;
-import kite.core.document.Focus;
+import kite.core.document.Entity;
 
 /** Edits of a whole track of cues in time, as keys have them: takes so long, stretch, repeat. */
 public final class CueMotion {
@@ -27,7 +27,7 @@ public final class CueMotion {
   }
 
   /** All of it takes so many frames from its first cue on. */
-  public static List<Command> fitTo(Camera c, String part, double frames) {
+  public static List<Command> fitTo(Entity c, String part, double frames) {
     List<Cue> cues = cuesOf(c, part);
     double now = length(cues);
     if (!(now > 0))
@@ -37,7 +37,7 @@ public final class CueMotion {
   }
 
   /** Frames and travels so many times as long, about a frame that stays. */
-  public static List<Command> stretch(Camera c, String part, double about, double factor) {
+  public static List<Command> stretch(Entity c, String part, double about, double factor) {
     if (!(factor > 0 && factor < LONGEST))
       throw new Refusal("range", c.id(), part, "That takes a number above 0; type one, e.g. 1.5.");
     List<Cue> next = new ArrayList<>();
@@ -51,7 +51,7 @@ public final class CueMotion {
    * The cues again, so many times more, one round after the other. Each round turns to its first
    * mix as long as the round before took to its last, so that nothing jumps.
    */
-  public static List<Command> repeat(Camera c, String part, int times) {
+  public static List<Command> repeat(Entity c, String part, int times) {
     List<Cue> cues = cuesOf(c, part);
     if (times < 1 || cues.size() * (times + 1L) > MOST_CUES)
       throw new Refusal(
@@ -82,14 +82,14 @@ public final class CueMotion {
     return Math.max(first.travel(), last.travel()) - first.travel();
   }
 
-  private static List<Cue> cuesOf(Camera c, String part) {
-    Cued cued = part.equals(Focus.ID) ? c.focus() : c.part(part) instanceof Cued x ? x : null;
+  private static List<Cue> cuesOf(Entity c, String part) {
+    Cued cued = Cueing.of(c, part);
     if (cued == null)
       throw new Refusal("missing", c.id(), part, "“" + c.name() + "” has no such cues any more.");
     return cued.cues();
   }
 
-  private static List<Command> put(Camera c, String part, List<Cue> cues) {
+  private static List<Command> put(Entity c, String part, List<Cue> cues) {
     return List.of(new RigCommand.SetCues(c.id(), part, cues));
   }
 }

@@ -20,6 +20,7 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
+import kite.core.document.Light;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
 import kite.core.rig.RigPart;
@@ -34,8 +35,7 @@ public final class MoveTogether {
     TreeSet<Double> all = new TreeSet<>();
     for (String address : e.channelSpecs().keySet())
       if (e.channel(address) instanceof Channel.Curve c) for (Key k : c.keys()) all.add(k.frame());
-    if (e instanceof Camera c)
-      for (Cued cued : cuedOf(c)) for (Cue cue : cued.cues()) all.add(cue.frame());
+    for (Cued cued : cuedOf(e)) for (Cue cue : cued.cues()) all.add(cue.frame());
     return List.copyOf(all);
   }
 
@@ -120,8 +120,10 @@ public final class MoveTogether {
     return all;
   }
 
-  private static List<Cued> cuedOf(Camera c) {
+  private static List<Cued> cuedOf(Entity e) {
     List<Cued> all = new ArrayList<>();
+    if (e instanceof Light l && l.attention() != null) all.add(l.attention());
+    if (!(e instanceof Camera c)) return all;
     for (RigPart p : c.rig()) if (p instanceof Cued x) all.add(x);
     if (c.focus() != null) all.add(c.focus());
     return all;
@@ -136,12 +138,11 @@ public final class MoveTogether {
       if (!frames.isEmpty())
         all.add(new ChannelCommand.SetChannel(e.id(), address, CurveEdits.move(c, frames, by, 0)));
     }
-    if (!(e instanceof Camera c)) return all;
-    for (Cued cued : cuedOf(c)) {
-      Cued next = cued.withCues(moved(c, cued.cues(), which, by));
+    for (Cued cued : cuedOf(e)) {
+      Cued next = cued.withCues(moved(e, cued.cues(), which, by));
       if (next.equals(cued)) continue;
       String part = next instanceof RigPart p ? p.id() : Focus.ID;
-      all.add(new RigCommand.SetCues(c.id(), part, next.cues()));
+      all.add(new RigCommand.SetCues(e.id(), part, next.cues()));
     }
     return all;
   }
@@ -151,7 +152,7 @@ public final class MoveTogether {
    *
    * @throws Refusal when one would land on another that stays
    */
-  private static List<Cue> moved(Camera c, List<Cue> cues, DoublePredicate which, double by) {
+  private static List<Cue> moved(Entity c, List<Cue> cues, DoublePredicate which, double by) {
     TreeMap<Double, Cue> sorted = new TreeMap<>();
     for (Cue q : cues) if (!which.test(q.frame())) sorted.put(q.frame(), q);
     for (Cue q : cues) {

@@ -71,9 +71,10 @@ public final class ReadyRigs {
    *
    * @param subject for the kinds that need one, else null
    * @param pathId id of the path made for {@link ReadyRig#RAIL}
+   * @param between the cameras a travelling one shall travel between; none for all there are
    * @throws Refusal when a subject is needed and missing, or is the camera itself
    */
-  public List<Command> make(ReadyRig kind, String subject, String pathId) {
+  public List<Command> make(ReadyRig kind, String subject, String pathId, List<String> between) {
     Entity about = s.get(subject);
     if (kind.needsSubject() && (about == null || about.id().equals(camera.id())))
       throw new Refusal(
@@ -117,7 +118,7 @@ public final class ReadyRigs {
       }
       case TRAVELLING -> {
         rig.add(base(here()));
-        rig.add(framings());
+        rig.add(framings(between));
       }
       case TRIMMED -> {
         tripod(rig);
@@ -248,10 +249,21 @@ public final class ReadyRigs {
         Channels.NONE.with("across", across).with("down", down));
   }
 
-  /** The other cameras, with a cue that leaves this one where it stands until another is put. */
-  private Framings framings() {
+  /** Other cameras, with a cue that leaves this one where it stands until another is put. */
+  private Framings framings(List<String> between) {
     List<String> others = new ArrayList<>();
+    for (String id : between) {
+      if (id.equals(camera.id()) || !(s.get(id) instanceof Camera c)) continue;
+      if (leansOn(c))
+        throw new Refusal(
+            "loop",
+            camera.id(),
+            "cameras",
+            "“" + c.name() + "” depends on “" + camera.name() + "”, which so cannot travel to it.");
+      others.add(id);
+    }
     for (Camera c : s.all(Camera.class)) {
+      if (!between.isEmpty() && !others.isEmpty()) break; // those that were chosen alone
       if (c.id().equals(camera.id()) || others.size() == MOST_FRAMINGS) continue;
       if (!leansOn(c)) others.add(c.id());
     }

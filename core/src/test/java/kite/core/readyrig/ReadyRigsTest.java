@@ -36,7 +36,9 @@ class ReadyRigsTest {
         ReadyRigs rigs = new ReadyRigs(s, Models.NONE, (Camera) s.get("cam2"), 9);
         Sequence next;
         try {
-          next = Edit.apply(s, rigs.make(kind, kind.needsSubject() ? "mark" : null, "newPath"));
+          next =
+              Edit.apply(
+                  s, rigs.make(kind, kind.needsSubject() ? "mark" : null, "newPath", List.of()));
         } catch (Refusal r) {
           assertEquals(ReadyRig.FOLLOWING, kind, r.getMessage()); // the mark is out of frame
           assertTrue(r.getMessage().contains("is not in frame"), r.getMessage());
@@ -58,7 +60,7 @@ class ReadyRigsTest {
         Edit.apply(
             s,
             new ReadyRigs(s, Models.NONE, (Camera) s.get("cam2"), 9)
-                .make(ReadyRig.ORBIT, "mark", ""));
+                .make(ReadyRig.ORBIT, "mark", "", List.of()));
     Plan p = new Plan(orbit, Models.NONE);
     p.evaluate(9);
     double[] m = new double[3];
@@ -82,7 +84,7 @@ class ReadyRigsTest {
         Edit.apply(
             s,
             new ReadyRigs(s, Models.NONE, (Camera) s.get("cam2"), 9)
-                .make(ReadyRig.TRAVELLING, null, ""));
+                .make(ReadyRig.TRAVELLING, null, "", List.of()));
     Framings f = ((Camera) next.get("cam2")).first(Framings.class);
     assertTrue(f.cameras().contains("cam0") && !f.cameras().contains("travel"), "" + f.cameras());
     Refusal none =
@@ -90,7 +92,7 @@ class ReadyRigsTest {
             Refusal.class,
             () ->
                 new ReadyRigs(s, Models.NONE, (Camera) s.get("cam2"), 9)
-                    .make(ReadyRig.RIDING, null, ""));
+                    .make(ReadyRig.RIDING, null, "", List.of()));
     assertTrue(none.getMessage().startsWith("Choose the subject first"), none.getMessage());
   }
 }

@@ -1,0 +1,75 @@
+import { useEffect, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Vec3 } from '../core/types';
+import { TextNumber } from '../fields/TextNumber';
+import { endPreview, previewProposed, useSequence } from '../sequence/store';
+import { closeDialog, Window } from '../shell/Window';
+import { copiesOf, copy } from './create';
+
+const MOST = 200;
+
+/** How many copies, and how far apart; they are seen in the set while it is chosen. */
+export function CopiesDialog({ ids }: { ids: string[] }) {
+  const names = useSequence((s) => ids.map((id) => `“${s.entities[id]?.name}”`).join(', '));
+  const anyPiece = useSequence((s) => ids.some((id) => s.entities[id]?.kind === 'piece'));
+  const [count, setCount] = useState(3);
+  const [step, setStep] = useState<Vec3>(() => [
+    Math.round(theCore().copyStep(JSON.stringify(ids)) * 100) / 100,
+    0,
+    0,
+  ]);
+  const [instances, setInstances] = useState(false);
+  useEffect(() => {
+    endPreview();
+    previewProposed('Copies', copiesOf(ids, count, step, instances).proposal);
+    return endPreview;
+  }, [ids, count, step, instances]);
+  const axis = (i: 0 | 1 | 2, label: string) => (
+    <TextNumber
+      label={label}
+      unit="metres"
+      value={step[i]}
+      onChange={(v) => setStep(step.map((x, k) => (k === i ? v : x)) as Vec3)}
+    />
+  );
+  return (
+    <Window
+      title={`Copies of ${ids.length === 1 ? names : `${ids.length} things`}`}
+      buttons={
+        <>
+          <button className="pill wide" onClick={closeDialog}>
+            Leave it
+          </button>
+          <button
+            className="pill coral wide"
+            onClick={() => {
+              if (copy(`${count} copies of ${names}`.slice(0, 120), ids, count, step, instances))
+                closeDialog();
+            }}
+          >
+            {count === 1 ? 'Make 1 copy' : `Make ${count} copies`}
+          </button>
+        </>
+      }
+    >
+      <div className="numbers">
+        <TextNumber
+          label="How many"
+          unit="factor"
+          value={count}
+          onChange={(v) => setCount(Math.max(1, Math.min(MOST, Math.round(v))))}
+        />
+        {axis(0, 'Each on to the right')}
+        {axis(1, 'Each up')}
+        {axis(2, 'Each towards the front')}
+      </div>
+      {anyPiece ? (
+        <label className="tick">
+          <input type="checkbox" checked={instances} onChange={(e) => setInstances(e.target.checked)} />
+          Instances: they change when the first one’s shape does
+        </label>
+      ) : null}
+      <p className="says">They are shown in the set as they will stand.</p>
+    </Window>
+  );
+}
