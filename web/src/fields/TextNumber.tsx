@@ -65,32 +65,34 @@ export function TextNumber({
     leaving.current = false;
   };
   return (
-    <label className="text-number">
-      <span>{label}</span>
-      <input
-        type="text"
-        className="mono"
-        value={text ?? shown}
-        disabled={disabled || !mayEdit}
-        {...faulty(faultId, fault)}
-        onFocus={(e) => e.currentTarget.select()}
-        onChange={(e) => {
-          setText(e.target.value);
-          setRefused('');
-        }}
-        onBlur={commit}
-        onKeyDown={(e) => {
-          // a first Escape takes back what was typed, a second closes the window around it
-          if (e.key !== 'Escape' || text !== null) e.stopPropagation();
-          if (e.key === 'Enter' && commit() && !inWindow(e.currentTarget)) leave(e.currentTarget);
-          if (e.key === 'Escape') {
-            setText(null);
+    <div className="text-number">
+      <label>
+        <span>{label}</span>
+        <input
+          type="text"
+          className="mono"
+          value={text ?? shown}
+          disabled={disabled || !mayEdit}
+          {...faulty(faultId, fault)}
+          onFocus={(e) => e.currentTarget.select()}
+          onChange={(e) => {
+            setText(e.target.value);
             setRefused('');
-            if (!inWindow(e.currentTarget)) leave(e.currentTarget);
-          }
-        }}
-      />
+          }}
+          onBlur={commit}
+          onKeyDown={(e) => {
+            // a first Escape takes back what was typed, a second closes the window around it
+            if (e.key !== 'Escape' || text !== null) e.stopPropagation();
+            if (e.key === 'Enter' && commit() && !inWindow(e.currentTarget)) leave(e.currentTarget);
+            if (e.key === 'Escape') {
+              setText(null);
+              setRefused('');
+              if (!inWindow(e.currentTarget)) leave(e.currentTarget);
+            }
+          }}
+        />
+      </label>
       <Fault id={faultId} text={fault} />
-    </label>
+    </div>
   );
 }

@@ -44,7 +44,7 @@ export function CueMenu({
         <Icon.More />
       </button>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
-        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <div className="numbers">
             <TextNumber
               label="Takes, frames"

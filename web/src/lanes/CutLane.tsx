@@ -147,7 +147,11 @@ export function CutLane({ scale }: { scale: Scale }) {
       >
         {menu
           ? [
-              <div key="code" className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+              <div
+                key="code"
+                className="menu-part"
+                onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}
+              >
                 <label className="line">
                   <span className="line-label">Code</span>
                   <input

@@ -153,7 +153,7 @@ export function KeyTools() {
         {item('Copy', 'Ctrl+C', copyKeys)}
         {item('Paste', 'Into these lanes, the first on this frame · Ctrl+V', () => pasteKeys())}
         {item('Remove', 'Delete', removeChosen)}
-        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <div className="numbers">
             <TextNumber
               label="Times as long, about this frame"

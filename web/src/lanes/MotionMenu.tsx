@@ -73,7 +73,7 @@ export function MotionMenu() {
         </button>
       </Tip>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
-        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <label className="line">
             <span className="line-label">Of</span>
             <select aria-label="Motion of" value={of} onChange={(e) => setPart(e.target.value)}>
@@ -102,7 +102,7 @@ export function MotionMenu() {
             </div>
           </MenuItem>
         ))}
-        <div className="menu-part" onKeyDown={(e) => e.stopPropagation()}>
+        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <div className="numbers">
             <TextNumber
               label="Takes, frames"

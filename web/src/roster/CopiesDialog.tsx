@@ -34,6 +34,7 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
   );
   return (
     <Window
+      aside
       title={`Copies of ${ids.length === 1 ? names : `${ids.length} things`}`}
       buttons={
         <>

@@ -10,12 +10,15 @@ export function Window({
   children,
   buttons,
   wide = false,
+  aside = false,
   onClose = closeDialog,
 }: {
   title: string;
   children: ReactNode;
   buttons: ReactNode;
   wide?: boolean;
+  /** Whether it stands to the side and dims nothing: what it does is seen in the views. */
+  aside?: boolean;
   onClose?: () => void;
 }) {
   return (
@@ -24,7 +27,11 @@ export function Window({
       onClose={onClose}
       maxWidth={false}
       aria-label={title}
-      slotProps={{ paper: { className: `window ${wide ? 'wide' : ''}` } }}
+      slotProps={{
+        paper: { className: `window ${wide ? 'wide' : ''}` },
+        backdrop: { invisible: aside },
+        container: { className: aside ? 'window-aside' : '' },
+      }}
     >
       <h2>{title}</h2>
       <div className="window-body" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>

@@ -19,6 +19,7 @@ export interface Helper {
     selected: string[];
   };
   handleOnScreen(part: string): number[];
+  inSetView(x: number, y: number, z: number): number[];
   goTo(frame: number): void;
 }
 
@@ -71,6 +72,7 @@ export function theHelper(): void {
       }[];
       return inSetView(...handles.find((h) => h.part === part)!.at);
     },
+    inSetView,
     goTo,
   };
   (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;

@@ -40,6 +40,9 @@ interface Grabbed {
 const PATH_HEIGHT_M = 1.5;
 const CLICK_PX = 4;
 
+/** A piece is twice as large when the middle of its handles is dragged so far to the right or up. */
+const DOUBLES_PX = 120;
+
 /** One pane of the set view: its own way of looking, the arrows that move things, and picking. */
 export class SetViewer {
   private readonly renderer: THREE.WebGLRenderer;
@@ -71,6 +74,10 @@ export class SetViewer {
   private pressed: { x: number; y: number } | null = null;
   private grabbed: Grabbed | null = null;
   private readonly offset = new THREE.Vector3();
+
+  /** How far the pointer went to the right and up since it was pressed, in pixels. */
+  private travel = 0;
+  private pressedAt = { x: 0, y: 0 };
 
   constructor(
     private readonly canvas: HTMLCanvasElement,
@@ -108,6 +115,13 @@ export class SetViewer {
       this.pressed = this.takesGrip(e) ? null : { x: e.clientX, y: e.clientY };
     };
     const up = (e: PointerEvent) => this.released(e);
+    // before the handles hear of it
+    canvas.addEventListener('pointerdown', (e) => (this.pressedAt = { x: e.clientX, y: e.clientY }), true);
+    const travelled = (e: PointerEvent) => {
+      this.travel = e.clientX - this.pressedAt.x - (e.clientY - this.pressedAt.y);
+    };
+    window.addEventListener('pointermove', travelled, true);
+    this.leave.push(() => window.removeEventListener('pointermove', travelled, true));
     canvas.addEventListener('pointerdown', down, { capture: true }); // before the view is turned
     canvas.addEventListener('pointerup', up);
     if (index === 0) {
@@ -373,8 +387,10 @@ export class SetViewer {
   }
 
   private scaled(e: Entity, { scale }: Grabbed): void {
-    const by = this.handle.scale;
     const least = 0.001;
+    // all three alike by how far the pointer went: from the very middle a share of nothing is no measure
+    const alike = this.arrows.axis === 'XYZ' ? 2 ** (this.travel / DOUBLES_PX) : 0;
+    const by = alike ? new THREE.Vector3(alike, alike, alike) : this.handle.scale;
     preview(
       `Scale ${e.name}`,
       ...(['x', 'y', 'z'] as const).map((c) =>

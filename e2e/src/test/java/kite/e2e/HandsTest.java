@@ -6,7 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.KeyboardModifier;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
@@ -185,5 +187,184 @@ class HandsTest extends Desk {
     page.getByText("is locked: unlock it").waitFor();
     assertEquals(was, value("oda", "x"));
     page.keyboard().press("Escape");
+  }
+
+  @Test
+  void arrowsHeldInLanesAndOnRingsAreOneEditEach() throws Exception {
+    keyed();
+    key("focalLength", 1041).click();
+    int before = undos();
+    for (int i = 0; i < 3; i++) page.keyboard().down("ArrowRight");
+    page.keyboard().up("ArrowRight");
+    assertEquals(List.of(1001.0, 1044.0, 1081.0), keys("camC", "focalLength"));
+    assertEquals(before + 1, undos());
+    // the key keeps the keyboard, and Escape gives steps up
+    for (int i = 0; i < 2; i++) page.keyboard().down("ArrowLeft");
+    page.keyboard().press("Escape");
+    page.keyboard().up("ArrowLeft");
+    assertEquals(List.of(1001.0, 1044.0, 1081.0), keys("camC", "focalLength"));
+    assertEquals(before + 1, undos());
+    choose("Along the stalls");
+    Locator cue = page.locator("[data-testid=attention-lane] [data-cue]").nth(1);
+    double was = Double.parseDouble(cue.getAttribute("data-cue"));
+    cue.focus();
+    for (int i = 0; i < 4; i++) page.keyboard().down("ArrowRight");
+    page.keyboard().up("ArrowRight");
+    assertEquals(
+        was + 4, ((Camera) stored().get("camB")).first(Attention.class).cues().get(1).frame());
+    assertEquals(before + 2, undos());
+  }
+
+  @Test
+  void cuesOfALaneTakeSoLongStretchAndRepeat() throws Exception {
+    choose("Along the stalls");
+    int count = ((Camera) stored().get("camB")).first(Attention.class).cues().size();
+    button("All cues of Attention").click();
+    field("Takes, frames").fill("10s");
+    field("Takes, frames").press("Enter");
+    page.keyboard().press("Escape");
+    menuGone();
+    var cues = ((Camera) stored().get("camB")).first(Attention.class).cues();
+    var last = cues.get(count - 1);
+    assertEquals(240, last.frame() + last.travel() - cues.get(0).frame(), 1e-6);
+    button("All cues of Attention").click();
+    page.getByText("Repeat once more").click();
+    menuGone();
+    assertTrue(
+        ((Camera) stored().get("camB")).first(Attention.class).cues().size() >= 2 * count - 1);
+  }
+
+  @Test
+  void framesAreTypedAsSecondsAndTimecode() {
+    goTo(1001);
+    page.getByLabel("Frame", new Page.GetByLabelOptions().setExact(true)).fill("2s");
+    page.keyboard().press("Enter");
+    assertEquals(1049, number("() => jollyKite.state().frame"));
+    page.getByLabel("Frame", new Page.GetByLabelOptions().setExact(true)).fill("+1s");
+    page.keyboard().press("Enter");
+    assertEquals(1073, number("() => jollyKite.state().frame"));
+    page.getByLabel("Frame", new Page.GetByLabelOptions().setExact(true)).fill("00:00:01:12");
+    page.keyboard().press("Enter");
+    assertEquals(1037, number("() => jollyKite.state().frame"));
+    page.keyboard().press("."); // the keyboard is the desk's again
+    assertEquals(1038, number("() => jollyKite.state().frame"));
+  }
+
+  @Test
+  void copiesStandBesideWithNumberAndSpacing() throws Exception {
+    desk("Set");
+    choose("Lantern");
+    double x = place("lantern")[0];
+    page.keyboard().press("Control+d");
+    double[] copy = place(page.evaluate("() => jollyKite.state().selected[0]").toString());
+    assertTrue(copy[0] > x + 0.3, "beside, not on top: " + copy[0]);
+    page.keyboard().press("Control+z");
+    choose("Lantern");
+    button("Several copies…").click();
+    field("How many").fill("4");
+    field("Each on to the right").fill("1.25");
+    field("Each up").fill("0.5");
+    field("Each up").press("Tab");
+    button("Make 4 copies").click();
+    List<?> made = (List<?>) page.evaluate("() => jollyKite.state().selected");
+    assertEquals(4, made.size());
+    for (int i = 0; i < 4; i++) {
+      double[] p = place(made.get(i).toString());
+      assertEquals(x + 1.25 * (i + 1), p[0], 1e-6);
+      assertEquals(place("lantern")[1] + 0.5 * (i + 1), p[1], 1e-6);
+    }
+    button("+ Figure").click();
+    String first = page.evaluate("() => jollyKite.state().selected[0]").toString();
+    button("+ Figure").click();
+    String second = page.evaluate("() => jollyKite.state().selected[0]").toString();
+    assertTrue(place(second)[0] > place(first)[0] + 0.3, "the second stands beside the first");
+  }
+
+  /** Drags a handle of the set view, which stands so many pixels from the selected thing. */
+  private void dragHandle(String id, int fromX, int fromY, int dx, int dy) {
+    double[] p = place(id);
+    double[] at = numbers("() => jollyKite.inSetView(" + p[0] + "," + p[1] + "," + p[2] + ")");
+    page.mouse().move(at[0] + fromX, at[1] + fromY);
+    page.waitForTimeout(100); // the handle under the pointer is found when a frame is drawn
+    page.mouse().down();
+    for (int i = 1; i <= 5; i++)
+      page.mouse().move(at[0] + fromX + dx * i / 5.0, at[1] + fromY + dy * i / 5.0);
+    page.mouse().up();
+  }
+
+  @Test
+  void handlesInTheSetTurnAndScaleAndMoveStillCameras() throws Exception {
+    desk("Set");
+    button("Plan").click();
+    choose("Lantern");
+    page.keyboard().press("Shift+V");
+    page.waitForTimeout(200);
+    double pan = value("lantern", "pan");
+    button("Turn in the set").click();
+    page.waitForTimeout(100);
+    int before = undos();
+    ringDrag("lantern");
+    assertEquals(before + 1, undos(), "one edit");
+    assertTrue(Math.abs(value("lantern", "pan") - pan) > 3, "the lantern has turned");
+    button("Scale in the set").click();
+    page.waitForTimeout(100);
+    dragHandle("lantern", 0, 0, 40, 0);
+    assertTrue(value("lantern", "scaleX") > 1.05, "it has grown: " + value("lantern", "scaleX"));
+    button("Move in the set").click();
+    choose("Lantern to Pim");
+    page.keyboard().press("Shift+V");
+    page.waitForTimeout(200);
+    double[] was = place("camC");
+    dragHandle("camC", 0, 0, 30, 20);
+    double[] now = place("camC");
+    assertTrue(Math.hypot(now[0] - was[0], now[2] - was[2]) > 0.02, "the camera has moved");
+    assertEquals(was[1], now[1], 1e-6, "in the plane of the plan");
+    saved();
+  }
+
+  /** In plan, the ring about the upright axis lies round the thing: it is looked for outwards. */
+  private void ringDrag(String id) {
+    double pan = value(id, "pan");
+    for (int r = 20; r < 110 && value(id, "pan") == pan; r += 4) dragHandle(id, r, 0, 0, -45);
+  }
+
+  @Test
+  void aSpotTurnsFromSubjectToSubject() throws Exception {
+    desk("Set");
+    add("Spot light");
+    String spot = page.evaluate("() => jollyKite.state().selected[0]").toString();
+    page.getByLabel("Aimed at").selectOption(new SelectOption().setLabel("Pim"));
+    page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true))
+        .selectOption(new SelectOption().setLabel("Oda"));
+    goTo(1050);
+    button("Hand over to Oda from this frame").click();
+    page.locator("[data-testid=attention-lane] [data-cue]").nth(1).waitFor();
+    double[] before = numbers("() => jollyKite.camera('" + spot + "').world");
+    goTo(1080);
+    double[] after = numbers("() => jollyKite.camera('" + spot + "').world");
+    double cos = before[8] * after[8] + before[9] * after[9] + before[10] * after[10];
+    assertTrue(cos < 0.9999, "it looks elsewhere");
+    double[] oda = place("oda"), at = place(spot);
+    assertTrue(
+        (oda[0] - at[0]) * -after[8] + (oda[1] - at[1]) * -after[9] + (oda[2] - at[2]) * -after[10]
+            > 0,
+        "towards Oda");
+    goTo(1050);
+    page.keyboard().press("1"); // the keyboard cues the selected spot as it does a camera
+    saved();
+  }
+
+  @Test
+  void aMarkInItsPlaceKeepsTheAimWhereItWas() throws Exception {
+    choose("Along the stalls");
+    goTo(1040);
+    double[] was = numbers("() => jollyKite.camera('camB').world");
+    choose("Pim");
+    page.keyboard().press("Delete");
+    button("Put a mark in its place").click();
+    goTo(1040);
+    double[] now = numbers("() => jollyKite.camera('camB').world");
+    for (int i = 0; i < 16; i++) assertEquals(was[i], now[i], 1e-9, "axis " + i);
+    saved();
   }
 }
