@@ -440,7 +440,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow | Amend;
 
 export interface Substitute {
   kind: 'substitute';
@@ -784,6 +784,24 @@ export interface Follow {
   standards: Standards;
 }
 
+export interface Amend {
+  kind: 'amend';
+  delta: Delta;
+}
+
+export interface Delta {
+  fields: FieldChange[];
+  added: Entity[];
+  removed: Entity[];
+}
+
+export interface FieldChange {
+  id: string;
+  path: string[];
+  from: unknown | null;
+  to: unknown | null;
+}
+
 export interface Change {
   before: Record<string, Entity>;
   after: Record<string, Entity>;
@@ -884,6 +902,7 @@ export interface KiteCore {
   anchors(piece: string): string;
   angles(transform: Float64Array, out: Float64Array): void;
   apply(commands: string): string;
+  applyDelta(delta: string): string;
   backTo(document: string): string;
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blur(camera: string, out: Float64Array): void;
@@ -892,7 +911,6 @@ export interface KiteCore {
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
   carrySubject(camera: string, subject: string, frame: number, across: number, down: number, key: boolean): string;
   channels(id: string, frame: number): string;
-  commandsOf(change: string, undo: boolean): string;
   compare(side: number, document: string): string;
   comparedCamera(side: number, camera: string, frame: number, world: Float64Array, lens: Float64Array): boolean;
   composition(camera: string, subject: string): string;
@@ -969,6 +987,7 @@ export interface KiteCore {
   subjectKeys(subject: string): string;
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
+  takeBack(delta: string, undo: boolean): string;
   threeLights(camera: string, subject: string, ids: string): string;
   timecode(frame: number): string;
   toGrid(ids: string, frame: number, key: boolean): string;
@@ -976,6 +995,7 @@ export interface KiteCore {
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
   trimsSay(camera: string, frame: number): string;
   turnTo(id: string, world: Float64Array, frame: number, key: boolean): string;
+  turned(delta: string): string;
   users(ids: string): string;
   warnings(camera: string, first: number, last: number): string;
   wouldKey(commands: string): string;

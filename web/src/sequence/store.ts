@@ -208,10 +208,14 @@ export function opened(id: string, revision: number): void {
   });
 }
 
-/** Applies commands here at once; the change, as the core wrote it. */
+/** Applies commands here at once; gives what they did as the core keeps it for taking it back. */
 function applyLocally(commands: string): string {
-  const text = theCore().apply(commands);
-  const { change } = answer<{ change: Change }>(text);
+  return applied(theCore().apply(commands));
+}
+
+/** Shows what the core has done; gives it as the core keeps it for taking it back. */
+function applied(text: string): string {
+  const { change, delta } = answer<{ change: Change; delta: string }>(text);
   base = patched(base, change);
   baseHeader = change.headerAfter ?? baseHeader;
   set((s) => ({
@@ -221,14 +225,12 @@ function applyLocally(commands: string): string {
     selected: s.selected.filter((id) => base[id]),
     camera: base[s.camera] ? s.camera : (Object.values(base).find((e) => e.kind === 'camera')?.id ?? ''),
   }));
-  return text.slice('{"change":'.length, -1);
+  return delta;
 }
 
 /** Applies what someone else did. */
-export function applyForeign(change: string): void {
-  const commands = theCore().commandsOf(change, false);
-  answer(commands);
-  applyLocally(commands);
+export function applyForeign(delta: string): void {
+  applied(theCore().applyDelta(delta));
 }
 
 /** Applies an edit that waits to be stored, again. */
@@ -332,13 +334,24 @@ function step(from: 'undo' | 'redo', to: 'undo' | 'redo'): void {
   if (!last || readOnly()) return;
   endPreview();
   attempt(() => {
-    const commands = theCore().commandsOf(last.change, from === 'undo');
-    answer(commands);
-    finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, commands);
-    set((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], last] }) as Partial<SequenceState>);
-    say(`${from === 'undo' ? 'Undone' : 'Done again'}: ${last.label}`);
+    const back = answer<{ edit: string; left: string[] }>(theCore().takeBack(last.change, from === 'undo'));
+    const others = back.left.length ? `${listed(back.left)} stays as somebody else has made it since.` : '';
+    if (!back.edit) {
+      set((s) => ({ [from]: s[from].slice(0, -1) }) as Partial<SequenceState>);
+      say(`Nothing of “${last.label}” is left to take back. ${others}`, true);
+      return;
+    }
+    const change = finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, back.edit);
+    // what was taken back now, and no more, is what can be made again
+    const turned = { label: last.label, change: from === 'undo' ? theCore().turned(change) : change };
+    set((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], turned] }) as Partial<SequenceState>);
+    say(`${from === 'undo' ? 'Undone' : 'Done again'}: ${last.label}. ${others}`.trim());
   });
 }
+
+/** The first few of a list, and how many more there are. */
+const listed = (all: string[]): string =>
+  all.slice(0, 3).join(', ') + (all.length > 3 ? ` and ${all.length - 3} more` : '');
 
 export const undo = () => step('undo', 'redo');
 export const redo = () => step('redo', 'undo');

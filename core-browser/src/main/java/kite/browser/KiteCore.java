@@ -11,6 +11,7 @@ import kite.core.bake.CameraTrack;
 import kite.core.bake.PlainCamera;
 import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
+import kite.core.codec.DeltaJson;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
 import kite.core.codec.RigJson;
@@ -26,8 +27,12 @@ import kite.core.command.EntityCommand;
 import kite.core.command.MarkInPlace;
 import kite.core.command.References;
 import kite.core.command.Refusal;
+import kite.core.command.SequenceCommand.Amend;
 import kite.core.command.StandardsRules;
 import kite.core.curve.CompiledCurve;
+import kite.core.delta.Delta;
+import kite.core.delta.FieldChange;
+import kite.core.delta.FieldWords;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
@@ -117,16 +122,32 @@ public final class KiteCore {
     plan = shown == base ? basePlan : new Plan(shown, RIGS::get, basePlan);
   }
 
-  /** Applies {@code {"commands": [...]}}. Gives {@code {"change": …}} or a refusal. */
+  /**
+   * Applies {@code {"commands": [...]}}. Gives {@code {"change": …, "delta": "…"}}, the delta as
+   * text for {@link #takeBack}, or a refusal.
+   */
   @JSExport
   public static String apply(String commands) {
+    return Answers.of(() -> made(Edit.make(base, CommandJson.readAll(commands))));
+  }
+
+  /** Applies what somebody else did and the server has taken: field by field, as it was done. */
+  @JSExport
+  public static String applyDelta(String delta) {
     return Answers.of(
         () -> {
-          Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
-          base = shown = made.sequence();
-          basePlan = plan = basePlan.after(made);
-          return "{\"change\":" + SequenceJson.write(made.change()) + "}";
+          Sequence next = DeltaJson.read(delta).after(base);
+          return made(new Edit.Made(next, Change.between(base, next)));
         });
+  }
+
+  private static String made(Edit.Made made) {
+    base = shown = made.sequence();
+    basePlan = plan = basePlan.after(made);
+    return new JsonObject()
+        .add("change", SequenceJson.json(made.change()))
+        .add("delta", DeltaJson.write(Delta.of(made.change())).toString())
+        .toString();
   }
 
   /** Shows what commands would do, without doing it. Gives the change or a refusal. */
@@ -148,14 +169,33 @@ public final class KiteCore {
     plan = basePlan;
   }
 
-  /** The commands that take a change back, or make it again, as {@code {"commands": [...]}}. */
+  /**
+   * What takes an edit back, or makes it again, of all that nobody else has gone on with: {@code
+   * {"edit": "…", "left": [...]}}, the edit as text for {@link #apply} and in words what is left to
+   * others; the edit is '' where that is all of it.
+   *
+   * @param delta as {@link #apply} gave it, or a change as earlier builds kept it
+   */
   @JSExport
-  public static String commandsOf(String change, boolean undo) {
+  public static String takeBack(String delta, boolean undo) {
     return Answers.of(
         () -> {
-          Change c = SequenceJson.change(change);
-          return CommandJson.writeAll(List.of(undo ? c.undo() : c.redo()));
+          Delta d = DeltaJson.read(delta);
+          if (undo) d = d.turned();
+          Delta.Fit fit = d.fitting(base);
+          JsonArray left = new JsonArray();
+          for (FieldChange c : fit.left()) left.add(FieldWords.of(base, c));
+          for (Entity e : fit.leftThings()) left.add("“" + e.name() + "”");
+          String edit =
+              fit.fits().isEmpty() ? "" : CommandJson.writeAll(List.of(new Amend(fit.fits())));
+          return new JsonObject().add("edit", edit).add("left", left).toString();
         });
+  }
+
+  /** A delta turned round: what takes back what it did, as text. */
+  @JSExport
+  public static String turned(String delta) {
+    return DeltaJson.write(DeltaJson.read(delta).turned()).toString();
   }
 
   /** The whole sequence as shown. */

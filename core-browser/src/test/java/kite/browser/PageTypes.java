@@ -102,6 +102,7 @@ final class PageTypes {
     if (t == String.class) return "string";
     if (t == boolean.class) return "boolean";
     if (t == double.class || t == int.class || t == Double.class) return "number";
+    if (t == com.eclipsesource.json.JsonValue.class) return "unknown";
     if (t == Channels.class) return "Record<string, " + name(Channel.class) + ">";
     if (t instanceof ParameterizedType p) {
       Type[] a = p.getActualTypeArguments();

@@ -69,7 +69,7 @@ class RigTest extends Desk {
     var rail = page.locator("[data-part=rail]");
     rail.getByLabel("Key Progress of the rail of Dolly zoom on Oda").click();
     goTo(1101);
-    type("Progress of Dolly zoom on Oda", "100%");
+    type("Progress of the rail of Dolly zoom on Oda", "100%");
     // both keys straight, so that progress is even
     page.locator("[data-lane$='/progress'] [data-key='1001']").focus();
     shape("Straight").click();

@@ -86,6 +86,38 @@ class SafeTest extends Desk {
   }
 
   @Test
+  void undoTakesBackOnesOwnNumbersAndLeavesTheOthers() throws Exception {
+    Page second = context.newPage();
+    second.navigate(application.address() + "#" + sequence);
+    ready(second);
+    double z = value("oda", "z");
+    choose("Oda");
+    type("X of Oda", "2.5");
+    type("Z of Oda", "-9");
+    saved();
+    second.waitForFunction("() => jollyKite.value('oda', 'z') === -9");
+    second.locator("aside.left .row .name[title=Oda]").click();
+    Page.GetByLabelOptions exact = new Page.GetByLabelOptions().setExact(true);
+    second.getByLabel("X of Oda", exact).fill("4");
+    second.keyboard().press("Enter");
+    second.getByLabel("Y of Oda", exact).fill("0.25");
+    second.keyboard().press("Enter");
+    page.waitForFunction("() => jollyKite.value('oda', 'y') === 0.25");
+    page.keyboard().press("Control+z"); // Z is still mine
+    assertEquals(z, value("oda", "z"), 1e-9);
+    assertEquals(0.25, value("oda", "y"), 1e-9);
+    page.keyboard().press("Control+z"); // X is not
+    page.getByText("stays as somebody else has made it since").waitFor();
+    assertEquals(4, value("oda", "x"), 1e-9);
+    page.keyboard().press("Control+y");
+    assertEquals(-9, value("oda", "z"), 1e-9);
+    saved();
+    second.waitForFunction("() => jollyKite.value('oda', 'z') === -9");
+    assertEquals(4, application.stored().get("oda").channel("x").at(1001), 1e-9);
+    assertEquals(0.25, application.stored().get("oda").channel("y").at(1001), 1e-9);
+  }
+
+  @Test
   void aReviewerLooksButDoesNotChange() throws Exception {
     var other = browser.newContext();
     Page p = other.newPage();
@@ -95,7 +127,9 @@ class SafeTest extends Desk {
     p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
     p.getByText("The kite gets away").click();
     ready(p);
-    p.getByLabel("Hide Oda").click();
+    assertTrue(p.getByLabel("Hide Oda").isDisabled());
+    p.locator("aside.left .row .name[title=Oda]").click();
+    p.keyboard().press("Delete");
     p.getByText("may look but not change").waitFor();
     // nor behind the page's back
     int status =

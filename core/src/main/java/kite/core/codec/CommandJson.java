@@ -53,6 +53,7 @@ import kite.core.command.RigCommand.SetRig;
 import kite.core.command.RigCommand.SwitchPart;
 import kite.core.command.RigCommand.Walk;
 import kite.core.command.SequenceCommand;
+import kite.core.command.SequenceCommand.Amend;
 import kite.core.command.SequenceCommand.Follow;
 import kite.core.command.SequenceCommand.Restore;
 import kite.core.command.SequenceCommand.SetHeader;
@@ -110,6 +111,7 @@ public final class CommandJson {
           case "roll" -> new Roll(f.text("id"), f.whole("frame"));
           case "ripple" -> new Ripple(f.text("id"), f.whole("frame"));
           case "swap" -> new Swap(f.text("id"), f.textOrNull("camera"));
+          case "amend" -> new Amend(DeltaJson.read(f.object("delta")));
           case "setHeader" -> new SetHeader(SequenceJson.header(f.object("header")));
           case "restore" ->
               new Restore(
@@ -391,6 +393,8 @@ public final class CommandJson {
   private static void write(SequenceCommand c, Out o) {
     if (c instanceof Follow f) {
       o.put("standards", StandardsJson.write(f.standards()));
+    } else if (c instanceof Amend a) {
+      o.put("delta", DeltaJson.write(a.delta()));
     } else if (c instanceof SetHeader s) {
       o.put("header", SequenceJson.write(s.header()));
     } else if (c instanceof Restore r) {

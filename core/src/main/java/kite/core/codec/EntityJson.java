@@ -99,6 +99,11 @@ public final class EntityJson {
         .put("channels", ChannelJson.write(l.channels()));
   }
 
+  /** Reads an entity as {@link #write} writes it. */
+  public static Entity read(JsonObject o) {
+    return read(Fields.of(o, "$"));
+  }
+
   static Entity read(Fields f) {
     String kind = f.text("kind"), id = f.text("id"), name = f.text("name");
     Entity e =

@@ -77,6 +77,12 @@ final class Fields {
     return object.get(name) != null;
   }
 
+  /** A value of any kind, or null where the field is left out. */
+  JsonValue valueIfAny(String name) {
+    known.add(name);
+    return object.get(name);
+  }
+
   boolean isNull(String name) {
     return need(name).isNull();
   }

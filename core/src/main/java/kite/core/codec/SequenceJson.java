@@ -46,7 +46,7 @@ public final class SequenceJson {
     return s;
   }
 
-  static JsonObject write(Header h) {
+  public static JsonObject write(Header h) {
     return new Out()
         .put("code", h.code())
         .put("title", h.title())
@@ -58,6 +58,11 @@ public final class SequenceJson {
         .put("standards", StandardsJson.write(h.standards()))
         .put("own", StandardsJson.write(h.own()))
         .json;
+  }
+
+  /** Reads a header as {@link #write(Header)} writes it. */
+  public static Header readHeader(JsonObject o) {
+    return header(Fields.of(o, "$"));
   }
 
   static Header header(Fields f) {
@@ -75,13 +80,16 @@ public final class SequenceJson {
   }
 
   public static String write(Change c) {
+    return json(c).toString();
+  }
+
+  public static JsonObject json(Change c) {
     return new Out()
         .put("before", entities(c.before()))
         .put("after", entities(c.after()))
         .put("headerBefore", header(c.headerBefore()))
         .put("headerAfter", header(c.headerAfter()))
-        .json
-        .toString();
+        .json;
   }
 
   /** Reads a change as {@link #write(Change)} wrote it; rules are not checked. */

@@ -8,6 +8,7 @@ import java.util.Set;
 import kite.core.cue.Cue;
 import kite.core.cue.Cued;
 import kite.core.curve.Channel;
+import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
@@ -121,8 +122,10 @@ final class CameraRules {
     List<Double> frames = new ArrayList<>(List.of(0.0));
     for (Channel x : List.of(a, b))
       if (x instanceof Channel.Curve k) for (Key key : k.keys()) frames.add(key.frame());
+    CompiledCurve below = CompiledCurve.of(a), above = CompiledCurve.of(b);
     for (double f : frames) {
-      if (a.at(f) * scale >= b.at(f)) throw new Refusal("order", c.id(), high.name(), text);
+      if (below.value(f) * scale >= above.value(f))
+        throw new Refusal("order", c.id(), high.name(), text);
     }
   }
 

@@ -5,6 +5,7 @@ import java.util.Map;
 import kite.core.codec.EntityJson;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.FreeNames;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -18,12 +19,13 @@ final class Copying {
       throw new Refusal("json", "", "newIds", "A copy needs one new id for each item copied.");
     Map<String, String> renamed = new HashMap<>();
     for (int i = 0; i < d.ids().size(); i++) renamed.put(d.ids().get(i), d.newIds().get(i));
+    FreeNames names = new FreeNames(s);
     for (String id : d.ids()) {
       Entity e = Command.need(s, id, Entity.class);
       if (s.get(renamed.get(id)) != null)
         throw new Refusal(
             "taken", id, "newIds", "There is already an item with the id " + renamed.get(id) + ".");
-      Entity copy = EntityJson.withIds(e, renamed).named(s.freeName(e.name()));
+      Entity copy = EntityJson.withIds(e, renamed).named(names.take(e.name()));
       if (d.instances() && e instanceof Piece p && !(p.shape() instanceof Shape.Group)) {
         Shape like = p.shape() instanceof Shape.Instance i ? i : new Shape.Instance(p.id());
         copy = ((Piece) copy).with(like, p.colour());

@@ -1,5 +1,6 @@
 package kite.core.command;
 
+import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Sequence;
 
@@ -16,6 +17,23 @@ public final class Edit {
   /** The sequence after all commands; see {@link #make}. */
   public static Sequence apply(Sequence s, List<Command> commands) {
     return make(s, commands).sequence();
+  }
+
+  /** Removals that follow one another become one: what they leave is searched once. */
+  private static List<Command> together(List<Command> commands) {
+    List<Command> all = new ArrayList<>();
+    for (Command c : commands) {
+      Command last = all.isEmpty() ? null : all.get(all.size() - 1);
+      if (c instanceof EntityCommand.Remove next
+          && last instanceof EntityCommand.Remove before
+          && next.letGo() == before.letGo()) {
+        List<String> ids = before.ids();
+        if (!(ids instanceof ArrayList)) ids = new ArrayList<>(ids);
+        ids.addAll(next.ids());
+        all.set(all.size() - 1, new EntityCommand.Remove(ids, next.letGo()));
+      } else all.add(c);
+    }
+    return all;
   }
 
   /**
@@ -35,7 +53,7 @@ public final class Edit {
               + commands.size()
               + ".");
     Sequence now = s;
-    for (Command c : commands) now = c.applyTo(now);
+    for (Command c : together(commands)) now = c.applyTo(now);
     Change change = Change.between(s, now);
     Rules.check(now, change);
     return new Made(now, change);

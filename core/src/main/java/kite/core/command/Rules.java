@@ -251,28 +251,55 @@ public final class Rules {
     }
   }
 
-  /** Refuses a sequence in which something depends on itself, spelling out the loop. */
+  /** Things that lean on each other in a row: deeper ones would be more than a stack holds. */
+  public static final int MOST_DEEP = 500;
+
+  /** Marks what is being looked at; what was has the length of the row below it. */
+  private static final int UNDERWAY = 0;
+
+  /**
+   * Refuses a sequence in which something depends on itself, spelling out the loop, or in which
+   * things are nested, or lean on each other otherwise, more than {@link #MOST_DEEP} deep.
+   */
   public static void noLoops(Sequence s) {
-    Map<String, Integer> state = new HashMap<>();
-    for (Entity e : s.entities().values()) visit(s, e, state, new ArrayList<>());
+    Map<String, Integer> depths = new HashMap<>();
+    for (Entity e : s.entities().values()) visit(s, e, depths, new ArrayList<>());
   }
 
-  private static void visit(Sequence s, Entity e, Map<String, Integer> state, List<String> trail) {
-    Integer seen = state.get(e.id());
-    if (seen != null && seen == 2) return;
+  private static int visit(Sequence s, Entity e, Map<String, Integer> depths, List<Entity> trail) {
+    Integer seen = depths.get(e.id());
+    if (seen != null && seen != UNDERWAY) return seen;
     if (seen != null) {
-      List<String> loop = new ArrayList<>(trail.subList(trail.indexOf(e.name()), trail.size()));
+      List<String> loop = new ArrayList<>();
+      for (Entity t : trail.subList(trail.indexOf(e), trail.size())) loop.add(t.name());
       loop.add(e.name());
       throw new Refusal(
           "loop", e.id(), "", "That would make a loop: " + String.join(" → ", loop) + ".");
     }
-    state.put(e.id(), 1);
-    trail.add(e.name());
+    depths.put(e.id(), UNDERWAY);
+    trail.add(e);
+    int below = 0;
     for (String id : References.ids(e)) {
       Entity target = s.get(id);
-      if (target != null) visit(s, target, state, trail);
+      if (target == null) continue;
+      if (trail.size() > MOST_DEEP) throw tooDeep(e);
+      below = Math.max(below, visit(s, target, depths, trail));
     }
     trail.remove(trail.size() - 1);
-    state.put(e.id(), 2);
+    if (below >= MOST_DEEP) throw tooDeep(e);
+    depths.put(e.id(), below + 1);
+    return below + 1;
+  }
+
+  private static Refusal tooDeep(Entity e) {
+    return new Refusal(
+        "deep",
+        e.id(),
+        "parent",
+        "“"
+            + e.name()
+            + "” would be more than "
+            + MOST_DEEP
+            + " deep in what it is nested in or leans on. Take it out of some of that.");
   }
 }

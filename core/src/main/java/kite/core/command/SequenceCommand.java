@@ -1,6 +1,7 @@
 package kite.core.command;
 
 import java.util.List;
+import kite.core.delta.Delta;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
@@ -26,7 +27,19 @@ public sealed interface SequenceCommand extends Command {
   }
 
   /**
-   * Puts entities as given and takes others away: what undo and redo send.
+   * Makes a change field by field: what undo and redo send. Fields and things that are no longer
+   * what they were before it are left to whoever changed them since.
+   */
+  record Amend(Delta delta) implements SequenceCommand {
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return delta.fitting(s).fits().after(s);
+    }
+  }
+
+  /**
+   * Puts entities as given and takes others away: the way back to a kept version, and what undo
+   * sent in earlier builds.
    *
    * @param header null to leave the header
    */

@@ -1,17 +1,15 @@
 package kite.core.document;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 
 /** A sequence: header and entities by id. */
 public record Sequence(Header header, Map<String, Entity> entities) {
   public Sequence {
-    entities = Collections.unmodifiableMap(new TreeMap<>(entities));
+    entities = EntityMap.of(entities);
   }
 
   public Entity get(String id) {
@@ -26,15 +24,11 @@ public record Sequence(Header header, Map<String, Entity> entities) {
   }
 
   public Sequence with(Entity e) {
-    Map<String, Entity> copy = new TreeMap<>(entities);
-    copy.put(e.id(), e);
-    return new Sequence(header, copy);
+    return new Sequence(header, ((EntityMap) entities).with(e));
   }
 
   public Sequence without(String id) {
-    Map<String, Entity> copy = new TreeMap<>(entities);
-    copy.remove(id);
-    return new Sequence(header, copy);
+    return new Sequence(header, ((EntityMap) entities).without(id));
   }
 
   public Sequence with(Header newHeader) {
@@ -43,11 +37,7 @@ public record Sequence(Header header, Map<String, Entity> entities) {
 
   /** The name, or when it is taken its stem with the first number from 2 that is free. */
   public String freeName(String name) {
-    Set<String> taken = new HashSet<>();
-    for (Entity e : entities.values()) taken.add(e.name());
-    if (!taken.contains(name)) return name;
-    String stem = name.replaceAll(" [0-9]+$", "");
-    for (int i = 2; ; i++) if (!taken.contains(stem + " " + i)) return stem + " " + i;
+    return new FreeNames(this).take(name);
   }
 
   /** The first camera letter of A … Z, AA … ZZ that is free; beyond these all share the last. */

@@ -37,11 +37,11 @@ import kite.core.rig.Head;
 import kite.core.rig.Subject;
 import org.junit.jupiter.api.Test;
 
-class CommandTest {
+public class CommandTest {
   private static final Sequence S = RandomDocuments.of(8);
 
   /** One of every command, fitting {@link #S}. */
-  static List<Command> oneOfEach() {
+  public static List<Command> oneOfEach() {
     return List.of(
         new EntityCommand.Add(new Mark("new", "New", null, Channels.NONE)),
         new EntityCommand.Rename("mark", "Gate"),
