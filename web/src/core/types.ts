@@ -920,6 +920,7 @@ export interface KiteCore {
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;
   depthRuler(camera: string): string;
+  digest(): string;
   document(): string;
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;

@@ -2,7 +2,16 @@ import { answer, Refused, theCore } from '../core/load';
 import { getJson, postJson, ServerRefused } from '../shell/http';
 import { play } from './playing';
 import { comeBack } from './comingBack';
-import { applyForeign, opened, reapply, say, useSequence, whenEdited, type PendingEdit } from './store';
+import {
+  applyForeign,
+  opened,
+  previewing,
+  reapply,
+  say,
+  useSequence,
+  whenEdited,
+  type PendingEdit,
+} from './store';
 
 interface EditMade {
   revision: number;
@@ -157,25 +166,65 @@ async function reached(revision: number): Promise<void> {
   if (revision > get().revision) set({ revision });
 }
 
-async function catchUp(): Promise<void> {
-  const { id, revision } = get();
-  for (const e of await getJson<EditMade[]>(`/api/sequences/${id}/edits?after=${revision}`)) take(e);
+/** Edits the server gives at a time. */
+const PAGE = 500;
+
+/** So many edits behind, the whole document is read again: what waits here is laid on top. */
+const FAR_BEHIND = 2000;
+
+let catching: Promise<void> | null = null;
+
+/** Takes all that others did since this page's revision, once at a time. */
+function catchUp(): Promise<void> {
+  catching ??= caughtUp().finally(() => (catching = null));
+  return catching;
 }
 
-function take(e: EditMade): void {
-  if (e.revision <= get().revision) return;
+async function caughtUp(): Promise<void> {
+  const { id } = get();
+  for (let taken = 0; ; taken += PAGE) {
+    const more = await getJson<EditMade[]>(`/api/sequences/${id}/edits?after=${get().revision}`);
+    if (get().id !== id) return;
+    for (const e of more) if (!take(e)) return;
+    if (more.length < PAGE) return;
+    if (taken >= FAR_BEHIND) return load(id);
+  }
+}
+
+/** Takes one edit; false when the document is read anew instead. */
+function take(e: EditMade): boolean {
+  if (e.revision <= get().revision) return true;
   if (!mine.has(e.id)) {
     try {
       applyForeign(JSON.stringify(e.change));
     } catch (x) {
       if (!(x instanceof Refused)) throw x;
       void load(get().id);
-      return;
+      return false;
     }
     say(`${e.author}: ${e.label}`);
   }
   set({ revision: e.revision });
+  return true;
 }
+
+const CHECK_MS = 60_000;
+
+/** Now and then, while nothing is under way, holds the document against the server's. */
+async function check(): Promise<void> {
+  const { id, revision, pending, playing } = get();
+  if (!id || sending || pending.length || playing || previewing() || document.hidden) return;
+  const theirs = await getJson<{ revision: number; digest: string }>(`/api/sequences/${id}/digest`);
+  const now = get();
+  if (now.id !== id || sending || now.pending.length || previewing()) return;
+  if (theirs.revision > now.revision) return catchUp();
+  if (theirs.revision !== now.revision || now.revision !== revision) return;
+  if (theirs.digest === theCore().digest()) return;
+  await load(id);
+  say('This page showed something else than the server has. It shows the server’s now.', true);
+}
+
+setInterval(() => void check().catch(() => {}), CHECK_MS);
 
 function listen(id: string): void {
   socket?.close();

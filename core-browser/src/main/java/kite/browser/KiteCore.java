@@ -12,6 +12,7 @@ import kite.core.bake.PlainCamera;
 import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
 import kite.core.codec.DeltaJson;
+import kite.core.codec.Digest;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
 import kite.core.codec.RigJson;
@@ -196,6 +197,14 @@ public final class KiteCore {
   @JSExport
   public static String turned(String delta) {
     return DeltaJson.write(DeltaJson.read(delta).turned()).toString();
+  }
+
+  private static final Digest DIGEST = new Digest();
+
+  /** What tells this sequence, without its preview, from others; the server gives the same. */
+  @JSExport
+  public static String digest() {
+    return DIGEST.of(base);
   }
 
   /** The whole sequence as shown. */

@@ -14,6 +14,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
+import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.document.Sequence;
@@ -97,22 +98,41 @@ final class Application {
 
   /** Puts a document in the place of SW010's, at revision 0; gives the sequence's id. */
   String reset(Sequence document) throws SQLException {
-    try (Connection c = connect(DATABASE);
-        PreparedStatement p =
-            c.prepareStatement(
-                "update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW010' returning id")) {
+    try (Connection c = connect(DATABASE)) {
       try (Statement s = c.createStatement()) {
         s.execute("delete from render_frame");
         s.execute("delete from render_job");
         s.execute("delete from edit");
         s.execute("delete from sequence_version");
       }
-      p.setString(1, SequenceJson.write(document));
+      return putBack(c, "SW010", document);
+    }
+  }
+
+  /** A document at revision 0 under a head of its own, so that no server holds it already. */
+  private static String putBack(Connection c, String code, Sequence document) throws SQLException {
+    c.setAutoCommit(false);
+    String id;
+    try (PreparedStatement p =
+        c.prepareStatement(
+            "update sequence set revision = 0, head = gen_random_uuid() where code = ? returning id")) {
+      p.setString(1, code);
       try (ResultSet r = p.executeQuery()) {
         r.next();
-        return r.getString(1);
+        id = r.getString(1);
       }
     }
+    try (PreparedStatement p =
+        c.prepareStatement(
+            "update snapshot set revision = 0, document = cast(? as jsonb)"
+                + " where sequence_id = cast(? as uuid)")) {
+      p.setString(1, SequenceJson.write(document));
+      p.setString(2, id);
+      p.execute();
+    }
+    c.commit();
+    c.setAutoCommit(true);
+    return id;
   }
 
   /** Puts the production's standards and SW020 back as they were made; gives SW020's id. */
@@ -123,15 +143,7 @@ final class Application {
         p.setString(1, StandardsJson.write(sw020.header().standards()).toString());
         p.execute();
       }
-      try (PreparedStatement p =
-          c.prepareStatement(
-              "update sequence set document = cast(? as jsonb), revision = 0 where code = 'SW020' returning id")) {
-        p.setString(1, SequenceJson.write(sw020));
-        try (ResultSet r = p.executeQuery()) {
-          r.next();
-          return r.getString(1);
-        }
-      }
+      return putBack(c, "SW020", sw020);
     }
   }
 
@@ -140,13 +152,28 @@ final class Application {
     return stored("SW010");
   }
 
-  /** The document of a sequence as stored. */
+  /** The document of a sequence as stored: its snapshot with the journal since. */
   Sequence stored(String code) throws SQLException {
     try (Connection c = connect(DATABASE);
-        Statement s = c.createStatement();
-        ResultSet r = s.executeQuery("select document from sequence where code = '" + code + "'")) {
-      r.next();
-      return SequenceJson.read(r.getString(1));
+        Statement s = c.createStatement()) {
+      Sequence now;
+      try (ResultSet r =
+          s.executeQuery(
+              "select document from snapshot join sequence on id = sequence_id where code = '"
+                  + code
+                  + "'")) {
+        r.next();
+        now = SequenceJson.read(r.getString(1));
+      }
+      try (ResultSet r =
+          s.executeQuery(
+              "select e.change from edit e join sequence q on q.id = e.sequence_id"
+                  + " join snapshot d on d.sequence_id = q.id where q.code = '"
+                  + code
+                  + "' and e.revision > d.revision order by e.revision")) {
+        while (r.next()) now = DeltaJson.read(r.getString(1)).after(now);
+      }
+      return now;
     }
   }
 

@@ -3,6 +3,7 @@ package kite.server.account;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import kite.server.live.LiveUpdates;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -49,7 +50,8 @@ class Security {
   }
 
   @Bean
-  SecurityFilterChain rules(HttpSecurity http, SignInLimit limit) throws Exception {
+  SecurityFilterChain rules(HttpSecurity http, SignInLimit limit, LiveUpdates live)
+      throws Exception {
     CookieCsrfTokenRepository token =
         CookieCsrfTokenRepository.withHttpOnlyFalse(); // the page reads it
     token.setCookieCustomizer(c -> c.sameSite("Strict"));
@@ -98,7 +100,13 @@ class Security {
                           "That name and password do not belong together. Check both and try again.");
                     }));
     http.logout(
-        l -> l.logoutUrl("/api/sign-out").logoutSuccessHandler((rq, rs, who) -> rs.setStatus(204)));
+        l ->
+            l.logoutUrl("/api/sign-out")
+                .addLogoutHandler(
+                    (rq, rs, who) -> {
+                      if (rq.getSession(false) != null) live.end(rq.getSession(false).getId());
+                    })
+                .logoutSuccessHandler((rq, rs, who) -> rs.setStatus(204)));
     http.addFilterBefore(new Limit(limit), UsernamePasswordAuthenticationFilter.class);
     return http.build();
   }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.UUID;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
-import kite.core.codec.SequenceJson;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
@@ -68,7 +67,7 @@ class HandOverApi {
   }
 
   private Sequence read(UUID id) {
-    return SequenceJson.read(sequences.get(id).document());
+    return sequences.get(id).sequence();
   }
 
   private Bake bake(Sequence s, String camera) {

@@ -1,40 +1,111 @@
 package kite.server.live;
 
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.net.URI;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.transaction.event.TransactionPhase;
-import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.http.server.ServerHttpRequest;
+import org.springframework.http.server.ServerHttpResponse;
+import org.springframework.http.server.ServletServerHttpRequest;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketHandler;
 import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.adapter.standard.StandardWebSocketSession;
 import org.springframework.web.socket.config.annotation.EnableWebSocket;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
-import org.springframework.web.socket.handler.ConcurrentWebSocketSessionDecorator;
 import org.springframework.web.socket.handler.TextWebSocketHandler;
+import org.springframework.web.socket.server.HandshakeInterceptor;
 
-/** A socket per open sequence, {@code /api/live?sequence=ID}: edits go out once they are stored. */
+/**
+ * A socket per open sequence, {@code /api/live?sequence=ID}. Each has a short queue and is written
+ * to outside any request: a page that does not read is dropped, and catches up when it comes back.
+ */
 @Configuration
 @EnableWebSocket
-class LiveUpdates extends TextWebSocketHandler implements WebSocketConfigurer {
+public class LiveUpdates extends TextWebSocketHandler
+    implements WebSocketConfigurer, HandshakeInterceptor, DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(LiveUpdates.class);
-  private static final int SEND_MS = 5000;
-  private static final int BUFFER_BYTES = 32 << 20;
-  private final Map<String, WebSocketSession> open = new ConcurrentHashMap<>();
+
+  /** More waiting messages than a page needs that reads at all. */
+  private static final int MOST_WAITING = 200;
+
+  private static final long MOST_WAITING_CHARACTERS = 8 << 20;
+
+  /** A write that takes longer is to a page that does not read. */
+  private static final long SEND_MS = 5000;
+
+  private static final String SESSION = "httpSession", SEQUENCE = "sequence";
+  private final Map<String, Line> open = new ConcurrentHashMap<>();
+
+  /** Sequences that a page has come to since it was last asked. */
+  private final Set<UUID> joined = ConcurrentHashMap.newKeySet();
+
+  private final ExecutorService writers =
+      Executors.newCachedThreadPool(
+          r -> {
+            Thread t = new Thread(r, "live");
+            t.setDaemon(true);
+            return t;
+          });
 
   @Override
   public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
-    registry.addHandler(this, "/api/live");
+    registry.addHandler(this, "/api/live").addInterceptors(this);
+  }
+
+  @Override
+  public boolean beforeHandshake(
+      ServerHttpRequest rq,
+      ServerHttpResponse rs,
+      WebSocketHandler handler,
+      Map<String, Object> kept) {
+    UUID sequence = asked(rq.getURI());
+    if (sequence == null || !(rq instanceof ServletServerHttpRequest servlet)) return false;
+    HttpSession session = servlet.getServletRequest().getSession(false);
+    if (session == null) return false;
+    kept.put(SESSION, session.getId());
+    kept.put(SEQUENCE, sequence);
+    return true;
+  }
+
+  @Override
+  public void afterHandshake(
+      ServerHttpRequest rq, ServerHttpResponse rs, WebSocketHandler handler, Exception e) {}
+
+  private static UUID asked(URI uri) {
+    String query = uri.getQuery();
+    if (query == null || !query.startsWith("sequence=")) return null;
+    try {
+      return UUID.fromString(query.substring("sequence=".length()));
+    } catch (IllegalArgumentException e) {
+      return null;
+    }
   }
 
   @Override
   public void afterConnectionEstablished(WebSocketSession s) {
-    open.put(s.getId(), new ConcurrentWebSocketSessionDecorator(s, SEND_MS, BUFFER_BYTES));
+    if (s instanceof StandardWebSocketSession standard)
+      standard
+          .getNativeSession()
+          .getUserProperties()
+          .put("org.apache.tomcat.websocket.BLOCKING_SEND_TIMEOUT", SEND_MS);
+    Line line = new Line(s);
+    open.put(s.getId(), line);
+    joined.add(line.sequence);
   }
 
   @Override
@@ -42,21 +113,99 @@ class LiveUpdates extends TextWebSocketHandler implements WebSocketConfigurer {
     open.remove(s.getId());
   }
 
-  @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
-  public void tell(EditMade edit) {
-    TextMessage message = new TextMessage(edit.json());
-    for (WebSocketSession s : open.values()) {
-      if (!watches(s.getUri(), edit.sequence().toString())) continue;
-      try {
-        s.sendMessage(message);
-      } catch (IOException | RuntimeException e) {
-        LOG.info("A page went away: {}", e.getMessage());
-        open.remove(s.getId());
-      }
-    }
+  /** Whether a page has come to a sequence since this was last asked. */
+  boolean takeJoined(UUID sequence) {
+    return joined.remove(sequence);
   }
 
-  private static boolean watches(URI uri, String sequence) {
-    return uri != null && ("sequence=" + sequence).equals(uri.getQuery());
+  /** Whether any page here has a sequence open. */
+  boolean watched(UUID sequence) {
+    for (Line l : open.values()) if (l.sequence.equals(sequence)) return true;
+    return false;
+  }
+
+  /** Puts edits into the queue of every page that has their sequence open, in their order. */
+  void tell(UUID sequence, List<EditMade> edits) {
+    for (Line l : open.values())
+      if (l.sequence.equals(sequence)) for (EditMade e : edits) l.say(e.json());
+  }
+
+  /** Sessions that have sockets here. */
+  List<String> sessions() {
+    return open.values().stream().map(l -> l.session).distinct().toList();
+  }
+
+  /** Ends all sockets of a session: whoever had it has signed out. */
+  public void end(String session) {
+    for (Line l : open.values())
+      if (l.session.equals(session)) l.close(CloseStatus.POLICY_VIOLATION.withReason("signed out"));
+  }
+
+  @Override
+  public void destroy() {
+    writers.shutdownNow();
+  }
+
+  /** One socket with what waits to be written to it. */
+  private final class Line {
+    final UUID sequence;
+    final String session;
+    private final WebSocketSession socket;
+    private final Deque<String> waiting = new ArrayDeque<>();
+    private long characters;
+    private boolean writing;
+
+    Line(WebSocketSession socket) {
+      this.socket = socket;
+      sequence = (UUID) socket.getAttributes().get(SEQUENCE);
+      session = (String) socket.getAttributes().get(SESSION);
+    }
+
+    void say(String text) {
+      synchronized (waiting) {
+        waiting.add(text);
+        characters += text.length();
+        if (waiting.size() > MOST_WAITING || characters > MOST_WAITING_CHARACTERS) {
+          waiting.clear();
+          characters = 0;
+          // closing waits for a write that is stuck
+          writers.execute(() -> close(CloseStatus.SERVICE_OVERLOAD.withReason("catch up")));
+          return;
+        }
+        if (writing) return;
+        writing = true;
+      }
+      writers.execute(this::write);
+    }
+
+    private void write() {
+      while (true) {
+        String text;
+        synchronized (waiting) {
+          text = waiting.poll();
+          if (text == null) {
+            writing = false;
+            return;
+          }
+          characters -= text.length();
+        }
+        try {
+          socket.sendMessage(new TextMessage(text));
+        } catch (IOException | RuntimeException e) {
+          LOG.info("A page went away: {}", e.getMessage());
+          close(CloseStatus.SESSION_NOT_RELIABLE);
+          return;
+        }
+      }
+    }
+
+    void close(CloseStatus why) {
+      open.remove(socket.getId());
+      try {
+        socket.close(why);
+      } catch (IOException | RuntimeException e) {
+        LOG.debug("A socket could not be closed", e);
+      }
+    }
   }
 }

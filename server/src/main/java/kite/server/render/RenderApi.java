@@ -13,7 +13,6 @@ import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.server.Problem;
-import kite.server.sequence.SequenceRow;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
 import org.springframework.core.io.FileSystemResource;
@@ -85,8 +84,7 @@ class RenderApi {
 
   @PostMapping("/sequences/{id}/renders")
   RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
-    SequenceRow row = sequences.get(id);
-    Sequence s = SequenceJson.read(row.document());
+    Sequence s = sequences.get(id).sequence();
     if (asked.percent() < 5 || asked.percent() > 100)
       throw bad("The size is 5 to 100 % of the delivery size.");
     if (asked.samples() < 1 || asked.samples() > MOST_SAMPLES)
@@ -97,7 +95,7 @@ class RenderApi {
     job.sequenceId = id;
     job.askedBy = who.getName();
     job.askedAt = clock.instant();
-    job.document = row.document();
+    job.document = SequenceJson.write(s);
     job.shots = Shot.write(shots);
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);

@@ -1,9 +1,17 @@
 package kite.server.sequence;
 
+import jakarta.persistence.LockModeType;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 
 interface Productions extends JpaRepository<Production, UUID> {
   Optional<Production> findByName(String name);
+
+  /** The row, held until the transaction ends. */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query("select p from Production p where p.id = :id")
+  Optional<Production> hold(UUID id);
 }

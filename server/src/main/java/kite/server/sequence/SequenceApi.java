@@ -3,6 +3,8 @@ package kite.server.sequence;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import kite.core.codec.Digest;
+import kite.core.codec.SequenceJson;
 import kite.server.Problem;
 import kite.server.live.EditMade;
 import org.springframework.http.HttpStatus;
@@ -15,12 +17,15 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.util.RawValue;
 
 /** Opening sequences and making edits. Documents and changes go as the core's own JSON. */
 @RestController
 @RequestMapping("/api/sequences")
 class SequenceApi {
   private static final int LARGEST_EDIT = 16 << 20;
+  private static final JsonMapper JSON = JsonMapper.builder().build();
   private final SequenceStore store;
 
   SequenceApi(SequenceStore store) {
@@ -41,15 +46,22 @@ class SequenceApi {
 
   @GetMapping(path = "/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
   ResponseEntity<String> open(@PathVariable UUID id) {
-    SequenceRow row = store.get(id);
+    SequenceStore.Present now = store.get(id);
     return json(
-        "{\"id\":\""
-            + row.id
-            + "\",\"revision\":"
-            + row.revision
-            + ",\"document\":"
-            + row.document
-            + "}");
+        JSON.writeValueAsString(
+            JSON.createObjectNode()
+                .put("id", id.toString())
+                .put("revision", now.revision())
+                .putRawValue("document", new RawValue(SequenceJson.write(now.sequence())))));
+  }
+
+  /** What a page holds its own document against. */
+  record DigestShown(long revision, String digest) {}
+
+  @GetMapping("/{id}/digest")
+  DigestShown digest(@PathVariable UUID id) {
+    SequenceStore.Present now = store.get(id);
+    return new DigestShown(now.revision(), new Digest().of(now.sequence()));
   }
 
   @PostMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -67,7 +79,7 @@ class SequenceApi {
             .json());
   }
 
-  /** Edits after a revision, oldest first, at most 500. */
+  /** Edits after a revision, oldest first, at most 500: ask again after the last of them. */
   @GetMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
   ResponseEntity<String> since(@PathVariable UUID id, @RequestParam long after) {
     return json(

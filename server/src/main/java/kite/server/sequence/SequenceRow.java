@@ -7,10 +7,8 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 
-/** A stored sequence at its present revision. */
+/** A stored sequence at its present revision; see {@link OpenSequences} for its document. */
 @Entity
 @Table(name = "sequence")
 public class SequenceRow {
@@ -25,8 +23,8 @@ public class SequenceRow {
 
   long revision;
 
-  @JdbcTypeCode(SqlTypes.JSON)
-  String document;
+  /** The edit that made the revision; null before the first. */
+  UUID head;
 
   @Version int version;
 
@@ -36,9 +34,5 @@ public class SequenceRow {
 
   public long revision() {
     return revision;
-  }
-
-  public String document() {
-    return document;
   }
 }

@@ -1,43 +1,54 @@
 package kite.server.sequence;
 
 import java.time.Clock;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import kite.core.codec.CommandJson;
+import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
-import kite.core.command.Change;
+import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.delta.Delta;
+import kite.core.delta.FieldChange;
+import kite.core.delta.FieldWords;
+import kite.core.delta.Footprint;
 import kite.core.document.Sequence;
 import kite.server.Problem;
 import kite.server.live.EditMade;
+import kite.server.live.Journal;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
-/** Keeps sequences and takes edits: journal row, document and revision in one transaction. */
+/** Keeps sequences and takes edits: journal row and revision in one transaction. */
 @Service
-public class SequenceStore {
+public class SequenceStore implements Journal {
   private final Productions productions;
   private final Sequences sequences;
+  private final Snapshots snapshots;
   private final Edits edits;
+  private final OpenSequences open;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
   SequenceStore(
       Productions productions,
       Sequences sequences,
+      Snapshots snapshots,
       Edits edits,
+      OpenSequences open,
       ApplicationEventPublisher events,
       Clock clock) {
     this.productions = productions;
     this.sequences = sequences;
+    this.snapshots = snapshots;
     this.edits = edits;
+    this.open = open;
     this.events = events;
     this.clock = clock;
   }
@@ -61,8 +72,11 @@ public class SequenceStore {
                             StandardsJson.write(s.header().standards()).toString())));
     row.code = s.header().code();
     row.title = s.header().title();
-    row.document = SequenceJson.write(s);
-    sequences.save(row);
+    sequences.saveAndFlush(row);
+    SnapshotRow first = new SnapshotRow();
+    first.sequenceId = row.id;
+    first.document = SequenceJson.write(s);
+    snapshots.save(first);
     return row.id;
   }
 
@@ -74,13 +88,20 @@ public class SequenceStore {
         .toList();
   }
 
-  @Transactional(readOnly = true)
-  public SequenceRow get(UUID id) {
-    return sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
-  }
+  /** A sequence at its present revision. */
+  public record Present(UUID id, long revision, Sequence sequence) {}
 
   @Transactional(readOnly = true)
-  List<EditMade> since(UUID id, long revision) {
+  public Present get(UUID id) {
+    SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    OpenSequences.Open now = open.at(row);
+    return new Present(id, now.revision(), now.sequence());
+  }
+
+  /** At most 500 edits after a revision, oldest first. */
+  @Override
+  @Transactional(readOnly = true)
+  public List<EditMade> since(UUID id, long revision) {
     return edits.findTop500BySequenceIdAndRevisionGreaterThanOrderByRevision(id, revision).stream()
         .map(SequenceStore::made)
         .toList();
@@ -100,7 +121,7 @@ public class SequenceStore {
 
   /**
    * Takes an edit made on a revision. An id that was taken before gives its first answer again. An
-   * edit on an older revision is taken when nothing it touches has changed since.
+   * edit on an older revision is taken when no field it changes has changed since.
    *
    * @param commands JSON {@code {"commands": [...]}}
    */
@@ -119,39 +140,73 @@ public class SequenceStore {
               + " of "
               + row.revision
               + "). Reload the page.");
-    Sequence now = SequenceJson.read(row.document);
-    Edit.Made done = Edit.make(now, CommandJson.readAll(commands));
-    Sequence next = done.sequence();
-    Change change = done.change();
-    if (revision < row.revision) refuseOverlap(sequence, revision, change);
-    row.document = SequenceJson.write(next);
+    return make(row, id, revision, author, label, CommandJson.readAll(commands));
+  }
+
+  /** Makes an edit of a sequence as it is, whatever it came to meanwhile. */
+  @Transactional
+  EditMade editNow(UUID sequence, String author, String label, List<Command> commands) {
+    SequenceRow row = sequences.hold(sequence).orElseThrow(() -> Problem.missing("sequence"));
+    return make(row, UUID.randomUUID(), row.revision, author, label, commands);
+  }
+
+  private EditMade make(
+      SequenceRow row,
+      UUID id,
+      long revision,
+      String author,
+      String label,
+      List<Command> commands) {
+    OpenSequences.Open now = open.at(row);
+    Edit.Made done = Edit.make(now.sequence(), commands);
+    Delta delta = Delta.of(done.change());
+    String[] touched = done.change().touched().toArray(new String[0]);
+    if (revision < row.revision) refuseOverlap(now.sequence(), row.id, revision, delta, touched);
     row.revision++;
-    row.title = next.header().title();
+    row.head = id;
+    row.title = done.sequence().header().title();
     EditRow e = new EditRow();
     e.id = id;
-    e.sequenceId = sequence;
+    e.sequenceId = row.id;
     e.revision = row.revision;
     e.author = author;
     e.madeAt = clock.instant();
     e.label = label;
-    e.change = SequenceJson.write(change);
-    e.touched = change.touched().toArray(new String[0]);
+    e.change = DeltaJson.write(delta).toString();
+    e.touched = touched;
     edits.save(e);
     EditMade made = made(e);
+    OpenSequences.Open next = now.after(id, done.sequence());
+    afterCommit(() -> open.made(row.id, next));
     events.publishEvent(made);
     return made;
   }
 
-  private void refuseOverlap(UUID sequence, long revision, Change change) {
-    Set<String> changedSince = new TreeSet<>();
-    for (EditRow e :
-        edits.findTop500BySequenceIdAndRevisionGreaterThanOrderByRevision(sequence, revision))
-      changedSince.addAll(Arrays.asList(e.touched));
-    changedSince.retainAll(change.touched());
-    if (!changedSince.isEmpty())
-      throw new Problem(
-          HttpStatus.CONFLICT,
-          "changed",
-          "Someone changed " + String.join(", ", changedSince) + " meanwhile.");
+  private static void afterCommit(Runnable work) {
+    if (!TransactionSynchronizationManager.isSynchronizationActive()) {
+      work.run();
+      return;
+    }
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCommit() {
+            work.run();
+          }
+        });
+  }
+
+  private void refuseOverlap(
+      Sequence now, UUID sequence, long revision, Delta delta, String[] touched) {
+    for (EditRow e : edits.since(sequence, revision, touched)) {
+      Footprint theirs = new Footprint();
+      theirs.add(DeltaJson.read(e.change));
+      FieldChange same = theirs.meets(delta);
+      if (same != null)
+        throw new Problem(
+            HttpStatus.CONFLICT,
+            "changed",
+            e.author + " changed " + FieldWords.of(now, same) + " meanwhile.");
+    }
   }
 }

@@ -15,4 +15,8 @@ interface Sequences extends JpaRepository<SequenceRow, UUID> {
   Optional<SequenceRow> hold(UUID id);
 
   List<SequenceRow> findByProductionIdOrderByCode(UUID production);
+
+  /** Ids alone: rows that are read are not read again when they are held. */
+  @Query("select s.id from SequenceRow s where s.production.id = :production order by s.code")
+  List<UUID> idsOf(UUID production);
 }

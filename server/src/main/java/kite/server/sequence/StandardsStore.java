@@ -3,8 +3,6 @@ package kite.server.sequence;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import kite.core.codec.CommandJson;
-import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.command.SequenceCommand;
 import kite.core.document.Sequence;
@@ -21,11 +19,14 @@ class StandardsStore {
   private final Productions productions;
   private final Sequences sequences;
   private final SequenceStore edits;
+  private final OpenSequences open;
 
-  StandardsStore(Productions productions, Sequences sequences, SequenceStore edits) {
+  StandardsStore(
+      Productions productions, Sequences sequences, SequenceStore edits, OpenSequences open) {
     this.productions = productions;
     this.sequences = sequences;
     this.edits = edits;
+    this.open = open;
   }
 
   /** What new standards would change in one sequence. */
@@ -47,7 +48,7 @@ class StandardsStore {
     Standards next = StandardsJson.read(standards);
     List<Effect> all = new ArrayList<>();
     for (SequenceRow row : sequences.findByProductionIdOrderByCode(production)) {
-      Sequence s = SequenceJson.read(row.document);
+      Sequence s = open.at(row).sequence();
       all.add(new Effect(row.id, row.code, row.title, StandardsChange.sentences(s, next)));
     }
     return all;
@@ -56,8 +57,8 @@ class StandardsStore {
   /** Agrees on new standards: every sequence follows in the same transaction, as an edit. */
   @Transactional
   Agreed agree(UUID production, int version, String standards, String author) {
-    Production p =
-        productions.findById(production).orElseThrow(() -> Problem.missing("production"));
+    // held first, then read: who edits meanwhile waits a moment, and nothing is overtaken
+    Production p = productions.hold(production).orElseThrow(() -> Problem.missing("production"));
     if (p.version() != version)
       throw new Problem(
           HttpStatus.CONFLICT,
@@ -66,9 +67,9 @@ class StandardsStore {
     Standards next = StandardsJson.read(standards);
     p.agree(StandardsJson.write(next).toString());
     productions.saveAndFlush(p);
-    String follow = CommandJson.writeAll(List.of(new SequenceCommand.Follow(next)));
-    for (SequenceRow row : sequences.findByProductionIdOrderByCode(production))
-      edits.edit(row.id, UUID.randomUUID(), row.revision, author, "Follow the standards", follow);
+    for (UUID sequence : sequences.idsOf(production))
+      edits.editNow(
+          sequence, author, "Follow the standards", List.of(new SequenceCommand.Follow(next)));
     return new Agreed(p.id(), p.name(), p.version(), p.standards());
   }
 }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import kite.core.codec.SequenceJson;
 import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -20,10 +21,12 @@ class VersionStore {
 
   private final Sequences sequences;
   private final Versions versions;
+  private final OpenSequences open;
   private final Clock clock;
 
-  VersionStore(Sequences sequences, Versions versions, Clock clock) {
+  VersionStore(Sequences sequences, Versions versions, OpenSequences open, Clock clock) {
     this.sequences = sequences;
+    this.open = open;
     this.versions = versions;
     this.clock = clock;
   }
@@ -72,7 +75,7 @@ class VersionStore {
     v.author = author;
     v.keptAt = clock.instant();
     v.revision = row.revision;
-    v.document = row.document;
+    v.document = SequenceJson.write(open.at(row).sequence());
     versions.save(v);
     return new Kept(v.number, v.name, v.note, v.author, v.keptAt, v.revision);
   }

@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -14,7 +13,6 @@ import static org.mockito.Mockito.when;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
 import kite.core.command.Refusal;
 import kite.core.document.CameraPackage;
@@ -31,7 +29,8 @@ class StandardsStoreTest {
   private final Productions productions = mock(Productions.class);
   private final Sequences sequences = mock(Sequences.class);
   private final SequenceStore edits = mock(SequenceStore.class);
-  private final StandardsStore store = new StandardsStore(productions, sequences, edits);
+  private final OpenSequences open = mock(OpenSequences.class);
+  private final StandardsStore store = new StandardsStore(productions, sequences, edits, open);
   private final UUID id = UUID.randomUUID();
   private final Production production =
       new Production(id, "Salt Wind", StandardsJson.write(Standards.starting()).toString());
@@ -49,8 +48,9 @@ class StandardsStoreTest {
     row.code = "SW010";
     row.title = "The kite gets away";
     row.revision = 7;
-    row.document = SequenceJson.write(new SaltWind().sw010());
-    when(productions.findById(id)).thenReturn(Optional.of(production));
+    when(open.at(row)).thenReturn(new OpenSequences.Open(7, null, new SaltWind().sw010(), 0, 0));
+    when(productions.hold(id)).thenReturn(Optional.of(production));
+    when(sequences.idsOf(id)).thenReturn(List.of(row.id));
     when(sequences.findByProductionIdOrderByCode(id)).thenReturn(List.of(row));
   }
 
@@ -58,14 +58,14 @@ class StandardsStoreTest {
   void lookingChangesNothing() {
     List<StandardsStore.Effect> effects = store.effects(id, WIDER);
     assertEquals(List.of("Delivery 1920 × 1080 → 2048 × 858"), effects.get(0).changes());
-    verify(edits, never()).edit(any(), any(), anyLong(), any(), any(), any());
+    verify(edits, never()).editNow(any(), any(), any(), any());
   }
 
   @Test
   void agreeingIsAnEditOfEverySequence() {
     StandardsStore.Agreed agreed = store.agree(id, 0, WIDER, "pim");
     assertEquals(WIDER, agreed.standards());
-    verify(edits).edit(eq(row.id), any(), eq(7L), eq("pim"), any(), any());
+    verify(edits).editNow(eq(row.id), eq("pim"), any(), any());
   }
 
   @Test
@@ -78,6 +78,6 @@ class StandardsStoreTest {
     assertThrows(Refusal.class, () -> store.agree(id, 0, bad, "pim"));
     assertThrows(Refusal.class, () -> store.effects(id, "{\"rate\":1}"));
     assertEquals(StandardsJson.write(Standards.starting()).toString(), production.standards());
-    verify(edits, never()).edit(any(), any(), anyLong(), any(), any(), any());
+    verify(edits, never()).editNow(any(), any(), any(), any());
   }
 }

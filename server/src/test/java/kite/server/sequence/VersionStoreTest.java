@@ -14,6 +14,9 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.UUID;
+import kite.core.codec.SequenceJson;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
 import kite.server.Problem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -23,15 +26,17 @@ class VersionStoreTest {
   private static final Instant NOW = Instant.parse("2031-05-04T10:00:00Z");
   private final Sequences sequences = mock(Sequences.class);
   private final Versions versions = mock(Versions.class);
+  private final OpenSequences open = mock(OpenSequences.class);
   private final VersionStore store =
-      new VersionStore(sequences, versions, Clock.fixed(NOW, ZoneOffset.UTC));
+      new VersionStore(sequences, versions, open, Clock.fixed(NOW, ZoneOffset.UTC));
+  private final Sequence document = new SaltWind().sw010();
   private final SequenceRow row = new SequenceRow();
 
   @BeforeEach
   void aSequence() {
     row.id = UUID.randomUUID();
     row.revision = 7;
-    row.document = "{\"as\":\"it is\"}";
+    when(open.at(row)).thenReturn(new OpenSequences.Open(7, null, document, 0, 0));
     when(sequences.hold(row.id)).thenReturn(Optional.of(row));
     when(versions.last(row.id)).thenReturn(3);
   }
@@ -42,7 +47,7 @@ class VersionStoreTest {
     assertEquals(new VersionStore.Kept(4, "First pass", "", "pim", NOW, 7), kept);
     ArgumentCaptor<VersionRow> saved = ArgumentCaptor.forClass(VersionRow.class);
     verify(versions).save(saved.capture());
-    assertEquals(row.document, saved.getValue().document);
+    assertEquals(document, SequenceJson.read(saved.getValue().document));
   }
 
   @Test

@@ -1,0 +1,223 @@
+package kite.server.live;
+
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import javax.sql.DataSource;
+import org.postgresql.PGConnection;
+import org.postgresql.PGNotification;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionPhase;
+import org.springframework.transaction.event.TransactionalEventListener;
+
+/**
+ * Carries stored edits to the pages that have their sequence open, here and on other servers on the
+ * same database (PostgreSQL's LISTEN and NOTIFY). One thread does it, so that each page hears of
+ * revisions in order; what it missed it reads from the journal. It is told after the commit, apart
+ * from it: commits that notify wait for each other.
+ */
+@Component
+@Lazy(false)
+public class Announcing implements SmartLifecycle {
+  private static final Logger LOG = LoggerFactory.getLogger(Announcing.class);
+  private static final String CHANNEL = "kite_edit";
+  private static final int LISTEN_MS = 1000, RETRY_MS = 1000;
+
+  /** How often it is looked whether those who listen are still signed in. */
+  private static final long RIGHTS_MS = 10_000;
+
+  private final LiveUpdates live;
+  private final Journal journal;
+  private final DataSource database;
+  private final String self = UUID.randomUUID().toString();
+  private final LinkedBlockingQueue<EditMade> made = new LinkedBlockingQueue<>();
+  private final LinkedBlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
+  private final Map<UUID, Long> told = new HashMap<>();
+  private volatile boolean running;
+
+  /** A revision of a sequence that is stored; with its edit where that was made here. */
+  private record Heard(UUID sequence, long revision, EditMade edit) {}
+
+  Announcing(LiveUpdates live, Journal journal, DataSource database) {
+    this.live = live;
+    this.journal = journal;
+    this.database = database;
+  }
+
+  @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+  public void stored(EditMade edit) {
+    heard.add(new Heard(edit.sequence(), edit.revision(), edit));
+    made.add(edit);
+  }
+
+  @Override
+  public void start() {
+    running = true;
+    thread("live updates", this::tellPages);
+    thread("live notify", this::tellServers);
+    thread("live listen", this::listen);
+    thread("live rights", this::endOfRights);
+  }
+
+  private static void thread(String name, Runnable work) {
+    Thread t = new Thread(work, name);
+    t.setDaemon(true);
+    t.start();
+  }
+
+  @Override
+  public void stop() {
+    running = false;
+  }
+
+  @Override
+  public boolean isRunning() {
+    return running;
+  }
+
+  private void tellPages() {
+    while (running) {
+      try {
+        Heard h = heard.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
+        if (h != null) tell(h);
+      } catch (InterruptedException e) {
+        return;
+      } catch (RuntimeException e) {
+        LOG.warn("Pages could not be told of an edit; they catch up with the next", e);
+      }
+    }
+  }
+
+  private void tell(Heard h) {
+    if (!live.watched(h.sequence)) {
+      told.remove(h.sequence);
+      return;
+    }
+    // a page that comes reads what it lacks by itself; from then on it is told
+    if (live.takeJoined(h.sequence)) told.remove(h.sequence);
+    Long last = told.get(h.sequence);
+    if (last != null && h.revision <= last) return;
+    if (h.edit != null && (last == null || h.revision == last + 1)) {
+      live.tell(h.sequence, List.of(h.edit));
+      told.put(h.sequence, h.revision);
+      return;
+    }
+    List<EditMade> missed = journal.since(h.sequence, last == null ? h.revision - 1 : last);
+    live.tell(h.sequence, missed);
+    if (!missed.isEmpty()) told.put(h.sequence, missed.get(missed.size() - 1).revision());
+  }
+
+  private void tellServers() {
+    while (running) {
+      try {
+        EditMade first = made.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
+        if (first == null) continue;
+        List<EditMade> all = new ArrayList<>(List.of(first));
+        made.drainTo(all);
+        Map<UUID, Long> last = new LinkedHashMap<>();
+        for (EditMade e : all) last.merge(e.sequence(), e.revision(), Math::max);
+        notifyOthers(last);
+      } catch (InterruptedException e) {
+        return;
+      } catch (SQLException | RuntimeException e) {
+        LOG.warn(
+            "Other servers could not be told of an edit; their pages look for it themselves", e);
+      }
+    }
+  }
+
+  private void notifyOthers(Map<UUID, Long> last) throws SQLException {
+    try (Connection c = database.getConnection()) {
+      // nothing is lost with a notice: it needs no wait for the disk
+      try (Statement s = c.createStatement()) {
+        s.execute("set synchronous_commit = off");
+      }
+      try (PreparedStatement p = c.prepareStatement("select pg_notify('" + CHANNEL + "', ?)")) {
+        for (Map.Entry<UUID, Long> e : last.entrySet()) {
+          p.setString(1, self + " " + e.getKey() + " " + e.getValue());
+          p.execute();
+        }
+      } finally {
+        try (Statement s = c.createStatement()) {
+          s.execute("reset synchronous_commit");
+        }
+      }
+    }
+  }
+
+  private void listen() {
+    while (running) {
+      try (Connection c = database.getConnection();
+          Statement s = c.createStatement()) {
+        s.execute("listen " + CHANNEL);
+        PGConnection pg = c.unwrap(PGConnection.class);
+        while (running) {
+          PGNotification[] all = pg.getNotifications(LISTEN_MS);
+          if (all != null) for (PGNotification n : all) hear(n.getParameter());
+        }
+      } catch (SQLException | RuntimeException e) {
+        LOG.info("The line to other servers broke and is made again: {}", e.getMessage());
+        if (!paused()) return;
+      }
+    }
+  }
+
+  private void hear(String text) {
+    String[] p = text.split(" ");
+    if (p.length == 3 && !p[0].equals(self))
+      heard.add(new Heard(UUID.fromString(p[1]), Long.parseLong(p[2]), null));
+  }
+
+  /** Ends the sockets of sessions that are no more: signed out elsewhere, run out, taken away. */
+  private void endOfRights() {
+    while (running) {
+      try {
+        Thread.sleep(RIGHTS_MS);
+        List<String> here = live.sessions();
+        if (here.isEmpty()) continue;
+        Set<String> there = new HashSet<>();
+        try (Connection c = database.getConnection();
+            PreparedStatement p =
+                c.prepareStatement(
+                    "select session_id from spring_session where session_id = any (?)"
+                        + " and expiry_time > ? and principal_name in (select name from account)")) {
+          p.setArray(1, c.createArrayOf("text", here.toArray()));
+          p.setLong(2, System.currentTimeMillis());
+          try (ResultSet r = p.executeQuery()) {
+            while (r.next()) there.add(r.getString(1).trim());
+          }
+        }
+        for (String s : here) if (!there.contains(s)) live.end(s);
+      } catch (InterruptedException e) {
+        return;
+      } catch (SQLException | RuntimeException e) {
+        LOG.info("It could not be looked who is still signed in: {}", e.getMessage());
+      }
+    }
+  }
+
+  private static boolean paused() {
+    try {
+      Thread.sleep(RETRY_MS);
+      return true;
+    } catch (InterruptedException e) {
+      return false;
+    }
+  }
+}
