@@ -34,7 +34,7 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
   const number = (label: string, key: 'first' | 'last' | 'fadeIn' | 'fadeOut') => (
     <TextNumber
       label={label}
-      unit="factor"
+      unit={key === 'first' || key === 'last' ? 'frame' : 'frames'}
       value={span![key]}
       onChange={(v) => set('When the trim holds', { ...part, span: { ...span!, [key]: v } })}
     />

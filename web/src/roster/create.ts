@@ -1,7 +1,17 @@
 import { theCore } from '../core/load';
 import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
 import { evaluated } from '../sequence/evaluated';
-import { edit, editProposed, lensCamera, newId, say, select, useSequence, type Hit } from '../sequence/store';
+import {
+  edit,
+  editProposed,
+  lensCamera,
+  newId,
+  readOnly,
+  say,
+  select,
+  type Hit,
+  useSequence,
+} from '../sequence/store';
 import { axisPoint } from '../views/axisPoint';
 import { setViewPose } from '../views/setViewPose';
 
@@ -294,7 +304,7 @@ export function usersOf(ids: string[]): string[] {
 /** Takes the selected entities away; asks once when something uses them. */
 export function removeSelected(): void {
   const { selected, entities } = useSequence.getState();
-  if (!selected.length) return;
+  if (!selected.length || readOnly()) return;
   if (usersOf(selected).length) {
     useSequence.setState({ dialog: { kind: 'remove', ids: selected } });
     return;

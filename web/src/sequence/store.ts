@@ -238,7 +238,8 @@ export function reapply(edit: PendingEdit): void {
   applyLocally(edit.commands);
 }
 
-function readOnly(): boolean {
+/** Whether this account may not change anything, after saying so. */
+export function readOnly(): boolean {
   if (get().mayEdit) return false;
   say('Your account may look but not change. Ask an artist to make this edit.', true);
   return true;

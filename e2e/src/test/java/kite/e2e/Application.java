@@ -21,7 +21,7 @@ import kite.core.document.Sequence;
 
 /** The real server against a database of its own, started once for all tests. */
 final class Application {
-  private static final String DATABASE = "kite_test";
+  static final String DATABASE = "kite_test";
   private static final File LOG = new File("target/server.log");
 
   private static Application running;
@@ -45,7 +45,7 @@ final class Application {
     return running;
   }
 
-  private static String databasePort() {
+  static String databasePort() {
     String p = System.getenv("KITE_TEST_DB_PORT");
     if (p == null)
       throw new IllegalStateException("Run the tests with ./kite test: it starts their database.");
@@ -180,6 +180,41 @@ final class Application {
   private static Connection connect(String database) throws SQLException {
     return DriverManager.getConnection(
         "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database, "kite", "");
+  }
+
+  /** Runs a statement in the tests' database. */
+  static void sql(String text) throws SQLException {
+    sql(DATABASE, text);
+  }
+
+  /** Puts one more sequence beside SW010; gives its id. */
+  String add(String code, Sequence document) throws SQLException {
+    try (Connection c = connect(DATABASE)) {
+      try (Statement s = c.createStatement()) {
+        s.execute(
+            "insert into sequence (id, production_id, code, title, revision, version)"
+                + " select gen_random_uuid(), production_id, '"
+                + code
+                + "', 'Added', 0, 0 from sequence where code = 'SW010'");
+        s.execute(
+            "insert into snapshot (sequence_id, revision, document)"
+                + " select id, 0, '{}' from sequence where code = '"
+                + code
+                + "'");
+      }
+      return putBack(c, code, document);
+    }
+  }
+
+  /** How far the write-ahead log has come, in bytes. */
+  long log() throws SQLException {
+    try (Connection c = connect(DATABASE);
+        Statement s = c.createStatement();
+        ResultSet r =
+            s.executeQuery("select pg_wal_lsn_diff(pg_current_wal_insert_lsn(), '0/0')::bigint")) {
+      r.next();
+      return r.getLong(1);
+    }
   }
 
   private static void sql(String database, String text) throws SQLException {

@@ -71,8 +71,9 @@ class PackageTest extends Desk {
     // bad values are refused where they are typed
     button("Standards").click();
     type("Usual near clip", "5000");
-    button("See what will change").click();
-    page.getByText("near clip must be above 0 and nearer than the far").waitFor();
+    page.getByText("The usual far clip must be farther than the near clip.").waitFor();
+    assertTrue(button("1 thing to mend first").isDisabled());
+    button("Leave them as they were").click();
     application.resetProduction(new SaltWind().sw020());
   }
 

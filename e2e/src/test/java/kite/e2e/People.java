@@ -1,0 +1,76 @@
+package kite.e2e;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+import kite.core.codec.CommandJson;
+import kite.core.command.Command;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Somebody signed in, without a page: for measuring and for trying what pages do not do. */
+final class People {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+  private final String address;
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+
+  private People(String address) {
+    this.address = address;
+  }
+
+  static People signedIn(String address, String name, String password) throws Exception {
+    People p = new People(address);
+    p.get("api/session");
+    HttpResponse<String> r =
+        p.send(
+            p.request("api/sign-in")
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(
+                    HttpRequest.BodyPublishers.ofString(
+                        "username=" + name + "&password=" + password)));
+    if (r.statusCode() != 204) throw new AssertionError("sign-in: " + r.statusCode());
+    p.get("api/session"); // the token is renewed with the session
+    return p;
+  }
+
+  private HttpRequest.Builder request(String path) {
+    HttpRequest.Builder b = HttpRequest.newBuilder(URI.create(address + path));
+    for (HttpCookie c : cookies.getCookieStore().getCookies())
+      if (c.getName().equals("XSRF-TOKEN")) b.header("X-XSRF-TOKEN", c.getValue());
+    return b;
+  }
+
+  HttpResponse<String> send(HttpRequest.Builder b) throws IOException, InterruptedException {
+    return http.send(b.build(), HttpResponse.BodyHandlers.ofString());
+  }
+
+  HttpResponse<String> get(String path) throws IOException, InterruptedException {
+    return send(request(path).GET());
+  }
+
+  HttpResponse<String> post(String path, Object body) throws IOException, InterruptedException {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
+  /** What a page sends. */
+  record EditSent(UUID id, long revision, String label, String commands) {}
+
+  HttpResponse<String> edit(String sequence, UUID id, long revision, Command... commands)
+      throws IOException, InterruptedException {
+    String text = CommandJson.writeAll(java.util.List.of(commands));
+    return post("api/sequences/" + sequence + "/edits", new EditSent(id, revision, "Edit", text));
+  }
+
+  static JsonNode json(HttpResponse<String> r) {
+    return JSON.readTree(r.body());
+  }
+}

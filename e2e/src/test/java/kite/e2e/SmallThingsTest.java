@@ -1,0 +1,132 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import kite.core.document.Camera;
+import kite.core.document.Piece;
+import kite.core.rig.Trim;
+import org.junit.jupiter.api.Test;
+
+/** Small things that were once otherwise than they said. */
+class SmallThingsTest extends Desk {
+  private static final String TRIANGLE = "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n";
+
+  private static Page.GetByLabelOptions exact() {
+    return new Page.GetByLabelOptions().setExact(true);
+  }
+
+  @Test
+  void aModelLandsWhereTheSetViewLooks() throws Exception {
+    desk("Set");
+    page.waitForFileChooser(() -> button("Bring in a model").click())
+        .setFiles(
+            new FilePayload("sail.obj", "text/plain", TRIANGLE.getBytes(StandardCharsets.UTF_8)));
+    page.getByText("Bring it in").click();
+    page.locator("aside.left .row .name[title=sail]").waitFor();
+    saved();
+    Piece sail =
+        application.stored().all(Piece.class).stream()
+            .filter(p -> p.name().equals("sail"))
+            .findFirst()
+            .orElseThrow();
+    double x = sail.channel("x").at(1), z = sail.channel("z").at(1);
+    button("+ Figure").click();
+    double[] figure = place(page.evaluate("() => jollyKite.state().selected[0]").toString());
+    assertEquals(z, figure[2], 0.11, "where a figure is put, which is where the view looks");
+    assertTrue(Math.abs(x) + Math.abs(z) > 0.5, "and not at the origin");
+  }
+
+  @Test
+  void allOnLeavesTrimsOffThatWereOffBefore() throws Exception {
+    choose("Lantern to Pim");
+    page.getByLabel("Answer a note with a trim").selectOption("push in a little");
+    page.getByLabel("Answer a note with a trim").selectOption("longer lens");
+    page.getByLabel("Switch off: Trim").first().click();
+    button("All off").click();
+    button("All on").click();
+    saved();
+    List<Boolean> on =
+        ((Camera) application.stored().get("camC"))
+            .rig().stream().filter(p -> p instanceof Trim).map(p -> p.on()).toList();
+    assertEquals(1, on.stream().filter(b -> b).count(), "one of two is on again: " + on);
+  }
+
+  @Test
+  void theUpArrowDoesWhatDraggingUpDoes() {
+    choose("Lantern to Pim");
+    for (String tool : List.of("Dolly", "Zoom")) {
+      button(tool).click();
+      double before = reach();
+      page.getByTestId("lens").focus();
+      page.keyboard().press("ArrowUp");
+      double key = reach() - before;
+      before = reach();
+      dragBy(page.getByTestId("lens"), 0, -40);
+      double drag = reach() - before;
+      assertTrue(key * drag > 0, tool + ": " + key + " by key, " + drag + " by drag");
+    }
+  }
+
+  /** Where the camera stands along its way, and how long its lens is, in one number that rises. */
+  private double reach() {
+    double[] w = numbers("() => jollyKite.camera().world");
+    return -w[14] + numbers("() => jollyKite.camera().lens")[0];
+  }
+
+  @Test
+  void theCommandBoxKnowsEverydayWords() {
+    choose("Lantern to Pim");
+    for (String words : List.of("far clip", "focal length", "thirds", "film back")) {
+      page.keyboard().press("Control+k");
+      page.getByLabel("Find any action").last().fill(words);
+      assertTrue(page.locator("[role=option]").count() > 0, words);
+      page.keyboard().press("Escape");
+    }
+  }
+
+  @Test
+  void everyCameraHasItsChipOnTheCutDeskAndAShotCanBeRenamed() throws Exception {
+    desk("Cut");
+    assertEquals(7, page.locator(".cut-chips .badge").count());
+    page.locator("[data-testid=cut-lane] [aria-label^='SW010_0020']").click();
+    page.getByLabel("Code of this shot").fill("SW010_0025");
+    page.getByLabel("Code of this shot").press("Enter");
+    page.keyboard().press("Escape");
+    menuGone();
+    saved();
+    assertEquals("SW010_0025", application.stored().get("cut2").name());
+  }
+
+  @Test
+  void theFilmBackThatWouldBeFollowedIsTheSequences() {
+    choose("Lantern to Pim");
+    desk("Frame");
+    String follows = page.getByLabel("Film back", exact()).locator("option").first().textContent();
+    page.getByLabel("Film back", exact()).selectOption("Full frame");
+    assertEquals(
+        follows, page.getByLabel("Film back", exact()).locator("option").first().textContent());
+    assertFalse(follows.contains("Full frame"));
+    saved();
+  }
+
+  @Test
+  void aCancelledPointerGivesUpTheDrag() {
+    choose("Lantern");
+    double x = value("lantern", "x");
+    var label = page.locator("aside.right .field-label").first().boundingBox();
+    page.mouse().move(label.x + 4, label.y + 4);
+    page.mouse().down();
+    page.mouse().move(label.x + 60, label.y + 4);
+    assertTrue(Math.abs(value("lantern", "x") - x) > 0.1, "it follows the pointer");
+    page.locator("aside.right .field-label").first().dispatchEvent("pointercancel");
+    assertEquals(x, value("lantern", "x"), 1e-12);
+    page.mouse().up();
+    assertEquals(x, value("lantern", "x"), 1e-12);
+  }
+}
