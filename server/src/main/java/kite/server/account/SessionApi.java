@@ -1,7 +1,11 @@
 package kite.server.account;
 
 import java.security.Principal;
+import kite.server.Problem;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.availability.ApplicationAvailability;
+import org.springframework.boot.availability.ReadinessState;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -14,8 +18,14 @@ class SessionApi {
   private final Accounts accounts;
   private final boolean demo;
 
-  SessionApi(Accounts accounts, @Value("${kite.demo}") boolean demo) {
+  private final ApplicationAvailability availability;
+
+  SessionApi(
+      Accounts accounts,
+      ApplicationAvailability availability,
+      @Value("${kite.demo}") boolean demo) {
     this.accounts = accounts;
+    this.availability = availability;
     this.demo = demo;
   }
 
@@ -36,8 +46,13 @@ class SessionApi {
         demo ? DemoData.ARTIST_PASSWORD : null);
   }
 
+  /** Ready once everything has started, the demonstration with it, and the database answers. */
   @GetMapping("/health")
   String health() {
-    return accounts.count() >= 0 ? "ready" : "";
+    if (availability.getReadinessState() != ReadinessState.ACCEPTING_TRAFFIC)
+      throw new Problem(
+          HttpStatus.SERVICE_UNAVAILABLE, "starting", "Jolly Kite is starting. Wait a moment.");
+    accounts.count(); // fails where the database is away
+    return "ready";
   }
 }

@@ -2,6 +2,7 @@ package kite.server.sequence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
@@ -13,7 +14,10 @@ import java.util.UUID;
 @Table(name = "sequence")
 public class SequenceRow {
   @Id UUID id;
-  @ManyToOne Production production;
+
+  /** Read when it is asked for: holding a sequence for an edit must not hold its production. */
+  @ManyToOne(fetch = FetchType.LAZY)
+  Production production;
 
   @Column(columnDefinition = "text")
   String code;

@@ -30,6 +30,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class SequenceStore implements Journal {
   private final Productions productions;
   private final Sequences sequences;
+  private final HeldSequences held;
   private final Snapshots snapshots;
   private final Edits edits;
   private final OpenSequences open;
@@ -39,6 +40,7 @@ public class SequenceStore implements Journal {
   SequenceStore(
       Productions productions,
       Sequences sequences,
+      HeldSequences held,
       Snapshots snapshots,
       Edits edits,
       OpenSequences open,
@@ -46,6 +48,7 @@ public class SequenceStore implements Journal {
       Clock clock) {
     this.productions = productions;
     this.sequences = sequences;
+    this.held = held;
     this.snapshots = snapshots;
     this.edits = edits;
     this.open = open;
@@ -128,8 +131,8 @@ public class SequenceStore implements Journal {
   @Transactional
   public EditMade edit(
       UUID sequence, UUID id, long revision, String author, String label, String commands) {
-    SequenceRow row = sequences.hold(sequence).orElseThrow(() -> Problem.missing("sequence"));
-    EditRow before = edits.findByIdAndSequenceId(id, sequence).orElse(null);
+    SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
+    EditRow before = edits.findById(id).filter(e -> e.sequenceId.equals(sequence)).orElse(null);
     if (before != null) return made(before);
     if (revision > row.revision)
       throw new Problem(
@@ -146,7 +149,7 @@ public class SequenceStore implements Journal {
   /** Makes an edit of a sequence as it is, whatever it came to meanwhile. */
   @Transactional
   EditMade editNow(UUID sequence, String author, String label, List<Command> commands) {
-    SequenceRow row = sequences.hold(sequence).orElseThrow(() -> Problem.missing("sequence"));
+    SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
     return make(row, UUID.randomUUID(), row.revision, author, label, commands);
   }
 

@@ -20,12 +20,15 @@ class VersionStore {
   private static final int MOST = 2000;
 
   private final Sequences sequences;
+  private final HeldSequences held;
   private final Versions versions;
   private final OpenSequences open;
   private final Clock clock;
 
-  VersionStore(Sequences sequences, Versions versions, OpenSequences open, Clock clock) {
+  VersionStore(
+      Sequences sequences, HeldSequences held, Versions versions, OpenSequences open, Clock clock) {
     this.sequences = sequences;
+    this.held = held;
     this.open = open;
     this.versions = versions;
     this.clock = clock;
@@ -56,7 +59,7 @@ class VersionStore {
    */
   @Transactional
   Kept keep(UUID sequence, long revision, String name, String note, String author) {
-    SequenceRow row = sequences.hold(sequence).orElseThrow(() -> Problem.missing("sequence"));
+    SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
     if (row.revision != revision)
       throw new Problem(
           HttpStatus.CONFLICT,

@@ -35,11 +35,13 @@ class SequenceStoreTest {
   private final Sequences sequences = mock(Sequences.class);
   private final Edits edits = mock(Edits.class);
   private final ApplicationEventPublisher events = mock(ApplicationEventPublisher.class);
+  private final HeldSequences held = mock(HeldSequences.class);
   private final Snapshots snapshots = mock(Snapshots.class);
   private final SequenceStore store =
       new SequenceStore(
           mock(Productions.class),
           sequences,
+          held,
           snapshots,
           edits,
           new OpenSequences(snapshots, edits),
@@ -55,14 +57,14 @@ class SequenceStoreTest {
     first.document = SequenceJson.write(new SaltWind().sw010());
     when(snapshots.findById(row.id)).thenReturn(Optional.of(first));
     when(sequences.findById(row.id)).thenReturn(Optional.of(row));
-    when(sequences.hold(row.id)).thenReturn(Optional.of(row));
+    when(held.findById(row.id)).thenReturn(Optional.of(row));
     when(edits.save(any()))
         .thenAnswer(
             i -> {
               journal.add(i.getArgument(0));
               return i.getArgument(0);
             });
-    when(edits.findByIdAndSequenceId(any(), any()))
+    when(edits.findById(any()))
         .thenAnswer(i -> journal.stream().filter(e -> e.id.equals(i.getArgument(0))).findFirst());
     when(edits.findBySequenceIdAndRevision(any(), anyLong()))
         .thenAnswer(

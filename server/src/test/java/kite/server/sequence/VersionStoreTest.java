@@ -26,9 +26,10 @@ class VersionStoreTest {
   private static final Instant NOW = Instant.parse("2031-05-04T10:00:00Z");
   private final Sequences sequences = mock(Sequences.class);
   private final Versions versions = mock(Versions.class);
+  private final HeldSequences held = mock(HeldSequences.class);
   private final OpenSequences open = mock(OpenSequences.class);
   private final VersionStore store =
-      new VersionStore(sequences, versions, open, Clock.fixed(NOW, ZoneOffset.UTC));
+      new VersionStore(sequences, held, versions, open, Clock.fixed(NOW, ZoneOffset.UTC));
   private final Sequence document = new SaltWind().sw010();
   private final SequenceRow row = new SequenceRow();
 
@@ -37,7 +38,7 @@ class VersionStoreTest {
     row.id = UUID.randomUUID();
     row.revision = 7;
     when(open.at(row)).thenReturn(new OpenSequences.Open(7, null, document, 0, 0));
-    when(sequences.hold(row.id)).thenReturn(Optional.of(row));
+    when(held.findById(row.id)).thenReturn(Optional.of(row));
     when(versions.last(row.id)).thenReturn(3);
   }
 
