@@ -1,16 +1,22 @@
 package kite.server;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Map;
+import java.util.UUID;
 import kite.core.command.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.ServletRequestBindingException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** Turns whatever goes wrong into {@code {"refusal": {code, entity, field, text}}}. */
@@ -62,15 +68,49 @@ class Problems {
   }
 
   @ExceptionHandler
-  ResponseEntity<Map<String, Problem.Body>> other(Exception e) {
-    LOG.error("A request failed", e);
+  ResponseEntity<Map<String, Problem.Body>> method(HttpRequestMethodNotSupportedException e) {
+    return answer(
+        HttpStatus.METHOD_NOT_ALLOWED,
+        new Problem.Body("method", "", "", "This address does not take " + e.getMethod() + "."));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> type(HttpMediaTypeNotSupportedException e) {
+    return answer(
+        HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+        new Problem.Body(
+            "type",
+            "",
+            "",
+            "This address does not take "
+                + e.getContentType()
+                + "; it takes what the HTTP"
+                + " reference says."));
+  }
+
+  /** A parameter or a part that is missing. */
+  @ExceptionHandler({
+    ServletRequestBindingException.class,
+    MissingServletRequestPartException.class
+  })
+  ResponseEntity<Map<String, Problem.Body>> missing(Exception e) {
+    return answer(HttpStatus.BAD_REQUEST, new Problem.Body("parameter", "", "", e.getMessage()));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> other(Exception e, HttpServletRequest rq) {
+    // what somebody reads out finds the lines in the log
+    String id = UUID.randomUUID().toString().substring(0, 8);
+    LOG.error("{} {} failed ({})", rq.getMethod(), rq.getRequestURI(), id, e);
     return answer(
         HttpStatus.INTERNAL_SERVER_ERROR,
         new Problem.Body(
             "server",
             "",
             "",
-            "The server could not do this; its log says why. What was saved before is safe."));
+            "The server could not do this; its log says why under "
+                + id
+                + ". What was saved before is safe."));
   }
 
   private static ResponseEntity<Map<String, Problem.Body>> answer(

@@ -17,6 +17,8 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import org.springframework.security.web.util.matcher.RequestMatcher;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Sessions, rights and the headers that keep the page to its own scripts. */
@@ -87,18 +89,17 @@ class Security {
             f.loginProcessingUrl(SIGN_IN)
                 .successHandler(
                     (rq, rs, who) -> {
-                      limit.cameIn(key(rq));
+                      limit.cameIn(rq.getParameter("username"), rq.getRemoteAddr());
                       rs.setStatus(204);
                     })
                 .failureHandler(
-                    (rq, rs, x) -> {
-                      limit.failed(key(rq));
-                      say(
-                          rs,
-                          401,
-                          "password",
-                          "That name and password do not belong together. Check both and try again.");
-                    }));
+                    (rq, rs, x) ->
+                        say(
+                            rs,
+                            401,
+                            "password",
+                            "That name and password do not belong together. Check both and try"
+                                + " again.")));
     http.logout(
         l ->
             l.logoutUrl("/api/sign-out")
@@ -109,10 +110,6 @@ class Security {
                 .logoutSuccessHandler((rq, rs, who) -> rs.setStatus(204)));
     http.addFilterBefore(new Limit(limit), UsernamePasswordAuthenticationFilter.class);
     return http.build();
-  }
-
-  private static String key(HttpServletRequest rq) {
-    return rq.getRemoteAddr() + " " + rq.getParameter("username");
   }
 
   private static void say(HttpServletResponse rs, int status, String code, String text)
@@ -130,6 +127,11 @@ class Security {
 
   /** Stops sign-in attempts over the limit before the password is looked at. */
   private static final class Limit extends OncePerRequestFilter {
+    /** A name and a password are shorter. */
+    private static final int MOST_BYTES = 8192;
+
+    private final RequestMatcher signIn =
+        PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.POST, SIGN_IN);
     private final SignInLimit limit;
 
     Limit(SignInLimit limit) {
@@ -140,10 +142,16 @@ class Security {
     protected void doFilterInternal(
         HttpServletRequest rq, HttpServletResponse rs, jakarta.servlet.FilterChain chain)
         throws IOException, jakarta.servlet.ServletException {
-      boolean tries = rq.getMethod().equals("POST") && rq.getRequestURI().equals(SIGN_IN);
-      if (tries && limit.tooMany(key(rq))) {
-        say(rs, 429, "limit", "Too many attempts. Wait two minutes and try again.");
-        return;
+      if (signIn.matches(rq)) {
+        // looked at before anything of it is read
+        if (rq.getContentLengthLong() < 0 || rq.getContentLengthLong() > MOST_BYTES) {
+          say(rs, 413, "size", "A sign-in is a name and a password, shorter than this.");
+          return;
+        }
+        if (!limit.begins(rq.getParameter("username"), rq.getRemoteAddr())) {
+          say(rs, 429, "limit", "Too many attempts. Wait two minutes and try again.");
+          return;
+        }
       }
       chain.doFilter(rq, rs);
     }
