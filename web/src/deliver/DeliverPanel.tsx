@@ -63,8 +63,8 @@ export function DeliverPanel() {
       say(e instanceof Error ? e.message : String(e), true);
     }
   };
-  const stop = (job: string) =>
-    postJson(`/api/renders/${job}/stop`).then(renew, (e: Error) => say(e.message, true));
+  const turn = (job: string, how: 'stop' | 'resume') =>
+    postJson(`/api/renders/${job}/${how}`).then(renew, (e: Error) => say(e.message, true));
   const p = useSettings().cameraPackage;
   const size = (v: number) =>
     // as the server makes it: whole pixels, never more than the share
@@ -108,7 +108,12 @@ export function DeliverPanel() {
           <p className="empty">Nothing rendered yet. A sketch of this frame takes a few seconds.</p>
         ) : null}
         {jobs.data?.map((j) => (
-          <Job key={j.id} job={j} onStop={() => void stop(j.id)} />
+          <Job
+            key={j.id}
+            job={j}
+            onStop={() => void turn(j.id, 'stop')}
+            onResume={() => void turn(j.id, 'resume')}
+          />
         ))}
         <div className="panel-head">Hand over</div>
         <Files />
@@ -129,7 +134,7 @@ function stored(): Promise<void> {
   });
 }
 
-function Job({ job, onStop }: { job: RenderShown; onStop: () => void }) {
+function Job({ job, onStop, onResume }: { job: RenderShown; onStop: () => void; onResume: () => void }) {
   const active = job.state === 'WAITING' || job.state === 'WORKING';
   return (
     <div className="job" data-job={job.state}>
@@ -140,7 +145,11 @@ function Job({ job, onStop }: { job: RenderShown; onStop: () => void }) {
           <button className="pill" onClick={onStop}>
             Stop
           </button>
-        ) : null}
+        ) : job.state === 'DONE' ? null : (
+          <button className="pill" title="Goes on after the frames it has" onClick={onResume}>
+            Resume
+          </button>
+        )}
       </div>
       {active ? (
         <div

@@ -1,8 +1,8 @@
 package kite.server.render;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -15,8 +15,11 @@ import kite.core.document.Sequence;
 import kite.server.Problem;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
+import org.springframework.data.domain.Limit;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -35,12 +38,22 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api")
 class RenderApi {
   private static final int MOST_SAMPLES = 1024;
+  private static final int MOST_LISTED = 50;
+  private static final String ARTIST = "ARTIST";
   private final SequenceStore sequences;
   private final RenderJobs jobs;
   private final RenderFrames frames;
   private final RenderRunner runner;
   private final JobScheduler scheduler;
   private final Clock clock;
+  private final Most most;
+
+  /** What one person may have under way, so that there are turns for everybody. */
+  @ConfigurationProperties("kite.render")
+  record Most(
+      @DefaultValue("40") int jobs,
+      @DefaultValue("3") int jobsOfReviewers,
+      @DefaultValue("64") int samplesOfReviewers) {}
 
   RenderApi(
       SequenceStore sequences,
@@ -48,7 +61,9 @@ class RenderApi {
       RenderFrames frames,
       RenderRunner runner,
       JobScheduler scheduler,
-      Clock clock) {
+      Clock clock,
+      Most most) {
+    this.most = most;
     this.sequences = sequences;
     this.jobs = jobs;
     this.frames = frames;
@@ -83,17 +98,30 @@ class RenderApi {
       boolean film) {}
 
   @PostMapping("/sequences/{id}/renders")
-  RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
+  RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, HttpServletRequest who) {
     Sequence s = sequences.get(id).sequence();
     if (asked.percent() < 5 || asked.percent() > 100)
       throw bad("The size is 5 to 100 % of the delivery size.");
     if (asked.samples() < 1 || asked.samples() > MOST_SAMPLES)
       throw bad("The quality is 1 to " + MOST_SAMPLES + " lens rays per pixel.");
+    String name = who.getUserPrincipal().getName();
+    boolean artist = who.isUserInRole(ARTIST);
+    if (!artist && asked.samples() > most.samplesOfReviewers())
+      throw bad(
+          "A reviewer renders with up to "
+              + most.samplesOfReviewers()
+              + " lens rays per pixel. Ask an artist for a finer one.");
+    int waiting = jobs.unfinished(name), bound = artist ? most.jobs() : most.jobsOfReviewers();
+    if (waiting >= bound)
+      throw new Problem(
+          HttpStatus.TOO_MANY_REQUESTS,
+          "limit",
+          waiting + " of your renders are not finished yet. Wait for one, or stop one.");
     RenderJob job = new RenderJob();
     List<Shot> shots = shots(s, asked, job);
     job.id = UUID.randomUUID();
     job.sequenceId = id;
-    job.askedBy = who.getName();
+    job.askedBy = name;
     job.askedAt = clock.instant();
     job.document = SequenceJson.write(s);
     job.shots = Shot.write(shots);
@@ -106,7 +134,7 @@ class RenderApi {
     jobs.save(job);
     UUID jobId = job.id;
     scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
-    return shown(job);
+    return shown(listed(jobId));
   }
 
   private static List<Shot> shots(Sequence s, RenderAsked asked, RenderJob job) {
@@ -141,20 +169,20 @@ class RenderApi {
     return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", text);
   }
 
-  private RenderShown shown(RenderJob j) {
-    boolean film = j.state == RenderJob.State.DONE && j.framesTotal > 1;
+  private static RenderShown shown(RenderJobs.Listed j) {
+    boolean film = j.state() == RenderJob.State.DONE && j.framesTotal() > 1;
     return new RenderShown(
-        j.id,
-        j.label,
-        j.state.name(),
-        j.message,
-        frames.countByJobId(j.id),
-        j.framesTotal,
-        j.width,
-        j.height,
-        j.samples,
-        j.askedBy,
-        j.askedAt.toString(),
+        j.id(),
+        j.label(),
+        j.state().name(),
+        j.message(),
+        (int) j.done(),
+        j.framesTotal(),
+        j.width(),
+        j.height(),
+        j.samples(),
+        j.askedBy(),
+        j.askedAt().toString(),
         film);
   }
 
@@ -164,21 +192,49 @@ class RenderApi {
 
   @GetMapping("/sequences/{id}/renders")
   List<RenderShown> list(@PathVariable UUID id) {
-    return jobs.findTop50BySequenceIdOrderByAskedAtDesc(id).stream().map(this::shown).toList();
+    return jobs.list(id, Limit.of(MOST_LISTED)).stream().map(RenderApi::shown).toList();
   }
 
   @GetMapping("/renders/{id}")
   RenderShown one(@PathVariable UUID id) {
-    return shown(job(id));
+    return shown(listed(id));
+  }
+
+  private RenderJobs.Listed listed(UUID id) {
+    RenderJobs.Listed found = jobs.listed(id);
+    if (found == null) throw Problem.missing("render");
+    return found;
   }
 
   @PostMapping("/renders/{id}/stop")
-  RenderShown stop(@PathVariable UUID id) {
-    RenderJob j = job(id);
+  RenderShown stop(@PathVariable UUID id, HttpServletRequest who) {
+    own(listed(id), who);
     jobs.askStop(id);
-    if (j.state == RenderJob.State.WAITING)
-      jobs.say(id, RenderJob.State.STOPPED, "Stopped before it began.");
-    return shown(job(id));
+    jobs.endUnheld(
+        id,
+        "Stopped. The frames that were finished are kept.",
+        clock.instant().minus(RenderRunner.SILENT));
+    return shown(listed(id));
+  }
+
+  /** Lets a job that was stopped or failed go on after the frames it has. */
+  @PostMapping("/renders/{id}/resume")
+  RenderShown resume(@PathVariable UUID id, HttpServletRequest who) {
+    own(listed(id), who);
+    if (jobs.resume(id) == 0)
+      throw new Problem(
+          HttpStatus.CONFLICT, "state", "Only what was stopped or has failed can be resumed.");
+    scheduler.<RenderRunner>enqueue(r -> r.run(id));
+    return shown(listed(id));
+  }
+
+  /** Who may not edit may stop and resume what they asked for themselves, and nothing else. */
+  private static void own(RenderJobs.Listed job, HttpServletRequest who) {
+    if (!who.isUserInRole(ARTIST) && !job.askedBy().equals(who.getUserPrincipal().getName()))
+      throw new Problem(
+          HttpStatus.FORBIDDEN,
+          "rights",
+          job.askedBy() + " asked for this render. Only they or an artist may stop or resume it.");
   }
 
   @GetMapping("/renders/{id}/frames/{number}.png")

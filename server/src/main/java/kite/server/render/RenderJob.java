@@ -51,6 +51,12 @@ class RenderJob {
 
   boolean stopAsked;
 
+  /** Who works it off; null while nobody does. */
+  UUID holder;
+
+  /** When the holder last said that it is at it. */
+  Instant heldAt;
+
   @Column(columnDefinition = "text")
   String message;
 

@@ -1,14 +1,53 @@
 package kite.server.render;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.transaction.annotation.Transactional;
 
 interface RenderJobs extends JpaRepository<RenderJob, UUID> {
-  List<RenderJob> findTop50BySequenceIdOrderByAskedAtDesc(UUID sequence);
+  /** What a list of jobs shows; their documents stay where they are. */
+  record Listed(
+      UUID id,
+      String label,
+      RenderJob.State state,
+      String message,
+      int framesTotal,
+      int width,
+      int height,
+      int samples,
+      String askedBy,
+      Instant askedAt,
+      long done) {}
+
+  String LISTED =
+      "select new kite.server.render.RenderJobs$Listed(j.id, j.label, j.state, j.message,"
+          + " j.framesTotal, j.width, j.height, j.samples, j.askedBy, j.askedAt,"
+          + " (select count(f) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
+
+  @Query(LISTED + "where j.sequenceId = :sequence order by j.askedAt desc")
+  List<Listed> list(UUID sequence, Limit most);
+
+  @Query(LISTED + "where j.id = :id")
+  Listed listed(UUID id);
+
+  /** Jobs of a person that wait or are worked at. */
+  @Query(
+      "select count(j) from RenderJob j where j.askedBy = :who and j.state in"
+          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING)")
+  int unfinished(String who);
+
+  @Query(
+      "select count(j) > 0 from RenderJob j where j.id = :id"
+          + " and j.state = kite.server.render.RenderJob$State.WORKING")
+  boolean worked(UUID id);
+
+  @Query("select j.id from RenderJob j where j.state = kite.server.render.RenderJob$State.WORKING")
+  List<UUID> allWorked();
 
   @Query("select j.stopAsked from RenderJob j where j.id = :id")
   boolean stopAsked(UUID id);
@@ -18,8 +57,46 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   @Query("update RenderJob j set j.stopAsked = true where j.id = :id")
   int askStop(UUID id);
 
+  /** Takes a job that nobody holds, or whose holder has been silent since a moment. */
   @Modifying
   @Transactional
-  @Query("update RenderJob j set j.state = :state, j.message = :message where j.id = :id")
-  int say(UUID id, RenderJob.State state, String message);
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.WORKING, j.message = '',"
+          + " j.holder = :me, j.heldAt = :now where j.id = :id and (j.holder is null or j.heldAt <"
+          + " :silent) and j.state in (kite.server.render.RenderJob$State.WAITING,"
+          + " kite.server.render.RenderJob$State.WORKING)")
+  int take(UUID id, UUID me, Instant now, Instant silent);
+
+  /** Says that the holder is at it; 0 when it holds the job no longer. */
+  @Modifying
+  @Transactional
+  @Query("update RenderJob j set j.heldAt = :now where j.id = :id and j.holder = :me")
+  int hold(UUID id, UUID me, Instant now);
+
+  /** Ends a job that one holds. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = :state, j.message = :message, j.holder = null"
+          + " where j.id = :id and j.holder = :me")
+  int end(UUID id, UUID me, RenderJob.State state, String message);
+
+  /** Ends a job that nobody works at, or whose holder has been silent since a moment. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.STOPPED, j.message ="
+          + " :message, j.holder = null where j.id = :id and (j.holder is null or j.heldAt <"
+          + " :silent) and j.state in (kite.server.render.RenderJob$State.WAITING,"
+          + " kite.server.render.RenderJob$State.WORKING)")
+  int endUnheld(UUID id, String message, Instant silent);
+
+  /** Lets a job that ended go on; 0 when it is under way or done. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.WAITING, j.message = '',"
+          + " j.stopAsked = false, j.holder = null where j.id = :id and j.state in"
+          + " (kite.server.render.RenderJob$State.STOPPED, kite.server.render.RenderJob$State.FAILED)")
+  int resume(UUID id);
 }

@@ -9,6 +9,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import kite.core.codec.SequenceJson;
 import kite.core.document.Camera;
@@ -22,6 +25,7 @@ import kite.render.SceneBuilder;
 import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
 import org.jobrunr.jobs.annotations.Job;
+import org.jobrunr.scheduling.JobScheduler;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -40,6 +44,7 @@ public class RenderRunner {
   private final AssetStore assets;
   private final Film film;
   private final Clock clock;
+  private final JobScheduler scheduler;
   private final Path output;
 
   RenderRunner(
@@ -48,12 +53,14 @@ public class RenderRunner {
       AssetStore assets,
       Film film,
       Clock clock,
+      JobScheduler scheduler,
       @Value("${kite.output}") String output) {
     this.jobs = jobs;
     this.frames = frames;
     this.assets = assets;
     this.film = film;
     this.clock = clock;
+    this.scheduler = scheduler;
     this.output = Path.of(output);
   }
 
@@ -61,29 +68,92 @@ public class RenderRunner {
     return output.resolve(job.toString()).toAbsolutePath();
   }
 
-  @Job(name = "Render %0", retries = 2)
-  public void run(UUID id) throws IOException, InterruptedException {
-    RenderJob job = jobs.findById(id).orElse(null);
-    if (job == null || job.state == RenderJob.State.STOPPED || job.state == RenderJob.State.DONE)
+  /** A worker that says nothing for so long is taken for dead. */
+  static final Duration SILENT = Duration.ofSeconds(8);
+
+  /** A frame that can be written needs no more than this. */
+  private static final long ROOM_BYTES = 64L << 20;
+
+  /**
+   * Works a job off, unless somebody does. The engine tries again what a crash ended, however
+   * often; a failure of the job's own ends it with a sentence, until somebody resumes it.
+   */
+  @Job(name = "Render %0", retries = 1000)
+  public void run(UUID id) throws InterruptedException {
+    UUID me = UUID.randomUUID();
+    Instant now = clock.instant();
+    if (jobs.take(id, me, now, now.minus(SILENT)) == 0) {
+      // somebody is at it, or was until a moment ago: look again when that is known
+      if (jobs.worked(id)) scheduler.<RenderRunner>schedule(now.plus(SILENT), r -> r.run(id));
       return;
-    jobs.say(id, RenderJob.State.WORKING, "");
+    }
+    RenderJob job = jobs.findById(id).orElseThrow();
+    Holding holding = new Holding(id, me);
     try {
       Sequence s = SequenceJson.read(job.document);
       Files.createDirectories(folder(id));
-      if (!all(job, s)) {
-        jobs.say(id, RenderJob.State.STOPPED, "Stopped. The frames that were finished are kept.");
+      if (!all(job, s, me)) {
+        jobs.end(
+            id, me, RenderJob.State.STOPPED, "Stopped. The frames that were finished are kept.");
         return;
       }
       if (job.framesTotal > 1) film.make(folder(id), s.header().rate());
-      jobs.say(id, RenderJob.State.DONE, "");
+      jobs.end(id, me, RenderJob.State.DONE, "");
     } catch (IOException | RuntimeException e) {
       LOG.error("Render {} failed", id, e);
-      jobs.say(id, RenderJob.State.FAILED, "Rendering failed: " + e.getMessage());
-      throw e;
+      jobs.end(id, me, RenderJob.State.FAILED, why(id, e));
+    } finally {
+      holding.end();
     }
   }
 
-  private boolean all(RenderJob job, Sequence s) throws IOException {
+  /** Why a job failed and what to do, in a sentence. */
+  private String why(UUID id, Exception e) {
+    try {
+      if (Files.getFileStore(output).getUsableSpace() < ROOM_BYTES)
+        return "The disk with the output folder is full. Make room on it, then resume: the frames"
+            + " that were finished are kept.";
+    } catch (IOException unknown) {
+      LOG.debug("The room of {} is not known", output, unknown);
+    }
+    return "Rendering failed: "
+        + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage())
+        + ". Resume it, or look into the server's log for "
+        + id
+        + ".";
+  }
+
+  /** Says again and again that a job is being worked at, for as long as it is. */
+  private final class Holding {
+    private final ScheduledExecutorService beat =
+        Executors.newSingleThreadScheduledExecutor(
+            r -> {
+              Thread t = new Thread(r, "render holding");
+              t.setDaemon(true);
+              return t;
+            });
+
+    Holding(UUID id, UUID me) {
+      long every = SILENT.toMillis() / 5;
+      beat.scheduleAtFixedRate(
+          () -> {
+            try {
+              jobs.hold(id, me, clock.instant());
+            } catch (RuntimeException e) {
+              LOG.info("Render {} could not be held for a moment: {}", id, e.getMessage());
+            }
+          },
+          every,
+          every,
+          TimeUnit.MILLISECONDS);
+    }
+
+    void end() {
+      beat.shutdownNow();
+    }
+  }
+
+  private boolean all(RenderJob job, Sequence s, UUID me) throws IOException {
     Plan plan =
         new Plan(
             s,
@@ -102,6 +172,8 @@ public class RenderRunner {
         Instant from = clock.instant();
         Picture p = picture(job, s, plan, scenes, shot, frame, stop);
         if (p == null) return false;
+        // taken over while this one was frozen: the other's frames count
+        if (jobs.hold(job.id, me, clock.instant()) == 0) return false;
         String file = String.format("%05d.png", number);
         write(p, folder(job.id).resolve(file));
         frames.save(

@@ -1,0 +1,89 @@
+package kite.server.render;
+
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.contains;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import kite.core.codec.SequenceJson;
+import kite.demo.SaltWind;
+import kite.server.asset.AssetStore;
+import org.jobrunr.jobs.lambdas.IocJobLambda;
+import org.jobrunr.scheduling.JobScheduler;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.ArgumentMatchers;
+
+class RenderRunnerTest {
+  private final RenderJobs jobs = mock(RenderJobs.class);
+  private final RenderFrames frames = mock(RenderFrames.class);
+  private final JobScheduler scheduler = mock(JobScheduler.class);
+  private final RenderJob job = new RenderJob();
+  @TempDir Path folder;
+  private RenderRunner runner;
+
+  @BeforeEach
+  void aJobOfTwoGapFrames() {
+    job.id = UUID.randomUUID();
+    job.document = SequenceJson.write(new SaltWind().sw010());
+    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002)));
+    job.width = job.height = 16;
+    job.framesTotal = 1; // no film of it
+    when(jobs.findById(job.id)).thenReturn(Optional.of(job));
+    when(jobs.take(eq(job.id), any(), any(), any())).thenReturn(1);
+    when(jobs.hold(eq(job.id), any(), any())).thenReturn(1);
+    runner =
+        new RenderRunner(
+            jobs,
+            frames,
+            mock(AssetStore.class),
+            mock(Film.class),
+            Clock.systemUTC(),
+            scheduler,
+            folder.toString());
+  }
+
+  @Test
+  void aJobThatIsHeldIsWorkedOffAndEndedByItsHolder() throws Exception {
+    runner.run(job.id);
+    verify(jobs).end(eq(job.id), any(), eq(RenderJob.State.DONE), eq(""));
+    assertTrue(Files.isRegularFile(runner.folder(job.id).resolve("00002.png")));
+  }
+
+  @Test
+  void whatSomebodyElseHoldsIsLeftAloneAndLookedAtAgain() throws Exception {
+    when(jobs.take(eq(job.id), any(), any(), any())).thenReturn(0);
+    when(jobs.worked(job.id)).thenReturn(true);
+    runner.run(job.id);
+    verify(jobs, never()).end(any(), any(), any(), any());
+    verify(scheduler)
+        .schedule(any(Instant.class), ArgumentMatchers.<IocJobLambda<RenderRunner>>any());
+    verify(frames, never()).save(any());
+  }
+
+  @Test
+  void aWorkerThatWasTakenForDeadCountsNoFrame() throws Exception {
+    when(jobs.hold(eq(job.id), any(), any())).thenReturn(0);
+    runner.run(job.id);
+    verify(frames, never()).save(any());
+  }
+
+  @Test
+  void aFailureIsASentenceAndNotTriedAgainByItself() throws Exception {
+    job.document = "{\"format\":9}";
+    runner.run(job.id);
+    verify(jobs).end(eq(job.id), any(), eq(RenderJob.State.FAILED), contains("Resume it"));
+  }
+}
