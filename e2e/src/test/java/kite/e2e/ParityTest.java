@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import kite.core.RandomDocuments;
+import kite.core.codec.Digest;
 import kite.core.codec.ModelJson;
 import kite.core.codec.SequenceJson;
 import kite.core.command.Edit;
@@ -43,7 +44,7 @@ class ParityTest extends Desk {
         if (said.refusal) throw new Error(said.refusal.text);
         for (const [asset, rig] of Object.entries(rigs)) core.registerModel(asset, rig);
         const doc = JSON.parse(document), h = doc.header, n = core.slots();
-        const world = new Float64Array(n * 16), lens = new Float64Array(n * 12), out = {};
+        const world = new Float64Array(n * 16), lens = new Float64Array(n * 12), out = { digest: core.digest() };
         for (let f = h.firstFrame; f <= h.lastFrame; f++) {
           core.evaluate(f, world, lens);
           out[f] = doc.entities.filter(e => core.slot(e.id) >= 0).map(e => [e.id, ...world.slice(core.slot(e.id) * 16, core.slot(e.id) * 16 + 16), ...(e.kind === 'camera' ? lens.slice(core.slot(e.id) * 12, core.slot(e.id) * 12 + 12) : [])]);
@@ -55,9 +56,11 @@ class ParityTest extends Desk {
     Map<String, String> asJson = new HashMap<>();
     rigs.forEach((k, v) -> asJson.put(k, ModelJson.write(v)));
     @SuppressWarnings("unchecked")
-    Map<String, List<List<Object>>> browserSays =
-        (Map<String, List<List<Object>>>)
-            page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
+    Map<String, Object> said =
+        (Map<String, Object>) page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
+    assertEquals(new Digest().of(s), said.remove("digest"), "what tells it from others");
+    @SuppressWarnings({"unchecked", "rawtypes"})
+    Map<String, List<List<Object>>> browserSays = (Map) said;
     Plan plan = new Plan(s, rigs::get);
     double worst = 0;
     int compared = 0;

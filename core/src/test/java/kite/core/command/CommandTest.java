@@ -228,6 +228,38 @@ public class CommandTest {
   }
 
   @Test
+  void aNestDeeperThanAnythingCanCarryIsRefused() {
+    Piece like = (Piece) S.get("piece0");
+    List<Command> chain = new ArrayList<>();
+    for (int i = 0; i < 12_000; i++)
+      chain.add(
+          new EntityCommand.Add(
+              new Piece(
+                  String.format("n%05d", i),
+                  "Box " + i,
+                  i == 0 ? null : String.format("n%05d", i - 1),
+                  like.shape(),
+                  "#808080",
+                  true,
+                  false,
+                  like.order(),
+                  Channels.NONE)));
+    Sequence fits = Edit.apply(S, chain.subList(0, Rules.MOST_DEEP));
+    Refusal deep =
+        assertThrows(Refusal.class, () -> Edit.apply(S, chain.subList(0, Rules.MOST_DEEP + 1)));
+    assertTrue(deep.getMessage().contains("more than 500 deep"), deep.getMessage());
+    assertThrows(Refusal.class, () -> Edit.apply(S, chain.subList(0, 4999)));
+    assertThrows(
+        Refusal.class,
+        () ->
+            Edit.apply(
+                fits,
+                List.of(
+                    new EntityCommand.Attach("mark", "n00499", null, 1),
+                    new EntityCommand.Nest("piece5", "n00499", false, 1))));
+  }
+
+  @Test
   void loopsAreSpelledOut() {
     Sequence s =
         Edit.apply(

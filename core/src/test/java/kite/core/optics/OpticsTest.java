@@ -98,4 +98,13 @@ class OpticsTest {
     assertEquals(0, w.down(w.top() * 4, -4), 1e-12);
     assertEquals(1, w.across(w.right() * 4, -4), 1e-12);
   }
+
+  /** The lens view draws blur as a line over the inverse of depth: that is what it is. */
+  @Test
+  void blurIsEvenOverTheInverseOfDepth() {
+    DepthOfField d = new DepthOfField(85, 2, 0.02, 3.5);
+    for (double depth : new double[] {0.01, 0.3, 1, 3.5, 7, 40, 1e6})
+      assertEquals(
+          d.blurMm(depth), d.endlessBlurMm() * Math.abs(1 - 3.5 / depth), 1e-9 * (1 + 1 / depth));
+  }
 }
