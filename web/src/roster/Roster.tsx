@@ -78,7 +78,8 @@ export function Roster() {
     [entities],
   );
   const all = Object.values(entities).filter(
-    (e) => e.kind !== 'cutEntry' && e.name.toLowerCase().includes(find.toLowerCase()),
+    // layers stay in sight while something is looked for: it may be to be laid on one
+    (e) => e.kind !== 'cutEntry' && (e.kind === 'layer' || e.name.toLowerCase().includes(find.toLowerCase())),
   );
   const order = GROUPS.flatMap((g) => nested(all.filter((e) => g.holds(e, subjects)))).map(
     (x) => x.entity.id,
@@ -103,7 +104,7 @@ export function Roster() {
           Show everything again
         </button>
       ) : null}
-      <div className="scroll">
+      <div className="scroll" onDragOver={scrollAtEdge}>
         {GROUPS.map((g) => {
           const rows = nested(all.filter((e) => g.holds(e, subjects)));
           return rows.length === 0 ? null : (
@@ -115,7 +116,7 @@ export function Roster() {
             </div>
           );
         })}
-        {all.length === 0 ? (
+        {all.every((e) => e.kind === 'layer' && !e.name.toLowerCase().includes(find.toLowerCase())) ? (
           <p className="empty">
             {find ? 'Nothing has that name.' : 'Nothing here yet. Add a stand-in or bring in a model.'}
           </p>
@@ -126,6 +127,15 @@ export function Roster() {
       </Editing>
     </aside>
   );
+}
+
+/** How near the edge of the roster a dragged row makes it scroll, and how far at a time, in pixels. */
+const [EDGE, SCROLL] = [36, 14];
+
+function scrollAtEdge(e: React.DragEvent<HTMLElement>): void {
+  const r = e.currentTarget.getBoundingClientRect();
+  if (e.clientY < r.top + EDGE) e.currentTarget.scrollTop -= SCROLL;
+  else if (e.clientY > r.bottom - EDGE) e.currentTarget.scrollTop += SCROLL;
 }
 
 const DRAGGED = 'application/x-roster';
