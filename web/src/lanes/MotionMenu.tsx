@@ -43,6 +43,7 @@ export function MotionMenu() {
   const [part, setPart] = useState('');
   const [hold, setHold] = useState(12);
   const [cuts, setCuts] = useState(false);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const id = useSequence((s) => s.selected[0]);
   const entity = useSequence((s) => s.entities[s.selected[0]]);
   const parts = entity?.kind === 'camera' ? entity.rig.filter((p) => wholeMotion(id, p.id).length > 0) : [];
@@ -66,7 +67,7 @@ export function MotionMenu() {
         <button
           className="pill"
           aria-haspopup="menu"
-          disabled={!entity}
+          disabled={!entity || !mayEdit}
           onClick={(e) => setAt(e.currentTarget)}
         >
           Motion

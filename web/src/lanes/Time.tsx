@@ -82,9 +82,7 @@ export function Time() {
     <section className="time" aria-label="Time">
       <Transport />
       <div className="lane-tools">
-        <Editing>
-          <MotionMenu />
-        </Editing>
+        <MotionMenu />
         <input
           className="short-search"
           type="search"

@@ -59,12 +59,19 @@ export function makeReadyRig(camera: Camera, kind: string): void {
 
 /** The menu of ready-made rigs: the camera stays where it is, its old stack goes. */
 export function ReadyRigs({ camera }: { camera: Camera }) {
+  const mayEdit = useSequence((s) => s.mayEdit);
   const button = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
   return (
     <>
       <Tip text="A whole stack in one click, on the camera’s present place">
-        <button ref={button} className="pill" aria-haspopup="menu" onClick={() => setOpen(true)}>
+        <button
+          ref={button}
+          className="pill"
+          aria-haspopup="menu"
+          disabled={!mayEdit}
+          onClick={() => setOpen(true)}
+        >
           Ready-made
         </button>
       </Tip>

@@ -28,10 +28,8 @@ export function RigStack({ camera }: { camera: Camera }) {
           {camera.letter}
         </span>
         <span className="name grow">{camera.name}</span>
-        <Editing>
-          <ReadyRigs camera={camera} />
-          <AddPart camera={camera} />
-        </Editing>
+        <ReadyRigs camera={camera} />
+        <AddPart camera={camera} />
       </div>
       <div className="scroll">
         <Editing>
@@ -53,12 +51,19 @@ export function RigStack({ camera }: { camera: Camera }) {
 }
 
 function AddPart({ camera }: { camera: Camera }) {
+  const mayEdit = useSequence((s) => s.mayEdit);
   const button = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
   return (
     <>
       <Tip text="Put a part on the stack">
-        <button ref={button} className="pill" aria-haspopup="menu" onClick={() => setOpen(true)}>
+        <button
+          ref={button}
+          className="pill"
+          aria-haspopup="menu"
+          disabled={!mayEdit}
+          onClick={() => setOpen(true)}
+        >
           + Part
         </button>
       </Tip>

@@ -88,9 +88,7 @@ export function Roster() {
     <aside className="left" aria-label="Roster">
       <div className="panel-head">
         <span className="grow">Roster</span>
-        <Editing>
-          <AddMenu />
-        </Editing>
+        <AddMenu />
       </div>
       <input
         className="search"
@@ -378,6 +376,7 @@ function NamingNote() {
 }
 
 function AddMenu() {
+  const mayEdit = useSequence((s) => s.mayEdit);
   const button = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
   const choose = (work: () => void) => () => {
@@ -392,7 +391,13 @@ function AddMenu() {
   return (
     <>
       <Tip text="Add to the sequence">
-        <button ref={button} className="pill" aria-haspopup="menu" onClick={() => setOpen(true)}>
+        <button
+          ref={button}
+          className="pill"
+          aria-haspopup="menu"
+          disabled={!mayEdit}
+          onClick={() => setOpen(true)}
+        >
           + Add
         </button>
       </Tip>
