@@ -916,6 +916,7 @@ export interface KiteCore {
   composition(camera: string, subject: string): string;
   copies(ids: string, newIds: string, x: number, y: number, z: number, instances: boolean): string;
   copyStep(ids: string): number;
+  cueLength(camera: string, part: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cut(): string;

@@ -21,6 +21,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
   const [width, setWidth] = useState(400);
   const held = useRef<Scale | null>(null);
   const frame = useSequence((s) => s.frame);
+  const mayEdit = useSequence((s) => s.mayEdit);
   useSequence((s) => s.version);
   useEffect(() => {
     const o = new ResizeObserver(([e]) => setWidth(Math.max(80, e.contentRect.width)));
@@ -73,17 +74,18 @@ export function DepthRuler({ camera }: { camera: Camera }) {
     <g
       key={name}
       transform={`translate(${toX(scale, m)} 0)`}
-      tabIndex={0}
+      tabIndex={mayEdit ? 0 : -1}
       role="slider"
+      aria-disabled={!mayEdit}
       aria-label={name}
       aria-valuenow={m}
       aria-valuetext={text}
       data-ruler={name}
-      style={{ cursor: 'ew-resize' }}
+      style={{ cursor: 'ew-resize', pointerEvents: mayEdit ? undefined : 'none' }}
       onPointerDown={onDown}
       onKeyDown={(e) => {
         if (e.key === 'ArrowLeft' || e.key === 'ArrowRight')
-          heldArrows(e, (steps) => steps && preview(name, ...step(m * STEP ** steps)));
+          heldArrows(e, (steps) => preview(name, ...step(m * STEP ** steps)));
       }}
     >
       <title>{`${name}: ${text}`}</title>

@@ -28,9 +28,6 @@ export function CueMenu({
       `${label}: ${name.toLowerCase()} of ${camera.name}`,
       theCore().cueMotion(camera.id, part, edit, amount, frame),
     );
-  const first = cues[0];
-  const last = cues.at(-1);
-  const takes = first && last ? last.frame + last.travel - first.frame : 0;
   return (
     <>
       <button
@@ -49,7 +46,7 @@ export function CueMenu({
             <TextNumber
               label="Takes, frames"
               unit="frames"
-              value={takes}
+              value={theCore().cueLength(camera.id, part)}
               onChange={(v) => run('Takes', 'fitTo', v)}
             />
             <TextNumber

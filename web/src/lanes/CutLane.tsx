@@ -33,6 +33,7 @@ export function cutHere(camera: string): void {
 
 /** Which camera is live, frame by frame. */
 export function CutLane({ scale }: { scale: Scale }) {
+  const mayEdit = useSequence((s) => s.mayEdit);
   const entities = useSequence((s) => s.entities);
   const desk = useSequence((s) => s.desk);
   const [menu, setMenu] = useState<{ span: CutSpan; left: number; top: number } | null>(null);
@@ -56,6 +57,7 @@ export function CutLane({ scale }: { scale: Scale }) {
               <button
                 className="badge"
                 style={{ background: c.colour }}
+                disabled={!mayEdit}
                 aria-label={`Cut to camera ${c.letter} here`}
                 onClick={() => cutHere(c.id)}
               >

@@ -52,6 +52,7 @@ export function Time() {
   const camera = selected?.kind === 'camera' ? selected : undefined;
   const hidden = useSequence((s) => s.hiddenLanes);
   const ghosts = useSequence((s) => s.ghosts);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const desk = useSequence((s) => s.desk);
   const [filter, setFilter] = useState('');
   const [sameScale, setSameScale] = useState(false);
@@ -134,6 +135,7 @@ export function Time() {
             <Tip text="A plain camera beside the rig, or a path from its keys">
               <button
                 className="pill"
+                disabled={!mayEdit}
                 onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
               >
                 Bake

@@ -208,12 +208,15 @@ export function opened(id: string, revision: number): void {
   });
 }
 
-/** Applies commands here at once; gives what they did as the core keeps it for taking it back. */
+/**
+ * Applies commands here at once; gives what they did as the core keeps it for taking it back, or '' when
+ * that is nothing: a handle that came back to where it was taken.
+ */
 function applyLocally(commands: string): string {
   return applied(theCore().apply(commands));
 }
 
-/** Shows what the core has done; gives it as the core keeps it for taking it back. */
+/** Shows what the core has done. */
 function applied(text: string): string {
   const { change, delta } = answer<{ change: Change; delta: string }>(text);
   base = patched(base, change);
@@ -225,7 +228,8 @@ function applied(text: string): string {
     selected: s.selected.filter((id) => base[id]),
     camera: base[s.camera] ? s.camera : (Object.values(base).find((e) => e.kind === 'camera')?.id ?? ''),
   }));
-  return delta;
+  const nothing = !change.headerAfter && !Object.keys({ ...change.before, ...change.after }).length;
+  return nothing ? '' : delta;
 }
 
 /** Applies what someone else did. */
@@ -245,8 +249,10 @@ export function readOnly(): boolean {
   return true;
 }
 
+/** Applies an edit and hands it to whoever stores it; gives what it did, '' when that is nothing. */
 function finished(label: string, commands: string): string {
   const change = applyLocally(commands);
+  if (!change) return '';
   const edit = { id: crypto.randomUUID(), label, commands };
   set((s) => ({ pending: [...s.pending, edit] }));
   onEdit(edit);
@@ -291,7 +297,7 @@ export function edit(label: string, ...commands: Command[]): boolean {
   return (
     attempt(() => {
       const change = finished(label, JSON.stringify({ commands }));
-      set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
+      if (change) set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
       return true;
     }) ?? false
   );
@@ -337,12 +343,14 @@ function step(from: 'undo' | 'redo', to: 'undo' | 'redo'): void {
   attempt(() => {
     const back = answer<{ edit: string; left: string[] }>(theCore().takeBack(last.change, from === 'undo'));
     const others = back.left.length ? `${listed(back.left)} stays as somebody else has made it since.` : '';
-    if (!back.edit) {
+    const change = back.edit
+      ? finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, back.edit)
+      : '';
+    if (!change) {
       set((s) => ({ [from]: s[from].slice(0, -1) }) as Partial<SequenceState>);
       say(`Nothing of “${last.label}” is left to take back. ${others}`, true);
       return;
     }
-    const change = finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, back.edit);
     // what was taken back now, and no more, is what can be made again
     const turned = { label: last.label, change: from === 'undo' ? theCore().turned(change) : change };
     set((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], turned] }) as Partial<SequenceState>);

@@ -4,6 +4,7 @@ import { theCore } from '../core/load';
 import type { Standards } from '../core/types';
 import { say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
+import { Editing } from '../shell/Editing';
 import { closeDialog, Window } from '../shell/Window';
 import type { Faults } from './choices';
 import { Kits } from './KitsTab';
@@ -124,12 +125,14 @@ export function StandardsDialog() {
               </button>
             ))}
           </div>
-          {tab === 'package' ? <Package now={now} change={change} faults={faults} /> : null}
           {tab === 'kits' ? (
             <Kits kits={now.kits} change={(kits) => change({ kits })} faults={faults} />
           ) : null}
-          {tab === 'names' ? <Names now={now} change={change} faults={faults} /> : null}
-          {tab === 'sequence' ? <SequenceOwn /> : null}
+          <Editing>
+            {tab === 'package' ? <Package now={now} change={change} faults={faults} /> : null}
+            {tab === 'names' ? <Names now={now} change={change} faults={faults} /> : null}
+            {tab === 'sequence' ? <SequenceOwn /> : null}
+          </Editing>
         </>
       ) : null}
     </Window>

@@ -23,6 +23,7 @@ import kite.core.codec.TrackJson;
 import kite.core.codec.Words;
 import kite.core.command.BackTo;
 import kite.core.command.Change;
+import kite.core.command.Cueing;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.MarkInPlace;
@@ -30,6 +31,7 @@ import kite.core.command.References;
 import kite.core.command.Refusal;
 import kite.core.command.SequenceCommand.Amend;
 import kite.core.command.StandardsRules;
+import kite.core.cue.Cued;
 import kite.core.curve.CompiledCurve;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
@@ -426,7 +428,7 @@ public final class KiteCore {
                 many
                     ? FrameText.frames(text, h.rate(), current)
                     : FrameText.frame(text, h.rate(), h.firstFrame(), current);
-            return "{\"value\":" + v + "}";
+            return new JsonObject().add("value", v).toString();
           } catch (IllegalArgumentException e) {
             throw new Refusal("number", "", "", e.getMessage());
           }
@@ -761,6 +763,13 @@ public final class KiteCore {
         });
   }
 
+  /** How many frames the cues of a part take, or those of "focus". */
+  @JSExport
+  public static double cueLength(String camera, String part) {
+    Cued cued = Cueing.of(shown.get(camera), part);
+    return cued == null ? 0 : CueMotion.length(cued.cues());
+  }
+
   /** Frames on which any key or cue of a thing stands, and cuts if asked, as a JSON list. */
   @JSExport
   public static String standing(String id, boolean cuts) {
@@ -1065,7 +1074,7 @@ public final class KiteCore {
     return Answers.of(
         () -> {
           Change c = BackTo.version(base, SequenceJson.read(document));
-          String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.redo()));
+          String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.restore()));
           return commands.substring(0, commands.length() - 1)
               + ",\"says\":"
               + FrameAnswers.texts(BackTo.sentences(c))

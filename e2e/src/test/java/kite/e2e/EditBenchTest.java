@@ -46,9 +46,9 @@ class EditBenchTest {
     Application app = Application.get();
     List<String> many = new ArrayList<>();
     for (int i = 0; i < PEOPLE; i++) many.add(app.add("B" + i, new SaltWind().sw010()));
-    List<People> people = new ArrayList<>();
+    List<Person> people = new ArrayList<>();
     for (int i = 0; i < PEOPLE; i++)
-      people.add(People.signedIn(app.address(), "pim", "hold-on-tight"));
+      people.add(Person.signedIn(app.address(), "pim", "hold-on-tight"));
     List<String> one = new ArrayList<>();
     for (int i = 0; i < PEOPLE; i++) one.add(many.get(0));
     run(people, many, 0, 15); // until the server's code is compiled
@@ -62,7 +62,7 @@ class EditBenchTest {
   }
 
   private static List<Double> run(
-      List<People> people, List<String> sequences, long paceMs, int seconds) throws Exception {
+      List<Person> people, List<String> sequences, long paceMs, int seconds) throws Exception {
     ExecutorService all = Executors.newFixedThreadPool(PEOPLE);
     CountDownLatch go = new CountDownLatch(1);
     List<Future<List<Double>>> taken = new ArrayList<>();
@@ -72,10 +72,10 @@ class EditBenchTest {
           all.submit(
               () -> {
                 List<Double> ms = new ArrayList<>();
-                People p = people.get(person);
+                Person p = people.get(person);
                 String id = sequences.get(person);
                 long revision =
-                    People.json(p.get("api/sequences/" + id + "/digest")).get("revision").asLong();
+                    Person.json(p.get("api/sequences/" + id + "/digest")).get("revision").asLong();
                 Random r = new Random(person);
                 // each turns a number of its own
                 String[] ids = {"oda", "pim", "biscuit", "lantern", "kite", "windmill"};
@@ -91,7 +91,7 @@ class EditBenchTest {
                   Command c = new SetValue(piece, channel, 1001, 1 + r.nextDouble(), false);
                   var answer = p.edit(id, UUID.randomUUID(), revision, c);
                   if (answer.statusCode() != 200) throw new AssertionError(answer.body());
-                  revision = People.json(answer).get("revision").asLong();
+                  revision = Person.json(answer).get("revision").asLong();
                   double took = (System.nanoTime() - t) / 1e6;
                   ms.add(took);
                   if (paceMs > took) Thread.sleep((long) (paceMs - took));
@@ -212,7 +212,7 @@ class EditBenchTest {
     return Channel.curve(keys);
   }
 
-  private static void large(Application app, People p) throws Exception {
+  private static void large(Application app, Person p) throws Exception {
     Sequence s = largeDocument();
     String id = app.add("LARGE", s);
     System.out.printf("the large document: %.1f MB%n", SequenceJson.write(s).length() / 1e6);
@@ -224,7 +224,7 @@ class EditBenchTest {
       var answer =
           p.edit(id, UUID.randomUUID(), revision, new SetValue("cam3", "head/pan", 1050, i, true));
       if (answer.statusCode() != 200) throw new AssertionError(answer.body());
-      revision = People.json(answer).get("revision").asLong();
+      revision = Person.json(answer).get("revision").asLong();
       if (i >= 20) ms.add((System.nanoTime() - t) / 1e6);
     }
     double bytes = (app.log() - before) / 40.0;
@@ -232,7 +232,7 @@ class EditBenchTest {
     System.out.printf("its write-ahead log: %.1f kB an edit%n", bytes / 1000);
   }
 
-  private static void bulk(Application app, People p) throws Exception {
+  private static void bulk(Application app, Person p) throws Exception {
     List<Command> first = new ArrayList<>(), more = new ArrayList<>(), gone = new ArrayList<>();
     for (int i = 0; i < 5000; i++) first.add(new Add(piece("a" + i)));
     for (int i = 0; i < 4990; i++) {

@@ -61,6 +61,12 @@ class SetTest extends Desk {
     type("X of Pim", "6ft 2in");
     assertEquals(6 * 0.3048 + 2 * 0.0254, value("pim", "x"), 1e-12);
     assertEquals("6 ft 2 in", field("X of Pim").inputValue());
+    page.getByLabel("Display unit").selectOption("in");
+    assertEquals(
+        List.of("12 in, 1 in", "36 in, 12 in", "1 in, ⅛ in"),
+        page.getByLabel("Grid", new Page.GetByLabelOptions().setExact(true))
+            .locator("option")
+            .allTextContents());
     saved();
     Sequence s = application.stored();
     assertEquals(0.9144, s.header().gridM());

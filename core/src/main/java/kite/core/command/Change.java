@@ -68,20 +68,10 @@ public record Change(
     return before.isEmpty() && after.isEmpty() && headerAfter == null;
   }
 
-  /** The command that takes this change back. */
-  public SequenceCommand.Restore undo() {
-    return restore(before, after, headerBefore);
-  }
-
-  /** The command that makes this change again. */
-  public SequenceCommand.Restore redo() {
-    return restore(after, before, headerAfter);
-  }
-
-  private static SequenceCommand.Restore restore(
-      Map<String, Entity> to, Map<String, Entity> from, Header header) {
+  /** The command that puts everything as it is after this change, whatever it was. */
+  public SequenceCommand.Restore restore() {
     List<String> remove = new ArrayList<>();
-    for (String id : from.keySet()) if (!to.containsKey(id)) remove.add(id);
-    return new SequenceCommand.Restore(new ArrayList<>(to.values()), remove, header);
+    for (String id : before.keySet()) if (!after.containsKey(id)) remove.add(id);
+    return new SequenceCommand.Restore(new ArrayList<>(after.values()), remove, headerAfter);
   }
 }

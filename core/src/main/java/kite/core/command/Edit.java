@@ -22,16 +22,22 @@ public final class Edit {
   /** Removals that follow one another become one: what they leave is searched once. */
   private static List<Command> together(List<Command> commands) {
     List<Command> all = new ArrayList<>();
+    List<String> gathered = null;
     for (Command c : commands) {
       Command last = all.isEmpty() ? null : all.get(all.size() - 1);
       if (c instanceof EntityCommand.Remove next
           && last instanceof EntityCommand.Remove before
           && next.letGo() == before.letGo()) {
-        List<String> ids = before.ids();
-        if (!(ids instanceof ArrayList)) ids = new ArrayList<>(ids);
-        ids.addAll(next.ids());
-        all.set(all.size() - 1, new EntityCommand.Remove(ids, next.letGo()));
-      } else all.add(c);
+        // the list is ours from the second on: whose commands these are keeps its own as it was
+        if (gathered == null) {
+          gathered = new ArrayList<>(before.ids());
+          all.set(all.size() - 1, new EntityCommand.Remove(gathered, next.letGo()));
+        }
+        gathered.addAll(next.ids());
+      } else {
+        all.add(c);
+        gathered = null;
+      }
     }
     return all;
   }

@@ -7,6 +7,7 @@ import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Rate;
 import kite.core.document.Standards;
+import kite.core.number.NumberText;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;
@@ -37,7 +38,13 @@ public final class StandardsRules {
     all.addAll(faults(s.cameraPackage()));
     if (!(s.nearClipM() >= Camera.NEAR_CLIP.least()))
       all.add(range("", "nearClipM", "The usual near clip must be above 0."));
-    if (!(s.farClipM() <= ChannelSpec.FAR_M && s.nearClipM() < s.farClipM()))
+    if (!(s.farClipM() <= ChannelSpec.FAR_M))
+      all.add(
+          range(
+              "",
+              "farClipM",
+              "The usual far clip is at most " + NumberText.plain(ChannelSpec.FAR_M) + " m."));
+    else if (!(s.nearClipM() < s.farClipM()))
       all.add(range("", "farClipM", "The usual far clip must be farther than the near clip."));
     if (s.kits().size() > MOST_KITS)
       all.add(new Refusal("many", "", "kits", "At most " + MOST_KITS + " lens kits are kept."));
@@ -72,7 +79,11 @@ public final class StandardsRules {
     String whose = " of a lens of “" + kit + "” ";
     if (!(l.shortestMm() >= Camera.FOCAL_LENGTH.least()
         && l.shortestMm() <= Camera.FOCAL_LENGTH.most()))
-      all.add(range("", at + "/shortestMm", "The focal length" + whose + "is 1 to 10000 mm."));
+      all.add(
+          range(
+              "",
+              at + "/shortestMm",
+              "The focal length" + whose + "is " + within(Camera.FOCAL_LENGTH) + " mm."));
     if (!(l.longestMm() >= l.shortestMm() && l.longestMm() <= Camera.FOCAL_LENGTH.most()))
       all.add(
           range(
@@ -80,7 +91,11 @@ public final class StandardsRules {
               at + "/longestMm",
               "The longest focal length" + whose + "cannot be under its shortest."));
     if (!(l.widestStop() >= Camera.F_STOP.least() && l.widestStop() <= Camera.F_STOP.most()))
-      all.add(range("", at + "/widestStop", "The widest stop" + whose + "is f/0.5 to f/128."));
+      all.add(
+          range(
+              "",
+              at + "/widestStop",
+              "The widest stop" + whose + "is f/" + within(Camera.F_STOP) + "."));
     if (!(l.closestFocusM() * 1000 > l.shortestMm()))
       all.add(
           range(
@@ -132,6 +147,10 @@ public final class StandardsRules {
     if (!Rules.positive(b.squeeze()))
       all.add(range(entity, "filmBack.squeeze", "The squeeze of the film back must be above 0."));
     return all;
+  }
+
+  private static String within(ChannelSpec spec) {
+    return NumberText.plain(spec.least()) + " to " + NumberText.plain(spec.most());
   }
 
   private static Refusal range(String entity, String field, String text) {

@@ -15,6 +15,7 @@ import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.FreeNames;
 import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Measure;
@@ -66,13 +67,16 @@ public final class Copies {
           "many", "", "", "Type how many copies: one or more, up to " + MOST + " things in all.");
     List<Command> all = new ArrayList<>();
     Set<String> copied = new HashSet<>(ids);
+    FreeNames names = new FreeNames(s); // as the copying gives them
     for (int n = 0; n < rounds; n++) {
       List<String> round = newIds.subList(n * ids.size(), (n + 1) * ids.size());
       all.add(new Duplicate(ids, round, instances));
       for (int i = 0; i < ids.size(); i++) {
         Entity e = s.get(ids.get(i));
+        if (e == null) continue;
+        e = e.named(names.take(e.name()));
         // what is carried by another that is copied goes along with its copy
-        if (e == null || copied.contains(carrier(e))) continue;
+        if (copied.contains(carrier(e))) continue;
         Vec3 by = new Vec3(step.x() * (n + 1), step.y() * (n + 1), step.z() * (n + 1));
         all.addAll(moved(plan, e, round.get(i), by));
       }

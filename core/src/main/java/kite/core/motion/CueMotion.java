@@ -77,7 +77,7 @@ public final class CueMotion {
     return put(c, part, next);
   }
 
-  /** How long a round takes to turn back to its first mix. */
+  /** How much longer than its first cue's own travel a round takes to turn back to that. */
   private static double turningBack(Cue first, Cue last) {
     return Math.max(first.travel(), last.travel()) - first.travel();
   }

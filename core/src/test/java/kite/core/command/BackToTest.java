@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import kite.core.RandomDocuments;
 import kite.core.codec.SequenceJson;
+import kite.core.delta.Delta;
 import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Standards;
@@ -19,11 +20,12 @@ class BackToTest {
       Standards agreed = Standards.of(new Rate(25, 1), now.header().standards().cameraPackage());
       now = now.with(now.header().following(agreed));
       Change back = BackTo.version(now, kept);
-      Sequence restored = Edit.apply(now, List.of(back.redo()));
+      Sequence restored = Edit.apply(now, List.of(back.restore()));
       assertEquals(kept.entities(), restored.entities());
       assertEquals(agreed, restored.header().standards(), "the production's standards stay");
       assertEquals(kept.header().title(), restored.header().title());
-      Sequence undone = Edit.apply(restored, List.of(back.undo()));
+      Sequence undone =
+          Edit.apply(restored, List.of(new SequenceCommand.Amend(Delta.of(back).turned())));
       assertEquals(SequenceJson.write(now), SequenceJson.write(undone));
     }
   }

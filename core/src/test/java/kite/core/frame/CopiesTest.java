@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
@@ -14,6 +15,7 @@ import kite.core.command.EntityCommand;
 import kite.core.command.Refusal;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
+import kite.core.document.Measure;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -160,5 +162,17 @@ class CopiesTest {
             world[i], turned.world()[turned.slot("free") * Matrix.SIZE + i], 1e-6, "seed " + seed);
       assertEquals(0, place(turned, "free").minus(stood).length(), 1e-12, "its place stays");
     }
+  }
+
+  @Test
+  void aCopiedMeasureKeepsItsOwnName() {
+    Measure m = new Measure("m", "Measure", null, Vec3.ZERO, new Vec3(1, 0, 0));
+    Sequence s = Edit.apply(RandomDocuments.of(3), List.of(new EntityCommand.Add(m)));
+    List<Command> all =
+        Copies.of(s, at(s, 1), List.of("m"), List.of("n", "o"), new Vec3(0, 2, 0), false);
+    Sequence made = Edit.apply(s, all);
+    assertEquals(2, Set.of(made.get("n").name(), made.get("o").name()).size());
+    assertTrue(!made.get("n").name().equals(s.get("m").name()));
+    assertEquals(new Vec3(0, 4, 0), ((Measure) made.get("o")).from());
   }
 }

@@ -36,6 +36,8 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
+import kite.core.optics.FilmBack;
+import kite.core.optics.Fit;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
@@ -194,6 +196,19 @@ class FrameTest {
     s = after(s, List.of(new SetValue("cam", "farClip", 1, 40, false)));
     all = Clips.nothingCutOff(s, Models.NONE, (Camera) s.get("cam"), 1, 40);
     assertEquals(1, all.size(), "the near clip cut nothing and stays where it was");
+  }
+
+  /** 20 × 15 mm fitted by its height to 16:9 would need 26.67 mm of film across. */
+  @Test
+  void aFrameBeyondTheFilmIsSaidWithItsShare() {
+    Sequence s = with(camera(Channels.NONE));
+    s = after(s, List.of(new RigCommand.SetBack("cam", new FilmBack(20, 15, 1), Fit.HEIGHT)));
+    BeyondFilm b = BeyondFilm.of(s, at(s, 1), (Camera) s.get("cam"));
+    assertEquals(20 / (15 * 16 / 9.0), b.across(), 1e-12);
+    assertEquals(1, b.down(), 1e-12);
+    assertTrue(b.says().contains("left and right"), b.says());
+    s = after(s, List.of(new RigCommand.SetBack("cam", new FilmBack(20, 15, 1), Fit.WIDTH)));
+    assertEquals("", BeyondFilm.of(s, at(s, 1), (Camera) s.get("cam")).says());
   }
 
   @Test

@@ -102,6 +102,13 @@ class NamingTest {
             "kits/0/lenses/1/closestFocusM"),
         fields);
     assertEquals(List.of(), StandardsRules.faults(a));
+    LensKit longer = new LensKit("Long", 1, List.of(new Lens(5001, 5001, 8, 20)));
+    String said =
+        StandardsRules.faults(
+                new Standards(a.rate(), a.cameraPackage(), 1, 2, List.of(longer), a.naming()))
+            .get(0)
+            .getMessage();
+    assertTrue(said.endsWith("is 1 to 5000 mm."), said);
   }
 
   @Test

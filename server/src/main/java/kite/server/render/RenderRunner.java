@@ -100,6 +100,8 @@ public class RenderRunner {
       if (job.framesTotal > 1) film.make(folder(id), s.header().rate());
       jobs.end(id, me, RenderJob.State.DONE, "");
     } catch (IOException | RuntimeException e) {
+      // the worker is stopping: the job stays as it is, and whoever comes next takes it up
+      if (Thread.currentThread().isInterrupted()) throw new InterruptedException(e.getMessage());
       LOG.error("Render {} failed", id, e);
       jobs.end(id, me, RenderJob.State.FAILED, why(id, e));
     } finally {

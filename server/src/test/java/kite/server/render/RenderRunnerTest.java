@@ -1,5 +1,6 @@
 package kite.server.render;
 
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.contains;
@@ -85,5 +86,18 @@ class RenderRunnerTest {
     job.document = "{\"format\":9}";
     runner.run(job.id);
     verify(jobs).end(eq(job.id), any(), eq(RenderJob.State.FAILED), contains("Resume it"));
+  }
+
+  @Test
+  void aWorkerThatIsBeingStoppedLeavesTheJobToTheNext() {
+    when(frames.existsById(any()))
+        .thenAnswer(
+            i -> {
+              Thread.currentThread().interrupt();
+              throw new IllegalStateException("the pool is closed");
+            });
+    assertThrows(InterruptedException.class, () -> runner.run(job.id));
+    Thread.interrupted(); // the next test is not to be stopped
+    verify(jobs, never()).end(any(), any(), any(), any());
   }
 }

@@ -14,18 +14,18 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Somebody signed in, without a page: for measuring and for trying what pages do not do. */
-final class People {
+final class Person {
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private final String address;
   private final CookieManager cookies = new CookieManager();
   private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
 
-  private People(String address) {
+  private Person(String address) {
     this.address = address;
   }
 
-  static People signedIn(String address, String name, String password) throws Exception {
-    People p = new People(address);
+  static Person signedIn(String address, String name, String password) throws Exception {
+    Person p = new Person(address);
     p.get("api/session");
     HttpResponse<String> r =
         p.send(
