@@ -1,6 +1,6 @@
 import { useId, useRef, useState } from 'react';
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import { Menu } from '../kit/Menu';
 import { answer, Refused, theCore } from '../core/load';
 import { evaluated } from '../sequence/evaluated';
 import type { Command, Unit } from '../core/types';

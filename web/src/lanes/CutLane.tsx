@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
+import { Menu } from '../kit/Menu';
 import type { Camera, Entity } from '../core/types';
 import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../sequence/store';
 import { Tip } from '../shell/Tip';

@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
+import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { MotionEdit } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';

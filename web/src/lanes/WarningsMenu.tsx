@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useState } from 'react';
+import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { goTo, select, useSequence } from '../sequence/store';

@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
+import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera, RigPart } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';

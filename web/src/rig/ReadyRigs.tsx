@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState } from 'react';
+import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { aboutSubject } from '../frame/about';

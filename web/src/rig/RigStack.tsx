@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState } from 'react';
+import { Menu } from '../kit/Menu';
 import type { Camera, RigPart } from '../core/types';
 import { useChannels } from '../fields/NumberField';
 import { CameraCard } from '../frame/CameraCard';

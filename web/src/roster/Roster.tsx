@@ -1,6 +1,6 @@
-import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useRef, useState } from 'react';
+import { Menu } from '../kit/Menu';
 import { evaluated } from '../sequence/evaluated';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';

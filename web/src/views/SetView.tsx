@@ -66,7 +66,6 @@ export function SetView() {
             Four
           </button>
         </Tip>
-        <SetTools />
         <span className="grow" />
         <Tip text="Bring everything into view (Shift+A)">
           <button className="pill" onClick={() => find(true)}>
@@ -83,6 +82,7 @@ export function SetView() {
         {(four ? SIDES.map((s) => s.id) : [side]).map((s, i) => (
           <SetPane key={four ? s : 'one'} side={s} index={i} named={four} shown={shown} />
         ))}
+        <SetTools />
         {picking ? (
           <div className="drawing-bar">
             <span>{picking.prompt}</span>
@@ -121,7 +121,7 @@ function SetTools() {
   const tool = useSequence((s) => s.setTool);
   return (
     <Editing>
-      <div className="segments" role="group" aria-label="Handles">
+      <div className="segments set-tools" role="group" aria-label="Handles">
         {TOOLS.map((t) => (
           <Tip key={t.tool} text={t.tip}>
             <button

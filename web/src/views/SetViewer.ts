@@ -38,6 +38,8 @@ interface Grabbed {
 
 /** Height above the deck at which a drawn path runs, metres: a camera on a tripod. */
 const PATH_HEIGHT_M = 1.5;
+/** Something without an extent is looked at as a box this large, in metres. */
+const POINT_BOX = new THREE.Vector3(1.5, 1.5, 1.5);
 const CLICK_PX = 4;
 
 /** A piece is twice as large when the middle of its handles is dragged so far to the right or up. */
@@ -240,41 +242,29 @@ export class SetViewer {
 
   private frameBox(b: THREE.Box3): void {
     const at = b.getCenter(new THREE.Vector3());
-    const by = at.clone().sub(this.orbit.target);
-    this.camera.position.add(by);
+    const back = this.camera.position.clone().sub(this.orbit.target);
     this.orbit.target.copy(at);
     const r = Math.max(2.5, b.getSize(new THREE.Vector3()).length());
-    if (this.camera === this.free)
-      this.free.position.copy(at).addScaledVector(this.free.position.clone().sub(at).normalize(), r * 1.1);
+    if (this.camera === this.free) back.setLength(r * 1.1);
     else {
       this.flat.zoom = Math.min(8, this.span / (r * 1.05));
       this.flat.updateProjectionMatrix();
     }
+    this.camera.position.copy(at).add(back);
     this.orbit.update();
     this.ask();
   }
 
+  /** Brings what is selected into view: a piece as large as it is, anything else from three metres. */
   frameSelection(): void {
-    const o = stage.drawnAs(useSequence.getState().selected[0]);
+    const id = useSequence.getState().selected[0];
+    const o = stage.drawnAs(id);
     if (!o) return;
-    const b = new THREE.Box3().setFromObject(o);
-    if (!b.isEmpty() && useSequence.getState().entities[o.userData.id as string]?.kind === 'piece') {
-      this.frameBox(b);
-      return;
-    }
-    const at =
-      b.isEmpty() || useSequence.getState().entities[o.userData.id as string]?.kind !== 'piece'
-        ? new THREE.Vector3().setFromMatrixPosition(o.matrixWorld)
-        : b.getCenter(new THREE.Vector3());
-    const by = at.clone().sub(this.orbit.target);
-    this.camera.position.add(by);
-    this.orbit.target.copy(at);
-    if (this.camera === this.free) {
-      const r = b.isEmpty() ? 3 : Math.min(40, Math.max(2.5, b.getSize(new THREE.Vector3()).length() * 1.4));
-      this.free.position.copy(at).addScaledVector(this.free.position.clone().sub(at).normalize(), r);
-    }
-    this.orbit.update();
-    this.ask();
+    const box = new THREE.Box3();
+    if (useSequence.getState().entities[id]?.kind === 'piece') box.setFromObject(o);
+    if (box.isEmpty())
+      box.setFromCenterAndSize(new THREE.Vector3().setFromMatrixPosition(o.matrixWorld), POINT_BOX);
+    this.frameBox(box);
   }
 
   private movable(): Entity | undefined {

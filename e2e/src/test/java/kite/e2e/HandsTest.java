@@ -283,13 +283,39 @@ class HandsTest extends Desk {
   /** Drags a handle of the set view, which stands so many pixels from the selected thing. */
   private void dragHandle(String id, int fromX, int fromY, int dx, int dy) {
     double[] p = place(id);
-    double[] at = numbers("() => jollyKite.inSetView(" + p[0] + "," + p[1] + "," + p[2] + ")");
+    double[] at = inSet(p[0], p[1], p[2]);
     page.mouse().move(at[0] + fromX, at[1] + fromY);
     page.waitForTimeout(100); // the handle under the pointer is found when a frame is drawn
     page.mouse().down();
     for (int i = 1; i <= 5; i++)
       page.mouse().move(at[0] + fromX + dx * i / 5.0, at[1] + fromY + dy * i / 5.0);
     page.mouse().up();
+  }
+
+  /**
+   * From where it was looked from, a thing found fills a good part of the free view, in its middle.
+   */
+  @Test
+  void whatIsLookedForIsFoundInTheFreeView() {
+    desk("Set");
+    Locator view = page.getByLabel("Set view").locator("canvas").first();
+    for (String[] sought : new String[][] {{"Lantern", "lantern", "1.59"}, {"Pim", "pim", "1.2"}}) {
+      choose(sought[0]);
+      page.keyboard().press("Shift+V");
+      page.waitForTimeout(200);
+      double[] p = place(sought[1]);
+      double[] foot = inSet(p[0], p[1], p[2]);
+      double[] top = inSet(p[0], p[1] + Double.parseDouble(sought[2]), p[2]);
+      var box = view.boundingBox();
+      double tall = foot[1] - top[1];
+      assertTrue(tall > 0.15 * box.height && tall < box.height, sought[0] + " is " + tall);
+      assertEquals(box.x + box.width / 2, (foot[0] + top[0]) / 2, box.width * 0.15);
+      assertEquals(box.y + box.height / 2, (foot[1] + top[1]) / 2, box.height * 0.25);
+    }
+  }
+
+  private double[] inSet(double x, double y, double z) {
+    return numbers("() => jollyKite.inSetView(" + x + "," + y + "," + z + ")");
   }
 
   @Test
