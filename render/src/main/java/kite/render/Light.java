@@ -5,11 +5,17 @@ final class Light {
   /** Linear light of each 8-bit sRGB value. */
   static final double[] LINEAR = new double[256];
 
+  /** Amounts that are told apart: fine enough that a dark step of 8 bits spans five of them. */
+  private static final int STEPS = 1 << 14;
+
+  private static final byte[] SCREEN = new byte[STEPS + 1];
+
   static {
     for (int i = 0; i < 256; i++) {
       double v = i / 255.0;
       LINEAR[i] = v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
     }
+    for (int i = 0; i <= STEPS; i++) SCREEN[i] = (byte) screen((double) i / STEPS);
   }
 
   private Light() {}
@@ -18,5 +24,10 @@ final class Light {
   static int screen(double linear) {
     double v = linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
     return (int) Math.max(0, Math.min(255, Math.round(v * 255)));
+  }
+
+  /** As above from a table, at most one off, for amounts between 0 and 1. */
+  static int nearScreen(double linear) {
+    return SCREEN[(int) (linear * STEPS + 0.5)] & 255;
   }
 }

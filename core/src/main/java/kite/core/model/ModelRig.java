@@ -35,6 +35,14 @@ public record ModelRig(List<Node> nodes, List<Clip> clips) {
   public record Track(
       int node, int what, int width, int interpolation, double[] times, double[] values) {}
 
+  /** About what it takes in memory, in bytes. */
+  public long bytes() {
+    long n = 300L * nodes.size();
+    for (Clip c : clips)
+      for (Track t : c.tracks()) n += 8L * (t.times().length + t.values().length);
+    return n;
+  }
+
   public int clip(String name) {
     for (int i = 0; i < clips.size(); i++) if (clips.get(i).name().equals(name)) return i;
     return -1;

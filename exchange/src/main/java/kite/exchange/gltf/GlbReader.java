@@ -9,9 +9,12 @@ import java.util.Set;
 import java.util.TreeSet;
 import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 import kite.render.ModelGeometry;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -23,6 +26,13 @@ import tools.jackson.databind.json.JsonMapper;
 public final class GlbReader {
   public static final int LARGEST_FILE = 200 << 20;
   private static final int DEEPEST = 64;
+
+  /** A token of JSON takes about a hundred bytes once it is read. */
+  private static final int MOST_TOKENS = 1_500_000;
+
+  /** A file that lists more is not a model. */
+  private static final int MOST_EXTENSIONS = 200;
+
   static final int MOST_NODES = 20_000;
   static final int MOST_TRIANGLES = 3_000_000;
 
@@ -41,6 +51,7 @@ public final class GlbReader {
                       StreamReadConstraints.builder()
                           .maxNestingDepth(DEEPEST)
                           .maxStringLength(LARGEST_FILE)
+                          .maxTokenCount(MOST_TOKENS)
                           .build())
                   .build())
           .build();
@@ -51,8 +62,13 @@ public final class GlbReader {
    * @throws BadFile with one sentence saying what is wrong and what to do
    */
   public static ModelFile read(byte[] bytes) throws BadFile {
+    return read(bytes, Budget.usual());
+  }
+
+  /** As above, for no more than a budget. */
+  public static ModelFile read(byte[] bytes, Budget budget) throws BadFile {
     Opened file = open(bytes);
-    return model(file.root(), file.binary());
+    return model(file.root(), file.binary(), budget);
   }
 
   /** A file's description and its data part (null when it has none). */
@@ -112,34 +128,34 @@ public final class GlbReader {
         throw new BadFile(
             "The description inside the model is not an object. The file is damaged.");
       return root;
-    } catch (JacksonException e) {
-      boolean deep = e.getMessage() != null && e.getMessage().contains("nesting depth");
+    } catch (StreamConstraintsException e) {
       throw new BadFile(
-          deep
-              ? "The description inside the model is nested more than "
-                  + DEEPEST
-                  + " levels deep, which no real model is."
-              : "The description inside the model cannot be read as JSON. The file is damaged.");
+          "The description inside the model is larger than any real model's: it may be nested "
+              + DEEPEST
+              + " levels deep and hold "
+              + MOST_TOKENS
+              + " names, numbers and brackets.");
+    } catch (JacksonException e) {
+      throw new BadFile(
+          "The description inside the model cannot be read as JSON. The file is damaged.");
     }
   }
 
-  private static ModelFile model(JsonNode root, ByteBuffer binary) throws BadFile {
-    if (!root.path("asset").path("version").asString("").startsWith("2"))
+  private static ModelFile model(JsonNode root, ByteBuffer binary, Budget budget) throws BadFile {
+    if (!Numbers.text(root.path("asset"), "version", "").startsWith("2"))
       throw new BadFile("The file does not say that it is glTF 2.0. Export it again as glTF 2.0.");
     Set<String> warnings = new TreeSet<>();
-    for (JsonNode e : root.path("extensionsRequired")) {
-      if (!KNOWN.contains(e.asString("")))
+    for (String e : names(root, "extensionsRequired"))
+      if (!KNOWN.contains(e))
         throw new BadFile(
             "The model needs the extension "
-                + e.asString("?")
+                + e
                 + ", which is not read here. Export it without compression or extensions.");
-    }
-    for (JsonNode e : root.path("extensionsUsed"))
-      if (!KNOWN.contains(e.asString("")))
-        warnings.add("The extension " + e.asString("?") + " is left out.");
-    GltfBuffers buffers = new GltfBuffers(root, binary);
-    GltfNodes nodes = new GltfNodes(root, buffers);
-    GltfMeshes meshes = new GltfMeshes(root, buffers, nodes, warnings);
+    for (String e : names(root, "extensionsUsed"))
+      if (!KNOWN.contains(e)) warnings.add("The extension " + e + " is left out.");
+    GltfBuffers buffers = new GltfBuffers(root, binary, budget);
+    GltfNodes nodes = new GltfNodes(root, buffers, budget);
+    GltfMeshes meshes = new GltfMeshes(root, buffers, nodes, budget, warnings);
     ModelRig rig = new ModelRig(nodes.rigNodes(meshes), nodes.clips());
     List<String> names = new ArrayList<>();
     for (ModelRig.Clip c : rig.clips()) names.add(c.name());
@@ -147,6 +163,19 @@ public final class GlbReader {
         new ModelGeometry(rig, meshes.parts(), meshes.skins(), meshes.materials());
     if (geometry.parts().isEmpty())
       throw new BadFile("There is nothing to see in the model: it has no triangles.");
-    return new ModelFile(geometry, nodes.fileIndices(), names, new ArrayList<>(warnings));
+    ModelFile file = new ModelFile(geometry, nodes.fileIndices(), names, new ArrayList<>(warnings));
+    for (double d : file.bounds())
+      if (!Double.isFinite(d))
+        throw new BadFile("The model reaches farther than numbers go. Export it again, smaller.");
+    return file;
+  }
+
+  private static List<String> names(JsonNode root, String list) throws BadFile {
+    List<String> all = new ArrayList<>();
+    for (JsonNode e : Numbers.array(root, list, "file"))
+      all.add(e.isString() ? Names.shown(e.stringValue()) : "?");
+    if (all.size() > MOST_EXTENSIONS)
+      throw new BadFile("The model names more than " + MOST_EXTENSIONS + " extensions.");
+    return all;
   }
 }

@@ -49,16 +49,22 @@ final class GltfBinary {
     return accessors.size() - 1;
   }
 
-  private ObjectNode accessor(byte[] bytes, int componentType, int count, String type) {
+  /** Adds bytes as they are; gives the view's number. */
+  int view(byte[] bytes) {
+    while (data.size() % 4 != 0) data.write(0);
     views
         .addObject()
         .put("buffer", 0)
         .put("byteOffset", data.size())
         .put("byteLength", bytes.length);
     data.writeBytes(bytes);
+    return views.size() - 1;
+  }
+
+  private ObjectNode accessor(byte[] bytes, int componentType, int count, String type) {
     return accessors
         .addObject()
-        .put("bufferView", views.size() - 1)
+        .put("bufferView", view(bytes))
         .put("componentType", componentType)
         .put("count", count)
         .put("type", type);

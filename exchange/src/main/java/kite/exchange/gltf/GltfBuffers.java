@@ -3,7 +3,12 @@ package kite.exchange.gltf;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 import tools.jackson.databind.JsonNode;
 
 /** The binary side of a glTF file: buffers, views and accessors, each range checked before use. */
@@ -11,19 +16,26 @@ final class GltfBuffers {
   /** More numbers in one accessor than any model a page can show. */
   private static final long MOST_NUMBERS = 60_000_000;
 
+  private static final int ROWS_PER_STEP = 64;
+
   private final JsonNode root;
   private final ByteBuffer[] buffers;
+  private final Budget budget;
 
-  GltfBuffers(JsonNode root, ByteBuffer binary) throws BadFile {
+  /** Times of keys, which many channels share, by accessor. */
+  private final Map<Long, double[]> shared = new HashMap<>();
+
+  GltfBuffers(JsonNode root, ByteBuffer binary, Budget budget) throws BadFile {
     this.root = root;
-    JsonNode list = root.path("buffers");
+    this.budget = budget;
+    List<JsonNode> list = Numbers.objects(root, "buffers", "file");
     buffers = new ByteBuffer[list.size()];
     for (int i = 0; i < buffers.length; i++) {
       JsonNode b = list.get(i);
       long length = Numbers.whole(b, "byteLength", "buffer " + i);
       ByteBuffer data =
           b.has("uri")
-              ? embedded(b.get("uri").asString(""), "buffer " + i)
+              ? embedded(Numbers.text(b, "uri", ""), "buffer " + i, budget)
               : i == 0 ? binary : null;
       if (data == null)
         throw new BadFile(
@@ -44,25 +56,21 @@ final class GltfBuffers {
   }
 
   /** The bytes of a data URI; anything that would have to be fetched is refused. */
-  static ByteBuffer embedded(String uri, String what) throws BadFile {
+  static ByteBuffer embedded(String uri, String what, Budget budget) throws BadFile {
     int comma = uri.indexOf(";base64,");
     if (!uri.startsWith("data:") || comma < 0)
       throw new BadFile(
           "The model keeps "
               + what
               + " in another file ("
-              + shortened(uri)
+              + Names.shown(uri)
               + "). Export it as one binary file (.glb) with everything inside.");
+    budget.take(uri.length(), "The " + what + " inside the model");
     try {
       return ByteBuffer.wrap(Base64.getMimeDecoder().decode(uri.substring(comma + 8)));
     } catch (IllegalArgumentException e) {
       throw new BadFile("The data of " + what + " inside the model is damaged.");
     }
-  }
-
-  private static String shortened(String s) {
-    String clean = s.replaceAll("\\p{Cntrl}", " ");
-    return clean.length() > 60 ? clean.substring(0, 60) + "…" : clean;
   }
 
   /** The bytes of a buffer view. */
@@ -76,7 +84,7 @@ final class GltfBuffers {
       throw new BadFile(
           "The model's " + what + " lies in buffer " + buffer + ", which is not there.");
     ByteBuffer b = buffers[(int) buffer];
-    if (from < 0 || length < 0 || from + length > b.remaining())
+    if (from < 0 || length < 0 || from > b.remaining() || length > b.remaining() - from)
       throw new BadFile(
           "The model's "
               + what
@@ -86,7 +94,7 @@ final class GltfBuffers {
 
   /** How many numbers an element of an accessor has. */
   int width(long accessor) throws BadFile {
-    String type = Numbers.item(root, "accessors", accessor).path("type").asString("");
+    String type = Numbers.text(Numbers.item(root, "accessors", accessor), "type", "");
     return switch (type) {
       case "SCALAR" -> 1;
       case "VEC2" -> 2;
@@ -99,21 +107,66 @@ final class GltfBuffers {
               "Accessor "
                   + accessor
                   + " of the model has the unknown type “"
-                  + shortened(type)
+                  + Names.shown(type)
                   + "”.");
     };
   }
 
+  /** Where the numbers of an accessor go. */
+  private interface Into {
+    void put(int index, double value);
+  }
+
   /** All numbers of an accessor as floats; normalised integers become 0–1 or −1–1. */
   float[] floats(long accessor, int wantedWidth) throws BadFile {
-    double[] all = numbers(accessor, wantedWidth);
-    float[] out = new float[all.length];
-    for (int i = 0; i < out.length; i++) out[i] = (float) all[i];
+    int length = length(accessor, wantedWidth);
+    budget.take(4L * length, "The model's accessor " + accessor);
+    float[] out = new float[length];
+    fill(accessor, length, (i, v) -> out[i] = (float) v);
+    for (float f : out) if (!Float.isFinite(f)) throw notFinite(accessor);
     return out;
   }
 
   /** All numbers of an accessor; {@code wantedWidth} 0 takes any. */
   double[] numbers(long accessor, int wantedWidth) throws BadFile {
+    int length = length(accessor, wantedWidth);
+    budget.take(8L * length, "The model's accessor " + accessor);
+    double[] out = new double[length];
+    fill(accessor, length, (i, v) -> out[i] = v);
+    for (double d : out) if (!Double.isFinite(d)) throw notFinite(accessor);
+    return out;
+  }
+
+  /**
+   * All numbers of an accessor of single numbers, which others may ask for too: not to be changed.
+   */
+  double[] sharedNumbers(long accessor) throws BadFile {
+    double[] known = shared.get(accessor);
+    if (known == null) shared.put(accessor, known = numbers(accessor, 1));
+    return known;
+  }
+
+  /** Whole numbers of an accessor of single numbers; what no corner can have becomes −1. */
+  int[] wholes(long accessor) throws BadFile {
+    int length = length(accessor, 1);
+    budget.take(4L * length, "The model's accessor " + accessor);
+    int[] out = new int[length];
+    fill(
+        accessor,
+        length,
+        (i, v) -> out[i] = v >= 0 && v <= Integer.MAX_VALUE && v == Math.rint(v) ? (int) v : -1);
+    return out;
+  }
+
+  private static BadFile notFinite(long accessor) {
+    return new BadFile(
+        "The model's accessor "
+            + accessor
+            + " holds a number that is not finite (NaN or infinite). Export the model again.");
+  }
+
+  /** How many numbers an accessor says it has. */
+  private int length(long accessor, int wantedWidth) throws BadFile {
     JsonNode a = Numbers.item(root, "accessors", accessor);
     String what = "accessor " + accessor;
     int width = width(accessor);
@@ -127,39 +180,39 @@ final class GltfBuffers {
               + wantedWidth
               + " are needed.");
     long count = Numbers.whole(a, "count", what);
-    if (count < 0 || count * width > MOST_NUMBERS)
+    if (count < 0 || count > MOST_NUMBERS / width)
       throw new BadFile(
           "The model's "
               + what
               + " says it has "
               + count
               + " entries, more than this program takes.");
-    double[] out = new double[(int) count * width];
+    return (int) count * width;
+  }
+
+  private void fill(long accessor, int length, Into out) throws BadFile {
+    JsonNode a = Numbers.item(root, "accessors", accessor);
+    String what = "accessor " + accessor;
+    int width = width(accessor);
     int type = (int) Numbers.whole(a, "componentType", what);
     boolean normalised = a.path("normalized").asBoolean(false);
     if (a.has("bufferView")) {
       long view = Numbers.whole(a, "bufferView", what),
           offset = Numbers.wholeOr(a, "byteOffset", 0, what);
       long stride = Numbers.wholeOr(Numbers.item(root, "bufferViews", view), "byteStride", 0, what);
-      read(view(view), offset, stride, type, normalised, width, out, what);
+      read(view(view), offset, stride, type, normalised, width, length, out, what);
     }
-    if (a.has("sparse")) sparse(a.get("sparse"), type, normalised, width, out, what);
-    for (double d : out)
-      if (!Double.isFinite(d))
-        throw new BadFile(
-            "The model's "
-                + what
-                + " holds a number that is not finite (NaN or infinite). Export the model again.");
-    return out;
+    if (a.has("sparse")) sparse(a.get("sparse"), type, normalised, width, length, out, what);
   }
 
   private void sparse(
-      JsonNode s, int type, boolean normalised, int width, double[] out, String what)
+      JsonNode s, int type, boolean normalised, int width, int length, Into out, String what)
       throws BadFile {
     long count = Numbers.whole(s, "count", what);
-    if (count < 0 || count * width > out.length)
+    if (count < 0 || count > length / width)
       throw new BadFile(
           "The sparse part of the model's " + what + " has more entries than the accessor.");
+    budget.take(8 * count * (width + 1), "The sparse part of the model's " + what);
     double[] at = new double[(int) count], values = new double[(int) count * width];
     JsonNode i = s.path("indices"), v = s.path("values");
     read(
@@ -169,7 +222,8 @@ final class GltfBuffers {
         (int) Numbers.whole(i, "componentType", what),
         false,
         1,
-        at,
+        at.length,
+        (i0, value) -> at[i0] = value,
         what);
     read(
         view(Numbers.whole(v, "bufferView", what)),
@@ -178,23 +232,25 @@ final class GltfBuffers {
         type,
         normalised,
         width,
-        values,
+        values.length,
+        (i0, value) -> values[i0] = value,
         what);
     for (int k = 0; k < at.length; k++) {
-      if (at[k] < 0 || at[k] * width + width > out.length)
+      if (!(at[k] >= 0 && at[k] == Math.rint(at[k]) && at[k] * width + width <= length))
         throw new BadFile("The sparse part of the model's " + what + " points outside it.");
-      System.arraycopy(values, k * width, out, (int) at[k] * width, width);
+      for (int c = 0; c < width; c++) out.put((int) at[k] * width + c, values[k * width + c]);
     }
   }
 
-  private static void read(
+  private void read(
       ByteBuffer b,
       long offset,
       long stride,
       int type,
       boolean normalised,
       int width,
-      double[] out,
+      int length,
+      Into out,
       String what)
       throws BadFile {
     int size =
@@ -207,18 +263,22 @@ final class GltfBuffers {
                   "The model's " + what + " has the unknown number type " + type + ".");
         };
     long step = stride == 0 ? (long) size * width : stride;
-    int rows = out.length / width;
+    int rows = length / width;
     if (offset < 0
+        || offset > b.remaining()
         || step < 1
+        || step > b.remaining() + 1L
         || rows > 0 && offset + step * (rows - 1L) + (long) size * width > b.remaining())
       throw new BadFile(
           "The model's "
               + what
               + " reaches beyond the end of its data. The file is cut short or damaged.");
     for (int r = 0; r < rows; r++) {
+      if (r % ROWS_PER_STEP == 0) budget.step();
       for (int c = 0; c < width; c++) {
         int p = (int) (offset + r * step + (long) c * size);
-        out[r * width + c] =
+        out.put(
+            r * width + c,
             switch (type) {
               case 5120 -> normalised ? Math.max(-1, b.get(p) / 127.0) : b.get(p);
               case 5121 -> normalised ? (b.get(p) & 255) / 255.0 : b.get(p) & 255;
@@ -226,7 +286,7 @@ final class GltfBuffers {
               case 5123 -> normalised ? (b.getShort(p) & 65535) / 65535.0 : b.getShort(p) & 65535;
               case 5125 -> b.getInt(p) & 0xffffffffL;
               default -> b.getFloat(p);
-            };
+            });
       }
     }
   }

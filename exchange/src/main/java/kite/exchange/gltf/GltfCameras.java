@@ -7,62 +7,82 @@ import kite.core.math.Matrix;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
 import tools.jackson.databind.JsonNode;
 
 /** The cameras of a glTF file with the motion of its first animation. */
 public final class GltfCameras {
-  private static final int MOST_FRAMES = 200_000;
-
   /** glTF keeps seconds in single precision: over an hour that is off by less than this. */
   private static final double ROUNDING_FRAMES = 0.02;
+
+  /** No lens is longer, in millimetres. */
+  private static final double LONGEST_MM = 1e6;
 
   private GltfCameras() {}
 
   /**
    * @param fps frames a second to sample at; glTF counts seconds
+   * @param mostFrames of all cameras together
    */
-  public static List<CameraTrack> read(byte[] bytes, double fps) throws BadFile {
+  public static List<CameraTrack> read(byte[] bytes, double fps, int mostFrames, Budget budget)
+      throws BadFile {
     GlbReader.Opened file = GlbReader.open(bytes);
     JsonNode root = file.root();
-    GltfNodes nodes = new GltfNodes(root, new GltfBuffers(root, file.binary()));
+    GltfNodes nodes = new GltfNodes(root, new GltfBuffers(root, file.binary(), budget), budget);
     ModelRig rig = new ModelRig(nodes.bareNodes(), nodes.clips());
-    ModelPose pose = new ModelPose(rig);
+    List<Integer> cameras = new ArrayList<>();
+    for (int i = 0; i < nodes.count(); i++) if (nodes.node(i).has("camera")) cameras.add(i);
+    if (cameras.isEmpty()) return List.of();
     double seconds = rig.clips().isEmpty() ? 0 : rig.clips().get(0).seconds();
-    int count = (int) Math.min(MOST_FRAMES, Math.floor(seconds * fps + ROUNDING_FRAMES) + 1);
-    List<CameraTrack> all = new ArrayList<>();
-    for (int i = 0; i < nodes.count(); i++) {
-      JsonNode n = nodes.node(i);
-      if (!n.has("camera")) continue;
-      JsonNode c = Numbers.item(root, "cameras", Numbers.whole(n, "camera", "node"));
-      double fov = c.path("perspective").path("yfov").asDouble(0);
-      double[] frames = new double[count], world = new double[count * Matrix.SIZE];
-      for (int f = 0; f < count; f++) {
-        frames[f] = f;
-        // on the key itself, as the file's single precision has it
-        pose.pose(rig.clips().isEmpty() ? -1 : 0, (float) (f / fps), false);
-        System.arraycopy(pose.world(), i * Matrix.SIZE, world, f * Matrix.SIZE, Matrix.SIZE);
-      }
-      all.add(
-          new CameraTrack(
-              n.path("name").asString("Camera"),
-              frames,
-              world,
-              focal(n, count),
-              Math.toDegrees(fov),
-              false,
-              1,
-              new double[0]));
+    double frames = Math.floor(seconds * fps + ROUNDING_FRAMES) + 1;
+    if (!(frames * cameras.size() <= mostFrames))
+      throw new BadFile(
+          "The file's cameras have more than " + mostFrames + " frames together. Bring fewer.");
+    int count = (int) frames;
+    budget.take(8L * Matrix.SIZE * count * cameras.size(), "The cameras of the file");
+    double[][] world = new double[cameras.size()][count * Matrix.SIZE];
+    ModelPose pose = new ModelPose(rig);
+    for (int f = 0; f < count; f++) {
+      // on the key itself, as the file's single precision has it
+      pose.pose(rig.clips().isEmpty() ? -1 : 0, (float) (f / fps), false);
+      for (int c = 0; c < world.length; c++)
+        System.arraycopy(
+            pose.world(), cameras.get(c) * Matrix.SIZE, world[c], f * Matrix.SIZE, Matrix.SIZE);
+      budget.look();
     }
+    List<CameraTrack> all = new ArrayList<>();
+    for (int c = 0; c < world.length; c++)
+      all.add(track(root, nodes.node(cameras.get(c)), count, world[c]));
     return all;
+  }
+
+  private static CameraTrack track(JsonNode root, JsonNode node, int count, double[] world)
+      throws BadFile {
+    for (double d : world)
+      if (!Double.isFinite(d))
+        throw new BadFile("A camera of the file is at a place that is not finite.");
+    JsonNode c = Numbers.item(root, "cameras", Numbers.whole(node, "camera", "node"));
+    double fov = Numbers.number(c.path("perspective").get("yfov"));
+    double[] frames = new double[count];
+    for (int f = 0; f < count; f++) frames[f] = f;
+    return new CameraTrack(
+        Numbers.name(node, "Camera"),
+        frames,
+        world,
+        focal(node, count),
+        fov > 0 && fov < Math.PI ? Math.toDegrees(fov) : 0,
+        false,
+        1,
+        new double[0]);
   }
 
   /** Every frame's focal length where the file's extras have it, as ours do. */
   private static double[] focal(JsonNode node, int count) {
     JsonNode all = node.path("extras").path("focalLengthMm");
-    if (all.size() != count) return new double[0];
+    if (!all.isArray() || all.size() != count) return new double[0];
     double[] mm = new double[count];
-    for (int i = 0; i < count; i++) mm[i] = all.get(i).asDouble(0);
-    for (double v : mm) if (!(v > 0)) return new double[0];
+    for (int i = 0; i < count; i++) mm[i] = Numbers.number(all.get(i));
+    for (double v : mm) if (!(v > 0 && v < LONGEST_MM)) return new double[0];
     return mm;
   }
 }

@@ -1,17 +1,15 @@
 package kite.exchange.gltf;
 
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
 import kite.render.Material;
 import kite.render.ModelGeometry;
 import kite.render.Texture;
@@ -19,35 +17,53 @@ import tools.jackson.databind.JsonNode;
 
 /** Meshes, skins and materials of the shown nodes. */
 final class GltfMeshes {
-  private static final int WIDEST_IMAGE = 8192;
+  /** Corners on all nodes: each is looked at to know how far the model reaches. */
+  private static final long MOST_CORNERS = 20_000_000;
+
+  /** What a part takes beside its numbers. */
+  private static final int BYTES_PER_PART = 200;
+
   private final JsonNode root;
   private final GltfBuffers buffers;
   private final GltfNodes nodes;
+  private final Budget budget;
   private final Set<String> warnings;
   private final List<ModelGeometry.Part> parts = new ArrayList<>();
+  private final Map<Integer, List<ModelGeometry.Part>> partsOfNode = new HashMap<>();
   private final List<ModelGeometry.Skin> skins = new ArrayList<>();
   private final List<Material> materials = new ArrayList<>();
-  private final Texture[] textures;
-  private long triangles;
 
-  GltfMeshes(JsonNode root, GltfBuffers buffers, GltfNodes nodes, Set<String> warnings)
+  /** Pictures by where their bytes are: several images often name the same. */
+  private final Map<Object, Texture> textures = new HashMap<>();
+
+  /** What several nodes draw with the same skin (−1 for none) is read once. */
+  private final Map<Integer, Map<JsonNode, ModelGeometry.Part>> read = new HashMap<>();
+
+  private long triangles;
+  private long corners;
+
+  GltfMeshes(
+      JsonNode root, GltfBuffers buffers, GltfNodes nodes, Budget budget, Set<String> warnings)
       throws BadFile {
     this.root = root;
     this.buffers = buffers;
     this.nodes = nodes;
+    this.budget = budget;
     this.warnings = warnings;
-    textures = new Texture[root.path("images").size()];
-    for (JsonNode m : root.path("materials")) materials.add(material(m));
+    for (JsonNode m : Numbers.objects(root, "materials", "file")) materials.add(material(m));
     materials.add(new Material(0.8, 0.8, 0.8, 0.9, 0, null));
-    for (JsonNode s : root.path("skins")) skins.add(skin(s));
+    for (JsonNode s : Numbers.objects(root, "skins", "file")) skins.add(skin(s));
     for (int i = 0; i < nodes.count(); i++) {
       JsonNode n = nodes.node(i);
       if (!n.has("mesh")) continue;
       JsonNode mesh = Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node"));
-      int skin = (int) Numbers.wholeOr(n, "skin", -1, "node");
-      if (skin >= skins.size())
+      long skin = Numbers.wholeOr(n, "skin", -1, "node");
+      if (skin < -1 || skin >= skins.size())
         throw new BadFile("The model refers to skin " + skin + ", which is not there.");
-      for (JsonNode p : mesh.path("primitives")) part(i, skin, p);
+      for (JsonNode p : Numbers.objects(mesh, "primitives", "mesh")) {
+        budget.step();
+        part(i, (int) skin, p);
+      }
     }
   }
 
@@ -64,26 +80,41 @@ final class GltfMeshes {
   }
 
   private void part(int node, int skin, JsonNode p) throws BadFile {
-    long mode = Numbers.wholeOr(p, "mode", 4, "mesh");
-    if (mode != 4) {
+    if (Numbers.wholeOr(p, "mode", 4, "mesh") != 4) {
       warnings.add("Points, lines and triangle strips are left out.");
       return;
     }
-    JsonNode a = p.path("attributes");
-    if (!a.has("POSITION")) throw new BadFile("A mesh of the model has no positions.");
-    float[] positions = buffers.floats(Numbers.whole(a, "POSITION", "mesh"), 3);
-    int corners = positions.length / 3;
-    int[] indices = indices(p, corners);
-    triangles += indices.length / 3;
+    Map<JsonNode, ModelGeometry.Part> ofSkin =
+        read.computeIfAbsent(skin, k -> new IdentityHashMap<>());
+    ModelGeometry.Part known = ofSkin.get(p);
+    if (known == null) ofSkin.put(p, known = mesh(skin, p));
+    triangles += known.indices().length / 3;
     if (triangles > GlbReader.MOST_TRIANGLES)
       throw new BadFile(
           "The model has more than "
               + GlbReader.MOST_TRIANGLES
               + " triangles. Bring a lighter version.");
+    corners += known.positions().length / 3;
+    if (corners > MOST_CORNERS)
+      throw new BadFile(
+          "The model has more than " + MOST_CORNERS + " corners. Bring a lighter version.");
+    budget.take(BYTES_PER_PART, "What the model is made of");
+    ModelGeometry.Part part = known.on(node);
+    parts.add(part);
+    partsOfNode.computeIfAbsent(node, n -> new ArrayList<>()).add(part);
+  }
+
+  /** What a primitive draws, on no node yet. */
+  private ModelGeometry.Part mesh(int skin, JsonNode p) throws BadFile {
+    JsonNode a = p.path("attributes");
+    if (!a.has("POSITION")) throw new BadFile("A mesh of the model has no positions.");
+    float[] positions = buffers.floats(Numbers.whole(a, "POSITION", "mesh"), 3);
+    int corners = positions.length / 3;
+    int[] indices = indices(p, corners);
     float[] normals =
         a.has("NORMAL")
             ? sized(buffers.floats(Numbers.whole(a, "NORMAL", "mesh"), 3), corners * 3, "normals")
-            : faceNormals(positions, indices);
+            : faceNormals(positions, indices, budget);
     float[] places =
         a.has("TEXCOORD_0")
             ? sized(
@@ -93,7 +124,7 @@ final class GltfMeshes {
             : null;
     float[] colours =
         a.has("COLOR_0") ? colours(Numbers.whole(a, "COLOR_0", "mesh"), corners) : null;
-    int material = (int) Numbers.wholeOr(p, "material", materials.size() - 1L, "mesh");
+    long material = Numbers.wholeOr(p, "material", materials.size() - 1L, "mesh");
     if (material < 0 || material >= materials.size())
       throw new BadFile("The model refers to material " + material + ", which is not there.");
     int[] joints = null;
@@ -106,6 +137,7 @@ final class GltfMeshes {
               buffers.floats(Numbers.whole(a, "WEIGHTS_0", "mesh"), 4),
               corners * 4,
               "joint weights");
+      budget.take(4L * j.length, "The model's joints");
       joints = new int[j.length];
       for (int i = 0; i < j.length; i++) {
         joints[i] = (int) j[i];
@@ -117,7 +149,8 @@ final class GltfMeshes {
       }
     }
     List<float[]> morphs = new ArrayList<>();
-    for (JsonNode t : p.path("targets")) {
+    for (JsonNode t : Numbers.objects(p, "targets", "mesh")) {
+      if (!t.has("POSITION")) budget.take(12L * corners, "The model's morph targets");
       morphs.add(
           t.has("POSITION")
               ? sized(
@@ -126,19 +159,18 @@ final class GltfMeshes {
                   "morph target")
               : new float[corners * 3]);
     }
-    parts.add(
-        new ModelGeometry.Part(
-            node,
-            material,
-            positions,
-            normals,
-            places,
-            colours,
-            indices,
-            joints == null ? -1 : skin,
-            joints,
-            weights,
-            morphs));
+    return new ModelGeometry.Part(
+        -1,
+        (int) material,
+        positions,
+        normals,
+        places,
+        colours,
+        indices,
+        joints == null ? -1 : skin,
+        joints,
+        weights,
+        morphs);
   }
 
   private static float[] sized(float[] all, int wanted, String what) throws BadFile {
@@ -150,36 +182,35 @@ final class GltfMeshes {
 
   private float[] colours(long accessor, int corners) throws BadFile {
     int width = buffers.width(accessor);
+    if (width < 3) throw new BadFile("A mesh of the model has colours of " + width + " numbers.");
+    budget.take(12L * corners, "The model's colours");
     float[] all = sized(buffers.floats(accessor, width), corners * width, "colours"),
         out = new float[corners * 3];
-    if (width < 3) throw new BadFile("A mesh of the model has colours of " + width + " numbers.");
     for (int i = 0; i < corners; i++) System.arraycopy(all, i * width, out, i * 3, 3);
     return out;
   }
 
   private int[] indices(JsonNode p, int corners) throws BadFile {
-    int[] out;
     if (p.has("indices")) {
-      double[] all = buffers.numbers(Numbers.whole(p, "indices", "mesh"), 1);
-      out = new int[all.length / 3 * 3];
-      for (int i = 0; i < out.length; i++) {
-        if (all[i] < 0 || all[i] >= corners)
+      int[] all = buffers.wholes(Numbers.whole(p, "indices", "mesh"));
+      for (int i : all)
+        if (i < 0 || i >= corners)
           throw new BadFile(
               "A triangle of the model uses corner "
-                  + (long) all[i]
+                  + (i < 0 ? "−1" : i)
                   + ", but its mesh has "
                   + corners
                   + ".");
-        out[i] = (int) all[i];
-      }
-    } else {
-      out = new int[corners / 3 * 3];
-      for (int i = 0; i < out.length; i++) out[i] = i;
+      return all.length % 3 == 0 ? all : Arrays.copyOf(all, all.length / 3 * 3);
     }
+    budget.take(4L * corners, "The model's faces");
+    int[] out = new int[corners / 3 * 3];
+    for (int i = 0; i < out.length; i++) out[i] = i;
     return out;
   }
 
-  private static float[] faceNormals(float[] p, int[] indices) {
+  private static float[] faceNormals(float[] p, int[] indices, Budget budget) throws BadFile {
+    budget.take(4L * p.length, "The model's faces");
     float[] n = new float[p.length];
     for (int i = 0; i + 2 < indices.length; i += 3) {
       int a = indices[i] * 3, b = indices[i + 1] * 3, c = indices[i + 2] * 3;
@@ -196,9 +227,11 @@ final class GltfMeshes {
   }
 
   private ModelGeometry.Skin skin(JsonNode s) throws BadFile {
-    JsonNode list = s.path("joints");
+    List<JsonNode> list = Numbers.array(s, "joints", "skin");
     int[] joints = new int[list.size()];
-    for (int i = 0; i < joints.length; i++) joints[i] = nodes.rigIndex(list.get(i).asLong(-1));
+    for (int i = 0; i < joints.length; i++)
+      joints[i] = nodes.rigIndex((long) Numbers.number(list.get(i)));
+    budget.take(8L * 16 * joints.length, "A skin of the model");
     double[] inverse = new double[joints.length * 16];
     if (s.has("inverseBindMatrices")) {
       double[] all = buffers.numbers(Numbers.whole(s, "inverseBindMatrices", "skin"), 16);
@@ -221,57 +254,36 @@ final class GltfMeshes {
             : null;
     if (m.has("normalTexture") || pbr.has("metallicRoughnessTexture"))
       warnings.add("Normal and roughness images are shown in the views but not rendered.");
-    if (!m.path("alphaMode").asString("OPAQUE").equals("OPAQUE"))
+    if (!Numbers.text(m, "alphaMode", "OPAQUE").equals("OPAQUE"))
       warnings.add("See-through materials are rendered solid.");
     return new Material(
         c[0],
         c[1],
         c[2],
-        pbr.path("roughnessFactor").asDouble(1),
-        pbr.path("metallicFactor").asDouble(1),
+        Numbers.share(pbr, "roughnessFactor", 1),
+        Numbers.share(pbr, "metallicFactor", 1),
         t);
   }
 
   private Texture texture(long index) throws BadFile {
     JsonNode t = Numbers.item(root, "textures", index);
     if (!t.has("source")) return null;
-    int source = (int) Numbers.whole(t, "source", "texture");
+    long source = Numbers.whole(t, "source", "texture");
     JsonNode image = Numbers.item(root, "images", source);
-    if (textures[source] == null) textures[source] = decode(image, source);
-    return textures[source];
-  }
-
-  private Texture decode(JsonNode image, int number) throws BadFile {
+    boolean inside = image.has("uri");
+    Object where =
+        inside ? Numbers.text(image, "uri", "") : Numbers.whole(image, "bufferView", "image");
+    Texture known = textures.get(where);
+    if (known != null) return known;
     ByteBuffer b =
-        image.has("uri")
-            ? GltfBuffers.embedded(image.get("uri").asString(""), "image " + number)
-            : buffers.view(Numbers.whole(image, "bufferView", "image"));
+        inside
+            ? GltfBuffers.embedded((String) where, "image " + source, budget)
+            : buffers.view((Long) where);
     byte[] bytes = new byte[b.remaining()];
     b.get(bytes);
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-      var readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext())
-        throw new BadFile(
-            "Image " + number + " of the model is of a kind that is not read (PNG and JPEG are).");
-      ImageReader reader = readers.next();
-      reader.setInput(in);
-      int w = reader.getWidth(0), h = reader.getHeight(0);
-      if (w > WIDEST_IMAGE || h > WIDEST_IMAGE)
-        throw new BadFile(
-            "Image "
-                + number
-                + " of the model is "
-                + w
-                + " × "
-                + h
-                + " pixels; up to "
-                + WIDEST_IMAGE
-                + " each way are taken.");
-      BufferedImage read = reader.read(0);
-      return new Texture(w, h, read.getRGB(0, 0, w, h, null, 0, w));
-    } catch (IOException | RuntimeException e) {
-      throw new BadFile("Image " + number + " of the model cannot be decoded. It is damaged.");
-    }
+    Texture read = Pictures.texture(bytes, "Image " + source + " of the model", budget);
+    textures.put(where, read);
+    return read;
   }
 
   /** The middle of what a node draws, in its own axes (for a skin: those of its first joint). */
@@ -279,8 +291,7 @@ final class GltfMeshes {
     float inf = Float.POSITIVE_INFINITY;
     float[] b = {inf, inf, inf, -inf, -inf, -inf};
     ModelGeometry.Part last = null;
-    for (ModelGeometry.Part p : parts) {
-      if (p.node() != node) continue;
+    for (ModelGeometry.Part p : partsOfNode.getOrDefault(node, List.of())) {
       last = p;
       for (int i = 0; i < p.positions().length; i++) {
         b[i % 3] = Math.min(b[i % 3], p.positions()[i]);
@@ -290,7 +301,9 @@ final class GltfMeshes {
     if (last == null) return null;
     double[] out = new double[6];
     for (int i = 0; i < 6; i++) out[i] = b[i];
-    return last.skin() < 0 ? out : carried(skins.get(last.skin()).inverseBind(), out);
+    return last.skin() < 0 || skins.get(last.skin()).joints().length == 0
+        ? out
+        : carried(skins.get(last.skin()).inverseBind(), out);
   }
 
   /** A box that holds another after a transform. */
@@ -309,8 +322,9 @@ final class GltfMeshes {
   }
 
   int follows(int node) {
-    for (ModelGeometry.Part p : parts)
-      if (p.node() == node && p.skin() >= 0) return skins.get(p.skin()).joints()[0];
+    for (ModelGeometry.Part p : partsOfNode.getOrDefault(node, List.of()))
+      if (p.skin() >= 0 && skins.get(p.skin()).joints().length > 0)
+        return skins.get(p.skin()).joints()[0];
     return node;
   }
 
@@ -318,11 +332,16 @@ final class GltfMeshes {
     JsonNode n = nodes.node(node);
     if (!n.has("mesh")) return new double[0];
     JsonNode mesh = Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node"));
-    int count = mesh.path("primitives").path(0).path("targets").size();
+    int count = morphTargets(mesh);
+    budget.take(8L * count, "The model's morph targets");
     double[] none = new double[count];
-    Arrays.fill(none, 0);
     return n.has("weights")
         ? Numbers.list(n, "weights", none, "node")
         : Numbers.list(mesh, "weights", none, "mesh");
+  }
+
+  /** Morph targets of a mesh, which all its primitives have alike. */
+  static int morphTargets(JsonNode mesh) throws BadFile {
+    return Numbers.array(mesh.path("primitives").path(0), "targets", "mesh").size();
   }
 }

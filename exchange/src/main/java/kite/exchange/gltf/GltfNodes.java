@@ -9,20 +9,29 @@ import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 import tools.jackson.databind.JsonNode;
 
 /** The nodes of the shown scene, parents first, and the clips that move them. */
 final class GltfNodes {
   private final JsonNode root;
   private final GltfBuffers buffers;
+  private final Budget budget;
+  private final List<JsonNode> inFile;
   private final int[] rigIndex; // by file index; −1 for nodes of no scene
   private final List<Integer> order = new ArrayList<>();
   private final List<Integer> parents = new ArrayList<>();
 
-  GltfNodes(JsonNode root, GltfBuffers buffers) throws BadFile {
+  /** What a number of an animation takes while the rig is written for the page. */
+  private static final int BYTES_PER_NUMBER = 90;
+
+  GltfNodes(JsonNode root, GltfBuffers buffers, Budget budget) throws BadFile {
     this.root = root;
     this.buffers = buffers;
-    int n = root.path("nodes").size();
+    this.budget = budget;
+    inFile = Numbers.objects(root, "nodes", "file");
+    int n = inFile.size();
     if (n > GlbReader.MOST_NODES)
       throw new BadFile(
           "The model has " + n + " nodes; up to " + GlbReader.MOST_NODES + " are taken.");
@@ -40,31 +49,31 @@ final class GltfNodes {
       rigIndex[next[0]] = order.size();
       order.add(next[0]);
       parents.add(next[1]);
-      for (JsonNode c : root.path("nodes").get(next[0]).path("children"))
+      for (JsonNode c : Numbers.array(inFile.get(next[0]), "children", "node"))
         open.add(new int[] {(int) index(c, n), rigIndex[next[0]]});
     }
   }
 
   private List<Long> roots(int n) throws BadFile {
     List<Long> roots = new ArrayList<>();
-    JsonNode scenes = root.path("scenes");
-    if (scenes.size() > 0) {
+    if (!Numbers.array(root, "scenes", "file").isEmpty()) {
       JsonNode scene = Numbers.item(root, "scenes", Numbers.wholeOr(root, "scene", 0, "file"));
-      for (JsonNode r : scene.path("nodes")) roots.add(index(r, n));
+      for (JsonNode r : Numbers.array(scene, "nodes", "scene")) roots.add(index(r, n));
       return roots;
     }
     boolean[] child = new boolean[n];
-    for (JsonNode node : root.path("nodes"))
-      for (JsonNode c : node.path("children")) child[(int) index(c, n)] = true;
+    for (JsonNode node : inFile)
+      for (JsonNode c : Numbers.array(node, "children", "node")) child[(int) index(c, n)] = true;
     for (long i = 0; i < n; i++) if (!child[(int) i]) roots.add(i);
     return roots;
   }
 
   private static long index(JsonNode v, int n) throws BadFile {
-    long i = v.isIntegralNumber() ? v.asLong(-1) : -1;
-    if (i < 0 || i >= n)
-      throw new BadFile("The model refers to node " + v.asString("?") + ", which is not there.");
-    return i;
+    double i = v.isIntegralNumber() ? Numbers.number(v) : -1;
+    if (!(i >= 0 && i < n))
+      throw new BadFile(
+          "The model refers to node " + Names.shown(v.toString()) + ", which is not there.");
+    return (long) i;
   }
 
   int count() {
@@ -72,7 +81,7 @@ final class GltfNodes {
   }
 
   JsonNode node(int rig) {
-    return root.path("nodes").get(order.get(rig));
+    return inFile.get(order.get(rig));
   }
 
   int[] fileIndices() {
@@ -93,7 +102,7 @@ final class GltfNodes {
     for (int i = 0; i < count(); i++)
       all.add(
           new ModelRig.Node(
-              node(i).path("name").asString(""), parents.get(i), rest(i), null, i, new double[0]));
+              Numbers.name(node(i), ""), parents.get(i), rest(i), null, i, new double[0]));
     return all;
   }
 
@@ -103,7 +112,7 @@ final class GltfNodes {
       double[] bounds = meshes.bounds(i);
       all.add(
           new ModelRig.Node(
-              node(i).path("name").asString(""),
+              Numbers.name(node(i), ""),
               parents.get(i),
               rest(i),
               bounds,
@@ -145,12 +154,12 @@ final class GltfNodes {
   List<ModelRig.Clip> clips() throws BadFile {
     List<ModelRig.Clip> all = new ArrayList<>();
     int number = 0;
-    for (JsonNode a : root.path("animations")) {
-      String name = a.path("name").asString("Animation " + ++number);
+    for (JsonNode a : Numbers.objects(root, "animations", "file")) {
+      String name = Numbers.name(a, "Animation " + ++number);
       List<ModelRig.Track> tracks = new ArrayList<>();
       double seconds = 0;
-      for (JsonNode c : a.path("channels")) {
-        ModelRig.Track t = track(a, c, "animation “" + name + "”");
+      for (JsonNode c : Numbers.objects(a, "channels", "animation")) {
+        ModelRig.Track t = track(a, c, "animation “" + Names.shown(name) + "”");
         if (t == null) continue;
         tracks.add(t);
         seconds = Math.max(seconds, t.times()[t.times().length - 1]);
@@ -164,18 +173,18 @@ final class GltfNodes {
     JsonNode target = channel.path("target");
     int kind =
         List.of("translation", "rotation", "scale", "weights")
-            .indexOf(target.path("path").asString(""));
+            .indexOf(Numbers.text(target, "path", ""));
     if (kind < 0 || !target.has("node")) return null;
     long file = Numbers.whole(target, "node", what);
     if (file >= 0 && file < rigIndex.length && rigIndex[(int) file] < 0) return null;
     JsonNode sampler = Numbers.item(animation, "samplers", Numbers.whole(channel, "sampler", what));
-    double[] times = buffers.numbers(Numbers.whole(sampler, "input", what), 1);
+    double[] times = buffers.sharedNumbers(Numbers.whole(sampler, "input", what));
     int width = kind == 3 ? Math.max(1, morphTargets(file)) : kind == 1 ? 4 : 3;
     double[] values =
         buffers.numbers(Numbers.whole(sampler, "output", what), kind == 3 ? 1 : width);
     int mode =
         List.of("STEP", "LINEAR", "CUBICSPLINE")
-            .indexOf(sampler.path("interpolation").asString("LINEAR"));
+            .indexOf(Numbers.text(sampler, "interpolation", "LINEAR"));
     if (mode < 0)
       throw new BadFile("A channel of " + what + " has an interpolation that glTF does not know.");
     if (times.length == 0 || values.length != (long) times.length * width * (mode == 2 ? 3 : 1))
@@ -188,17 +197,15 @@ final class GltfNodes {
               + times.length
               + " times, which do not belong together.");
     for (int i = 1; i < times.length; i++)
-      if (times[i] < times[i - 1]) throw new BadFile("The times of " + what + " do not rise.");
+      if (!(times[i] >= times[i - 1])) throw new BadFile("The times of " + what + " do not rise.");
+    budget.take(
+        (long) BYTES_PER_NUMBER * (times.length + values.length), "The motion in the model");
     return new ModelRig.Track(rigIndex(file), kind, width, mode, times, values);
   }
 
   private int morphTargets(long file) throws BadFile {
     JsonNode n = Numbers.item(root, "nodes", file);
     if (!n.has("mesh")) return 0;
-    return Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node"))
-        .path("primitives")
-        .path(0)
-        .path("targets")
-        .size();
+    return GltfMeshes.morphTargets(Numbers.item(root, "meshes", Numbers.whole(n, "mesh", "node")));
   }
 }

@@ -1,12 +1,16 @@
 package kite.exchange.gltf;
 
 import java.io.ByteArrayOutputStream;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.HashMap;
-import java.util.Locale;
+import java.util.List;
 import java.util.Map;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
+import kite.exchange.Together;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -16,68 +20,58 @@ import tools.jackson.databind.node.ObjectNode;
  * their names among those that came along; nothing else is ever opened.
  */
 public final class GltfTogether {
-  private GltfTogether() {}
+  private final Together files;
+  private final Budget budget;
+  private final ByteArrayOutputStream data = new ByteArrayOutputStream();
+
+  /** Where a file's bytes begin, so that one that is named often is put in once. */
+  private final Map<String, Integer> put = new HashMap<>();
+
+  private GltfTogether(Together files, Budget budget) {
+    this.files = files;
+    this.budget = budget;
+  }
 
   /**
    * @param files by their names, as they came together; one ends in .gltf
    * @throws BadFile naming the file that is missing
    */
-  public static byte[] read(Map<String, byte[]> files) throws BadFile {
-    Map<String, byte[]> byName = new HashMap<>();
-    byte[] main = null;
-    long size = 0;
-    for (Map.Entry<String, byte[]> f : files.entrySet()) {
-      byName.put(plain(f.getKey()), f.getValue());
-      if (f.getKey().toLowerCase(Locale.ROOT).endsWith(".gltf")) main = f.getValue();
-      size += f.getValue().length;
-    }
-    if (main == null) throw new BadFile("There is no .gltf file among these.");
-    if (size > GlbReader.LARGEST_FILE)
-      throw new BadFile("These files have more than 200 MB together. Bring a lighter version.");
-    if (!(GlbReader.open(main).root() instanceof ObjectNode root))
+  public static byte[] read(Map<String, byte[]> files, Budget budget) throws BadFile {
+    Together together = Together.of(files, ".gltf");
+    if (!(GlbReader.open(together.main()).root() instanceof ObjectNode root))
       throw new BadFile("The .gltf file is not a model's description.");
-    ByteArrayOutputStream data = new ByteArrayOutputStream();
-    buffers(root, byName, data);
-    images(root, byName, data);
-    ObjectNode only = root.putArray("buffers").addObject();
-    only.put("byteLength", data.size());
-    return GltfBinary.glb(root, data.toByteArray());
+    GltfTogether t = new GltfTogether(together, budget);
+    t.buffers(root);
+    t.images(root);
+    root.putArray("buffers").addObject().put("byteLength", t.data.size());
+    return GltfBinary.glb(root, t.data.toByteArray());
   }
 
   /** Puts all buffers into one; views that pointed into one of them point there. */
-  private static void buffers(
-      ObjectNode root, Map<String, byte[]> files, ByteArrayOutputStream data) throws BadFile {
-    JsonNode all = root.path("buffers");
+  private void buffers(ObjectNode root) throws BadFile {
+    List<JsonNode> all = Numbers.objects(root, "buffers", "file");
     int[] starts = new int[all.size()];
-    for (int i = 0; i < starts.length; i++) {
-      pad(data);
-      starts[i] = data.size();
-      data.writeBytes(named(all.get(i).path("uri").asString(""), files, "data"));
-    }
-    for (JsonNode v : root.path("bufferViews")) {
-      int of = (int) Numbers.whole(v, "buffer", "buffer view");
+    for (int i = 0; i < starts.length; i++)
+      starts[i] = place(Numbers.text(all.get(i), "uri", ""), "data");
+    for (JsonNode v : Numbers.objects(root, "bufferViews", "file")) {
+      long of = Numbers.whole(v, "buffer", "buffer view");
       if (of < 0 || of >= starts.length)
         throw new BadFile(
             "The model refers to number " + of + " of its buffers, which is not there.");
       long offset = Numbers.wholeOr(v, "byteOffset", 0, "buffer view");
-      ((ObjectNode) v).put("buffer", 0).put("byteOffset", starts[of] + offset);
+      ((ObjectNode) v).put("buffer", 0).put("byteOffset", starts[(int) of] + offset);
     }
   }
 
-  private static void images(ObjectNode root, Map<String, byte[]> files, ByteArrayOutputStream data)
-      throws BadFile {
-    for (JsonNode i : root.path("images")) {
-      String uri = i.path("uri").asString("");
+  private void images(ObjectNode root) throws BadFile {
+    for (JsonNode i : Numbers.objects(root, "images", "file")) {
+      String uri = Numbers.text(i, "uri", "");
       if (uri.isEmpty()) continue;
-      byte[] bytes = named(uri, files, "picture");
-      pad(data);
-      ArrayNode views = root.withArray("bufferViews");
-      views
-          .addObject()
-          .put("buffer", 0)
-          .put("byteOffset", data.size())
-          .put("byteLength", bytes.length);
-      data.writeBytes(bytes);
+      int at = place(uri, "picture");
+      byte[] bytes = bytes(uri, "picture");
+      ArrayNode views =
+          root.get("bufferViews") instanceof ArrayNode a ? a : root.putArray("bufferViews");
+      views.addObject().put("buffer", 0).put("byteOffset", at).put("byteLength", bytes.length);
       boolean png = bytes.length > 3 && bytes[1] == 'P' && bytes[2] == 'N' && bytes[3] == 'G';
       ObjectNode image = (ObjectNode) i;
       image.remove("uri");
@@ -85,38 +79,41 @@ public final class GltfTogether {
     }
   }
 
-  private static byte[] named(String uri, Map<String, byte[]> files, String what) throws BadFile {
+  /** Where the bytes that a name stands for begin. */
+  private int place(String uri, String what) throws BadFile {
+    Integer known = put.get(uri);
+    if (known != null) return known;
+    byte[] bytes = bytes(uri, what);
+    budget.take(2L * bytes.length, "The model with what it names");
+    while (data.size() % 4 != 0) data.write(0);
+    int at = data.size();
+    data.writeBytes(bytes);
+    put.put(uri, at);
+    return at;
+  }
+
+  private byte[] bytes(String uri, String what) throws BadFile {
     if (uri.startsWith("data:")) {
-      int comma = uri.indexOf(',');
       try {
-        return Base64.getDecoder().decode(uri.substring(comma + 1));
+        return Base64.getDecoder().decode(uri.substring(uri.indexOf(',') + 1));
       } catch (IllegalArgumentException e) {
         throw new BadFile("The model's " + what + " inside the .gltf is not readable.");
       }
     }
-    byte[] found = files.get(plain(java.net.URLDecoder.decode(safe(uri), StandardCharsets.UTF_8)));
+    byte[] found = files.named(URLDecoder.decode(safe(uri), StandardCharsets.UTF_8));
     if (found == null)
       throw new BadFile(
           "The model's "
               + what
               + " “"
-              + plain(uri)
-              + "” is in another file, which did not come with it. Drop it together with the .gltf file.");
+              + Names.shown(Names.file(uri))
+              + "” is in another file, which did not come with it. Drop it together with the .gltf"
+              + " file.");
     return found;
   }
 
   /** A plus is a plus in a file's name, and a lone percent sign stays one. */
   private static String safe(String uri) {
     return uri.replace("+", "%2B").replaceAll("%(?![0-9A-Fa-f]{2})", "%25");
-  }
-
-  private static void pad(ByteArrayOutputStream data) {
-    while (data.size() % 4 != 0) data.write(0);
-  }
-
-  /** A file's name without folders: what was dropped together lies in one place. */
-  private static String plain(String name) {
-    String n = name.trim().replace('\\', '/');
-    return n.substring(n.lastIndexOf('/') + 1).toLowerCase(Locale.ROOT);
   }
 }

@@ -1,6 +1,7 @@
 package kite.exchange.gltf;
 
-import java.util.Base64;
+import java.util.IdentityHashMap;
+import java.util.Map;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -12,6 +13,9 @@ public final class PlainModelWriter {
   private final ArrayNode materials = g.root.putArray("materials");
   private ArrayNode textures;
   private ArrayNode images;
+
+  /** Pictures that are in already: several materials may have the same. */
+  private final Map<byte[], Integer> numbers = new IdentityHashMap<>();
 
   /**
    * Adds a material; gives its number.
@@ -33,12 +37,15 @@ public final class PlainModelWriter {
       images = g.root.putArray("images");
       textures = g.root.putArray("textures");
     }
+    Integer known = numbers.get(image);
+    if (known != null) return known;
     boolean png = image.length > 3 && image[1] == 'P' && image[2] == 'N';
-    String type = png ? "image/png" : "image/jpeg";
     images
         .addObject()
-        .put("uri", "data:" + type + ";base64," + Base64.getEncoder().encodeToString(image));
+        .put("bufferView", g.view(image))
+        .put("mimeType", png ? "image/png" : "image/jpeg");
     textures.addObject().put("source", images.size() - 1);
+    numbers.put(image, textures.size() - 1);
     return textures.size() - 1;
   }
 

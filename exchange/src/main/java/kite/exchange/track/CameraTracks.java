@@ -5,11 +5,16 @@ import java.util.List;
 import java.util.Locale;
 import kite.core.bake.CameraTrack;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 import kite.exchange.gltf.GltfCameras;
 
 /** Reads the cameras of a file with their motion, whatever kind of file it is. */
 public final class CameraTracks {
   public static final int LARGEST_FILE = 64 << 20;
+
+  /** Of all cameras of a file together: more than two hours. */
+  static final int MOST_FRAMES = 200_000;
 
   private CameraTracks() {}
 
@@ -17,23 +22,24 @@ public final class CameraTracks {
    * @param fps frames a second of the sequence it comes into, for files that count seconds
    * @throws BadFile with one sentence saying what is wrong and what to do
    */
-  public static List<CameraTrack> read(String name, byte[] bytes, double fps) throws BadFile {
+  public static List<CameraTrack> read(String name, byte[] bytes, double fps, Budget budget)
+      throws BadFile {
     if (bytes.length > LARGEST_FILE)
       throw new BadFile("The file has more than 64 MB; camera tracks are far smaller.");
     String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
     String plain = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
     List<CameraTrack> found =
         switch (ending) {
-          case "usda", "usd" -> UsdTracks.read(text(bytes), fps);
-          case "glb", "gltf" -> GltfCameras.read(bytes, fps);
-          case "csv", "tsv", "txt" -> List.of(TableTrack.read(text(bytes), plain));
+          case "usda", "usd" -> UsdTracks.read(text(bytes), fps, budget);
+          case "glb", "gltf" -> GltfCameras.read(bytes, fps, MOST_FRAMES, budget);
+          case "csv", "tsv", "txt" -> List.of(TableTrack.read(bytes, Names.clean(plain), budget));
           default ->
               throw new BadFile(
                   "Camera tracks are read from .usda, .glb, .gltf and .csv; this is a ."
-                      + ending
+                      + Names.shown(ending)
                       + " file.");
         };
-    if (found.isEmpty()) throw new BadFile("There is no camera in " + name + ".");
+    if (found.isEmpty()) throw new BadFile("There is no camera in " + Names.shown(name) + ".");
     return found;
   }
 

@@ -7,6 +7,9 @@ import kite.core.bake.CameraTrack;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Lines;
+import kite.exchange.Names;
 
 /**
  * A camera track in a table: a head line with the columns' names, then a line per frame, parted by
@@ -14,18 +17,23 @@ import kite.exchange.BadFile;
  * optionally focal, in millimetres.
  */
 final class TableTrack {
-  private static final int MOST_ROWS = 200_000;
+  private static final int MOST_COLUMNS = 100;
+  private static final int LONGEST_LINE = 10_000;
+
+  /** No camera is farther away, no lens longer, no frame later. */
+  private static final double MOST = 1e12;
 
   private TableTrack() {}
 
-  static CameraTrack read(String text, String name) throws BadFile {
-    String[] lines = text.split("\\R");
-    int head = 0;
-    while (head < lines.length && (lines[head].isBlank() || lines[head].startsWith("#"))) head++;
-    if (head == lines.length) throw new BadFile("The table is empty.");
-    String parting = lines[head].contains("\t") ? "\t" : lines[head].contains(";") ? ";" : ",";
+  static CameraTrack read(byte[] bytes, String name, Budget budget) throws BadFile {
+    Lines lines = new Lines(bytes, LONGEST_LINE, budget);
+    String head = next(lines);
+    if (head == null) throw new BadFile("The table is empty.");
+    String parting = head.contains("\t") ? "\t" : head.contains(";") ? ";" : ",";
     List<String> columns = new ArrayList<>();
-    for (String c : lines[head].split(parting, -1)) columns.add(known(c));
+    for (String c : head.split(parting, -1)) columns.add(known(c));
+    if (columns.size() > MOST_COLUMNS)
+      throw new BadFile("The table has more than " + MOST_COLUMNS + " columns.");
     int[] place = find(columns, "x", "y", "z");
     int[] turn = find(columns, "pan", "tilt", "roll"), q = find(columns, "qx", "qy", "qz", "qw");
     int frame = columns.indexOf("frame"), focal = columns.indexOf("focal");
@@ -34,14 +42,21 @@ final class TableTrack {
           "The table's first line must name the columns x, y, z and pan, tilt, roll (or qx, qy, qz,"
               + " qw); frame and focal may be there too.");
     List<double[]> rows = new ArrayList<>();
-    for (int i = head + 1; i < lines.length; i++) {
-      if (lines[i].isBlank() || lines[i].startsWith("#")) continue;
-      if (rows.size() == MOST_ROWS)
-        throw new BadFile("The table has more than " + MOST_ROWS + " lines.");
-      rows.add(row(lines[i].split(parting, -1), columns.size(), i + 1));
+    for (String l = next(lines); l != null; l = next(lines)) {
+      if (rows.size() == CameraTracks.MOST_FRAMES)
+        throw new BadFile("The table has more than " + CameraTracks.MOST_FRAMES + " lines.");
+      budget.take(16L + 8 * columns.size(), "The table");
+      rows.add(row(l.split(parting, -1), columns.size(), lines.number()));
     }
     if (rows.isEmpty()) throw new BadFile("The table has no frames below its first line.");
     return track(rows, frame, place, turn, q, focal, name);
+  }
+
+  /** The next line that is not a remark. */
+  private static String next(Lines lines) throws BadFile {
+    String l = lines.next();
+    while (l != null && l.startsWith("#")) l = lines.next();
+    return l;
   }
 
   private static CameraTrack track(
@@ -92,16 +107,12 @@ final class TableTrack {
         v[i] = Double.parseDouble(cells[i].trim());
       } catch (NumberFormatException e) {
         throw new BadFile(
-            "“" + cut(cells[i]) + "” in line " + line + " of the table is not a number.");
+            "“" + Names.shown(cells[i]) + "” in line " + line + " of the table is not a number.");
       }
-      if (!Double.isFinite(v[i]))
-        throw new BadFile("A number in line " + line + " of the table is not finite.");
+      if (!(Math.abs(v[i]) < MOST))
+        throw new BadFile("A number in line " + line + " of the table is not finite or too large.");
     }
     return v;
-  }
-
-  private static String cut(String s) {
-    return s.length() > 30 ? s.substring(0, 30) + "…" : s;
   }
 
   private static String known(String column) {

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 
 /**
  * As much of OpenUSD's text form as places cameras: prims in one another, their attributes with
@@ -15,6 +17,9 @@ import kite.exchange.BadFile;
 final class UsdText {
   private static final int DEEPEST = 64;
   private static final int MOST_PRIMS = 20_000;
+
+  /** What a prim takes, a value in a list or a map, and what has a name. */
+  private static final int BYTES_PER_PRIM = 600, BYTES_PER_VALUE = 70, BYTES_PER_NAME = 150;
 
   /** A prim: what it is, its attributes by name, time samples by name, and what is inside it. */
   static final class Prim {
@@ -29,17 +34,20 @@ final class UsdText {
   private int at;
   private int prims;
 
-  private UsdText(String text) {
+  private final Budget budget;
+
+  private UsdText(String text, Budget budget) {
     this.text = text;
+    this.budget = budget;
   }
 
   /** The stage: a nameless prim whose values are the stage's metadata. */
-  static Prim read(String text) throws BadFile {
+  static Prim read(String text, Budget budget) throws BadFile {
     if (!text.startsWith("#usda"))
       throw new BadFile(
           "This is not OpenUSD text: it does not begin with #usda. Write it as .usda, not as a"
               + " binary file.");
-    UsdText t = new UsdText(text);
+    UsdText t = new UsdText(text, budget);
     Prim stage = new Prim();
     t.space();
     if (t.peek() == '(') t.metadata(stage);
@@ -109,19 +117,20 @@ final class UsdText {
       if (peek() == '\0') throw bad("a prim is never closed");
       String first = word();
       if (first.equals("def") || first.equals("over") || first.equals("class")) prim(prim, depth);
-      else if (first.isEmpty()) throw bad("“" + peek() + "” was not expected");
+      else if (first.isEmpty()) throw bad("“" + Names.shown("" + peek()) + "” was not expected");
       else attribute(prim, first);
     }
   }
 
   private void prim(Prim parent, int depth) throws BadFile {
     if (++prims > MOST_PRIMS) throw bad("there are more than " + MOST_PRIMS + " prims");
+    budget.take(BYTES_PER_PRIM, "The .usda file");
     Prim p = new Prim();
     space();
     if (peek() != '"') p.type = word();
     space();
     if (!(value(0) instanceof String name)) throw bad("a prim has no name");
-    p.name = name;
+    p.name = Names.clean(name);
     space();
     if (peek() == '(') metadata(new Prim());
     space();
@@ -132,13 +141,15 @@ final class UsdText {
   }
 
   private void attribute(Prim prim, String first) throws BadFile {
+    budget.step();
+    budget.take(BYTES_PER_NAME, "The .usda file");
     String name = first;
     while (true) { // custom uniform double3 xformOp:translate: the last word is the name
       space();
       char c = peek();
       if (c == '=' || c == '\0' || c == '(' || c == '}' || c == '{') break;
       String next = word();
-      if (next.isEmpty()) throw bad("“" + c + "” was not expected");
+      if (next.isEmpty()) throw bad("“" + Names.shown("" + c) + "” was not expected");
       if (next.equals("def") || next.equals("over")) throw bad("an attribute has no value");
       name = next;
       if (at < text.length() && text.charAt(at) == '\n') break;
@@ -167,6 +178,8 @@ final class UsdText {
   /** A number, text, word, list of values (brackets of both kinds) or map from number to value. */
   private Object value(int depth) throws BadFile {
     if (depth > DEEPEST) throw bad("brackets are nested more than " + DEEPEST + " deep");
+    budget.step();
+    budget.take(BYTES_PER_VALUE, "The .usda file");
     space();
     char c = peek();
     if (c == '"' || c == '\'') return quoted(c);
@@ -191,7 +204,7 @@ final class UsdText {
     try {
       return Double.parseDouble(text.substring(from, at));
     } catch (NumberFormatException e) {
-      throw bad("“" + text.substring(from, at) + "” is not a number");
+      throw bad("“" + Names.shown(text.substring(from, at)) + "” is not a number");
     }
   }
 

@@ -9,13 +9,13 @@ import kite.core.bake.CameraTrack;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 
 /** Cameras of an OpenUSD text file, carried by whatever they are nested in. */
 final class UsdTracks {
   /** UsdGeomCamera counts focal length in tenths of the stage's unit. */
   private static final double TENTH = 0.1;
-
-  private static final int MOST_FRAMES = 200_000;
 
   /** Rates nearer than this are one: 23.976 for 24000/1001. */
   private static final double SAME_RATE = 1e-4;
@@ -23,20 +23,34 @@ final class UsdTracks {
   private static final String INVERT = "!invert!";
   private static final String RESET = "!resetXformStack!";
 
-  private UsdTracks() {}
+  /** No camera is farther away, no lens longer, no frame later, in whatever unit. */
+  private static final double MOST = 1e12;
+
+  private final Budget budget;
+  private final boolean zUp;
+  private final double unit;
+  private final double framesPerCode;
+  private final List<CameraTrack> all = new ArrayList<>();
+  private int frames;
+
+  private UsdTracks(UsdText.Prim stage, double fps, Budget budget) {
+    this.budget = budget;
+    double codes =
+        stage.values.get("timeCodesPerSecond") instanceof Double d && d > 0 && d < MOST ? d : fps;
+    zUp = "Z".equals(stage.values.get("upAxis"));
+    unit = stage.values.get("metersPerUnit") instanceof Double d && d > 0 && d < MOST ? d : 0.01;
+    framesPerCode = rateOf(fps, codes);
+  }
 
   /**
    * @param fps frames a second of the sequence; a file that says how many time codes a second has
    *     is brought to it
    */
-  static List<CameraTrack> read(String text, double fps) throws BadFile {
-    UsdText.Prim stage = UsdText.read(text);
-    double codes = stage.values.get("timeCodesPerSecond") instanceof Double d && d > 0 ? d : fps;
-    boolean zUp = "Z".equals(stage.values.get("upAxis"));
-    double unit = stage.values.get("metersPerUnit") instanceof Double d && d > 0 ? d : 0.01;
-    List<CameraTrack> all = new ArrayList<>();
-    visit(stage, new ArrayList<>(), zUp, unit, rateOf(fps, codes), all);
-    return all;
+  static List<CameraTrack> read(String text, double fps, Budget budget) throws BadFile {
+    UsdText.Prim stage = UsdText.read(text, budget);
+    UsdTracks t = new UsdTracks(stage, fps, budget);
+    t.visit(stage, new ArrayList<>());
+    return t.all;
   }
 
   /** Frames a time code; exactly 1 where both say the same rate, however it was rounded. */
@@ -44,50 +58,51 @@ final class UsdTracks {
     return Math.abs(fps / codes - 1) < SAME_RATE ? 1 : fps / codes;
   }
 
-  private static void visit(
-      UsdText.Prim p,
-      List<UsdText.Prim> above,
-      boolean zUp,
-      double unit,
-      double framesPerCode,
-      List<CameraTrack> all)
-      throws BadFile {
+  private void visit(UsdText.Prim p, List<UsdText.Prim> above) throws BadFile {
     above.add(p);
-    if (p.type.equals("Camera")) all.add(track(p, above, zUp, unit, framesPerCode));
-    for (UsdText.Prim c : p.children) visit(c, above, zUp, unit, framesPerCode, all);
+    if (p.type.equals("Camera")) all.add(track(p, above));
+    for (UsdText.Prim c : p.children) visit(c, above);
     above.remove(above.size() - 1);
   }
 
-  private static CameraTrack track(
-      UsdText.Prim camera, List<UsdText.Prim> chain, boolean zUp, double unit, double framesPerCode)
-      throws BadFile {
+  private CameraTrack track(UsdText.Prim camera, List<UsdText.Prim> chain) throws BadFile {
     TreeSet<Double> times = new TreeSet<>();
     for (UsdText.Prim p : chain)
-      p.samples.forEach(
-          (name, s) -> {
-            if (name.startsWith("xformOp:")) times.addAll(s.keySet());
-          });
+      for (Map.Entry<String, TreeMap<Double, Object>> s : p.samples.entrySet())
+        if (s.getKey().startsWith("xformOp:")) addTimes(times, s.getValue());
     TreeMap<Double, Object> focal = camera.samples.get("focalLength");
-    if (focal != null) times.addAll(focal.keySet());
+    if (focal != null) addTimes(times, focal);
     if (times.isEmpty()) times.add(0.0);
-    if (times.size() > MOST_FRAMES) throw new BadFile("The camera has too many time samples.");
-    double[] frames = times.stream().mapToDouble(d -> d).toArray();
-    double[] world = new double[frames.length * Matrix.SIZE], mm = new double[frames.length];
-    boolean lens = focal != null || camera.values.get("focalLength") instanceof Double;
-    for (int r = 0; r < frames.length; r++) {
-      double[] m = Matrix.newIdentity();
-      for (UsdText.Prim p : chain)
-        m = resets(p) ? local(p, frames[r]) : times(m, local(p, frames[r]));
-      System.arraycopy(m, 0, world, r * Matrix.SIZE, Matrix.SIZE);
-      if (lens) mm[r] = number(camera, "focalLength", frames[r], 50) * TENTH * unit * 1000;
-    }
+    frames += times.size();
+    if (frames > CameraTracks.MOST_FRAMES)
+      throw new BadFile(
+          "The file's cameras have more than "
+              + CameraTracks.MOST_FRAMES
+              + " time samples together. Bring fewer.");
+    budget.take(8L * (Matrix.SIZE + 2) * times.size(), "The cameras of the file");
+    double[] at = times.stream().mapToDouble(d -> d).toArray();
+    double[] world = new double[at.length * Matrix.SIZE], mm = new double[at.length];
     double mmPerUnit = TENTH * unit * 1000;
-    double wide = number(camera, "horizontalAperture", frames[0], 0) * mmPerUnit;
-    double high = number(camera, "verticalAperture", frames[0], 0) * mmPerUnit;
-    for (int r = 0; r < frames.length; r++) frames[r] *= framesPerCode;
+    boolean lens = focal != null || camera.values.get("focalLength") instanceof Double;
+    for (int r = 0; r < at.length; r++) {
+      double[] m = Matrix.newIdentity();
+      for (UsdText.Prim p : chain) m = resets(p) ? local(p, at[r]) : times(m, local(p, at[r]));
+      for (double d : m)
+        if (!(Math.abs(d) < MOST))
+          throw new BadFile("A camera of the file is at a place that is not finite or too far.");
+      System.arraycopy(m, 0, world, r * Matrix.SIZE, Matrix.SIZE);
+      if (lens) mm[r] = number(camera, "focalLength", at[r], 50) * mmPerUnit;
+    }
+    double wide = number(camera, "horizontalAperture", at[0], 0) * mmPerUnit;
+    double high = number(camera, "verticalAperture", at[0], 0) * mmPerUnit;
+    for (int r = 0; r < at.length; r++) {
+      at[r] *= framesPerCode;
+      if (!(Math.abs(at[r]) < MOST) || r > 0 && at[r] <= at[r - 1])
+        throw new BadFile("The time samples of a camera in the file are not frames.");
+    }
     return new CameraTrack(
         camera.name,
-        frames,
+        at,
         world,
         lens ? mm : new double[0],
         0,
@@ -96,12 +111,20 @@ final class UsdTracks {
         wide > 0 ? new double[] {wide, Math.max(0, high)} : new double[0]);
   }
 
+  private void addTimes(TreeSet<Double> times, TreeMap<Double, Object> samples) throws BadFile {
+    for (Double d : samples.keySet()) {
+      budget.step();
+      times.add(d);
+    }
+  }
+
   /** A prim's transform to its parent: its ops from the outermost in. */
-  private static double[] local(UsdText.Prim p, double time) throws BadFile {
+  private double[] local(UsdText.Prim p, double time) throws BadFile {
     double[] m = Matrix.newIdentity();
     if (!(p.values.get("xformOpOrder") instanceof List<?> order)) return m;
     for (Object o : order) {
-      String op = o.toString();
+      budget.step();
+      if (!(o instanceof String op)) throw unread("?");
       if (op.equals(RESET)) continue; // said by resets()
       boolean inverted = op.startsWith(INVERT);
       String name = inverted ? op.substring(INVERT.length()) : op;
@@ -120,15 +143,15 @@ final class UsdTracks {
     try {
       return Matrix.newInverse(m, 0);
     } catch (ArithmeticException flat) {
-      throw new BadFile("The transform “" + name + "” is flat and cannot be inverted, as it asks.");
+      throw new BadFile(
+          "The transform “" + Names.shown(name) + "” is flat and cannot be inverted, as it asks.");
     }
   }
 
   private static double[] op(String name, Object v) throws BadFile {
     double[] m = Matrix.newIdentity();
-    if (!name.startsWith("xformOp:"))
-      throw new BadFile("The camera has a transform “" + name + "”, which is not read.");
-    String kind = name.split(":")[1];
+    if (!name.startsWith("xformOp:")) throw unread(name);
+    String kind = name.substring("xformOp:".length()).split(":", 2)[0];
     if (kind.equals("transform")) {
       List<Double> n = flat(v);
       if (n.size() != 16) throw new BadFile("A transform of the camera has not 16 numbers.");
@@ -155,9 +178,14 @@ final class UsdTracks {
         m = times(m, one);
       }
     } else {
-      throw new BadFile("The camera has a transform “" + name + "”, which is not read.");
+      throw unread(name);
     }
     return m;
+  }
+
+  private static BadFile unread(String name) {
+    return new BadFile(
+        "The camera has a transform “" + Names.shown(name) + "”, which is not read.");
   }
 
   private static void turn(double[] m, char axis, double degrees) {
@@ -175,13 +203,19 @@ final class UsdTracks {
     } else {
       throw new BadFile("A transform of the camera holds something that is not a number.");
     }
+    if (all.size() > Matrix.SIZE)
+      throw new BadFile("A transform of the camera has more than 16 numbers.");
     return all;
   }
 
   private static double number(UsdText.Prim p, String name, double time, double otherwise)
       throws BadFile {
     Object v = sampled(p, name, time);
-    return v == null ? otherwise : flat(v).get(0);
+    if (v == null) return otherwise;
+    List<Double> n = flat(v);
+    if (n.size() != 1 || !(Math.abs(n.get(0)) < MOST))
+      throw new BadFile("“" + name + "” of a camera in the file is not one finite number.");
+    return n.get(0);
   }
 
   /** A value at a time: blended straight between samples, held beyond them. */

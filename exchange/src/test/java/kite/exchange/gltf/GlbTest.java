@@ -16,6 +16,7 @@ import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
 import kite.core.shape.MeshBuilder;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
 import org.junit.jupiter.api.Test;
 
 class GlbTest {
@@ -179,10 +180,10 @@ class GlbTest {
         text.replaceFirst("\"buffers\":\\[\\{", "\"buffers\":[{\"uri\":\"parts/my%20data.bin\",");
     java.util.Map<String, byte[]> files = new java.util.HashMap<>();
     files.put("model.gltf", apart.getBytes(java.nio.charset.StandardCharsets.UTF_8));
-    BadFile missing = assertThrows(BadFile.class, () -> GltfTogether.read(files));
+    BadFile missing = assertThrows(BadFile.class, () -> GltfTogether.read(files, Budget.usual()));
     assertTrue(missing.getMessage().contains("did not come with it"), missing.getMessage());
     files.put("my data.bin", data);
-    ModelFile together = GlbReader.read(GltfTogether.read(files));
+    ModelFile together = GlbReader.read(GltfTogether.read(files, Budget.usual()));
     assertArrayEquals(GlbReader.read(glb).bounds(), together.bounds(), 1e-9);
     assertEquals(12 + 8 * 4, together.geometry().triangles());
   }

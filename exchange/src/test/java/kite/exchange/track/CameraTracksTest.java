@@ -27,6 +27,7 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.rig.Base;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
 import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.usd.UsdCameraWriter;
 import org.joml.Matrix4d;
@@ -85,8 +86,14 @@ class CameraTracksTest {
   @Test
   void whatWeHandOverComesBack() throws Exception {
     String usd = UsdCameraWriter.write(S, BAKE, List.of());
-    same(CameraTracks.read("a.usda", usd.getBytes(StandardCharsets.UTF_8), 24).get(0), 1e-9);
-    same(CameraTracks.read("a.glb", GlbCameraWriter.write(BAKE, 24, List.of()), 24).get(0), 1e-5);
+    same(
+        CameraTracks.read("a.usda", usd.getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0),
+        1e-9);
+    same(
+        CameraTracks.read("a.glb", GlbCameraWriter.write(BAKE, 24, List.of()), 24, Budget.usual())
+            .get(0),
+        1e-5);
   }
 
   @Test
@@ -105,7 +112,9 @@ class CameraTracksTest {
         }
         Bake b = new Bake(c, frames, world, new double[n * 3], lens);
         CameraTrack t =
-            CameraTracks.read("a.glb", GlbCameraWriter.write(b, fps, List.of()), fps).get(0);
+            CameraTracks.read(
+                    "a.glb", GlbCameraWriter.write(b, fps, List.of()), fps, Budget.usual())
+                .get(0);
         assertEquals(n, t.frames().length, n + " frames at " + fps);
         assertEquals(n, t.focalLengthMm().length);
         assertEquals(world[(n - 1) * 16 + 12], t.world()[(n - 1) * 16 + 12], 1e-5);
@@ -134,7 +143,9 @@ class CameraTracksTest {
             }
         }
         """;
-    CameraTrack t = CameraTracks.read("a.usda", usd.getBytes(StandardCharsets.UTF_8), 24).get(0);
+    CameraTrack t =
+        CameraTracks.read("a.usda", usd.getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0);
     assertArrayEquals(
         new double[] {0, 48}, t.frames(), 1e-12, "96 codes of 48 a second are 48 frames");
     double[] m = t.metres(new CameraTrack.Taken(false, 0.01, 101));
@@ -159,7 +170,10 @@ class CameraTracksTest {
       b.append(';').append(BAKE.lens()[r * Plan.LENS]).append('\n');
     }
     same(
-        CameraTracks.read("a.csv", b.toString().getBytes(StandardCharsets.UTF_8), 24).get(0), 1e-9);
+        CameraTracks.read(
+                "a.csv", b.toString().getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0),
+        1e-9);
   }
 
   @Test
@@ -185,7 +199,8 @@ class CameraTracksTest {
         }
         """;
     CameraTrack t =
-        CameraTracks.read("other.usda", usd.getBytes(StandardCharsets.UTF_8), 24).get(0);
+        CameraTracks.read("other.usda", usd.getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0);
     assertTrue(t.zUp());
     assertEquals(0.01, t.unitM());
     assertArrayEquals(
@@ -209,7 +224,9 @@ class CameraTracksTest {
 
   private static String refused(String name, String text) {
     return assertThrows(
-            BadFile.class, () -> CameraTracks.read(name, text.getBytes(StandardCharsets.UTF_8), 24))
+            BadFile.class,
+            () ->
+                CameraTracks.read(name, text.getBytes(StandardCharsets.UTF_8), 24, Budget.usual()))
         .getMessage();
   }
 
@@ -234,7 +251,8 @@ class CameraTracksTest {
       for (int k = 0; k < 4; k++)
         c[r.nextInt(c.length)] = "{}()[]\"=.:,1-x\n".charAt(r.nextInt(15));
       try {
-        CameraTracks.read("a.usda", new String(c).getBytes(StandardCharsets.UTF_8), 24);
+        CameraTracks.read(
+            "a.usda", new String(c).getBytes(StandardCharsets.UTF_8), 24, Budget.usual());
       } catch (BadFile expected) {
         assertTrue(expected.getMessage().length() > 10);
       }

@@ -2,16 +2,21 @@ package kite.server.asset;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.URLDecoder;
-import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.Principal;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import kite.core.codec.TrackJson;
 import kite.core.shape.MeshBuilder;
 import kite.exchange.BadFile;
+import kite.exchange.Budget;
+import kite.exchange.Names;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.GltfTogether;
 import kite.exchange.obj.ObjModel;
@@ -38,18 +43,25 @@ class AssetApi {
   private static final CacheControl FOR_GOOD =
       CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
   private final AssetStore store;
+  private final Imports imports;
 
-  AssetApi(AssetStore store) {
+  AssetApi(AssetStore store, Imports imports) {
     this.store = store;
+    this.imports = imports;
   }
 
   /** Takes a .glb or self-contained .gltf as the request's body; gives the import report. */
   @PostMapping(
       consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> bring(InputStream body, @RequestParam String name) throws IOException {
-    byte[] bytes = body.readNBytes(GlbReader.LARGEST_FILE + 1);
-    return kept(() -> store.keep(clean(name), bytes));
+  CompletableFuture<ResponseEntity<String>> bring(
+      InputStream body, @RequestParam String name, Principal who) throws IOException {
+    return inTurn(
+        who,
+        brought -> {
+          Path file = brought.copied(body, GlbReader.LARGEST_FILE);
+          return () -> store.keep(Names.clean(name), Files.readAllBytes(file));
+        });
   }
 
   /**
@@ -60,23 +72,33 @@ class AssetApi {
       path = "/together",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> bringTogether(@RequestParam("files") List<MultipartFile> files)
-      throws IOException {
-    Map<String, byte[]> all = new LinkedHashMap<>();
-    String name = "";
-    for (MultipartFile f : files) {
-      String n = clean(f.getOriginalFilename() == null ? "file" : f.getOriginalFilename());
-      if (n.toLowerCase(Locale.ROOT).matches(".*\\.(obj|gltf)")) name = n;
-      all.put(n, f.getBytes());
-    }
-    String main = name;
-    return kept(
-        () -> {
-          if (main.toLowerCase(Locale.ROOT).endsWith(".gltf"))
-            return store.keep(main, GltfTogether.read(all));
-          ObjModel model = ObjModel.read(all);
-          return store.keep(main, model.glb(), model.warnings());
+  CompletableFuture<ResponseEntity<String>> bringTogether(
+      @RequestParam("files") List<MultipartFile> files, Principal who) throws IOException {
+    return inTurn(
+        who,
+        brought -> {
+          Map<String, Path> all = new LinkedHashMap<>();
+          for (MultipartFile f : files) {
+            String given = f.getOriginalFilename();
+            Path to = brought.file(Integer.toString(all.size()));
+            f.transferTo(to);
+            all.put(given == null || given.isBlank() ? "file" : Names.clean(given), to);
+          }
+          return () -> together(all);
         });
+  }
+
+  private String together(Map<String, Path> paths) throws BadFile, IOException {
+    Map<String, byte[]> all = new LinkedHashMap<>();
+    String main = "";
+    for (Map.Entry<String, Path> f : paths.entrySet()) {
+      if (f.getKey().toLowerCase(Locale.ROOT).matches(".*\\.(obj|gltf)")) main = f.getKey();
+      all.put(f.getKey(), Files.readAllBytes(f.getValue()));
+    }
+    if (main.toLowerCase(Locale.ROOT).endsWith(".gltf"))
+      return store.keep(main, GltfTogether.read(all, Budget.usual()));
+    ObjModel model = ObjModel.read(all, Budget.usual());
+    return store.keep(main, model.glb(), model.warnings());
   }
 
   /** Takes a PNG or JPEG image for a plate; gives its asset and size. */
@@ -87,7 +109,7 @@ class AssetApi {
   ResponseEntity<String> bringImage(InputStream body, @RequestParam String name)
       throws IOException {
     byte[] bytes = body.readNBytes(PlateImages.LARGEST_FILE + 1);
-    return kept(() -> store.keepImage(clean(name), bytes));
+    return kept(() -> store.keepImage(Names.clean(name), bytes));
   }
 
   /**
@@ -116,20 +138,40 @@ class AssetApi {
       path = "/camera-tracks",
       consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> tracks(
-      InputStream body, @RequestParam String name, @RequestParam double fps) throws IOException {
-    byte[] bytes = body.readNBytes(CameraTracks.LARGEST_FILE + 1);
+  CompletableFuture<ResponseEntity<String>> tracks(
+      InputStream body, @RequestParam String name, @RequestParam double fps, Principal who)
+      throws IOException {
     if (!(fps > 0 && fps <= 1000))
       throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", "The rate is 0 to 1000 fps.");
-    return kept(
-        () ->
-            "["
-                + String.join(
-                    ",",
-                    CameraTracks.read(clean(name), bytes, fps).stream()
-                        .map(TrackJson::write)
-                        .toList())
-                + "]");
+    return inTurn(
+        who,
+        brought -> {
+          Path file = brought.copied(body, CameraTracks.LARGEST_FILE);
+          return () ->
+              CameraTracks.read(name, Files.readAllBytes(file), fps, Budget.usual()).stream()
+                  .map(TrackJson::write)
+                  .collect(Collectors.joining(",", "[", "]"));
+        });
+  }
+
+  /** Takes what a request brings to disk; gives the work to be done with it. */
+  private interface Taking {
+    Imports.Reading<String> take(Imports.Brought brought) throws IOException;
+  }
+
+  private CompletableFuture<ResponseEntity<String>> inTurn(Principal who, Taking taking)
+      throws IOException {
+    Imports.Brought brought = new Imports.Brought();
+    Imports.Reading<String> work;
+    try {
+      work = taking.take(brought);
+    } catch (IOException | RuntimeException e) {
+      brought.close();
+      throw e;
+    }
+    return imports
+        .inTurn(who.getName(), brought, work)
+        .thenApply(r -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(r));
   }
 
   /** Work that may find a file bad. */
@@ -143,11 +185,6 @@ class AssetApi {
     } catch (BadFile e) {
       throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "file", e.getMessage());
     }
-  }
-
-  private static String clean(String name) {
-    String n = URLDecoder.decode(name, StandardCharsets.UTF_8).replaceAll("[\\p{Cntrl}/\\\\]", "_");
-    return n.substring(0, Math.min(120, n.length()));
   }
 
   @GetMapping("/{sha}")

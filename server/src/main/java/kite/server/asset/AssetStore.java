@@ -1,19 +1,21 @@
 package kite.server.asset;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import kite.core.codec.ModelJson;
+import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.ModelFile;
 import kite.render.ModelGeometry;
 import kite.server.Problem;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -22,14 +24,29 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class AssetStore {
   private static final JsonMapper JSON = JsonMapper.builder().build();
-  private static final int GEOMETRIES_AT_HAND = 200;
 
-  /** A decoded image of 4096 × 2160 takes 35 MB. */
-  private static final int IMAGES_AT_HAND = 8;
+  /** Parts of the heap that decoded models and decoded images may hold for the next frame. */
+  private static final long GEOMETRIES_AT_HAND = Runtime.getRuntime().maxMemory() / 4,
+      IMAGES_AT_HAND = Runtime.getRuntime().maxMemory() / 10;
+
+  private static final long RIGS_AT_HAND = Runtime.getRuntime().maxMemory() / 20;
 
   private final Assets assets;
-  private final Map<String, ModelGeometry> geometries = new ConcurrentHashMap<>();
-  private final Map<String, BufferedImage> images = new ConcurrentHashMap<>();
+  private final Cache<String, ModelGeometry> geometries =
+      Caffeine.newBuilder()
+          .maximumWeight(GEOMETRIES_AT_HAND)
+          .weigher((String sha, ModelGeometry g) -> weight(g.bytes()))
+          .build();
+  private final Cache<String, BufferedImage> images =
+      Caffeine.newBuilder()
+          .maximumWeight(IMAGES_AT_HAND)
+          .weigher((String sha, BufferedImage i) -> weight(4L * i.getWidth() * i.getHeight()))
+          .build();
+  private final Cache<String, ModelRig> rigs =
+      Caffeine.newBuilder()
+          .maximumWeight(RIGS_AT_HAND)
+          .weigher((String sha, ModelRig r) -> weight(r.bytes()))
+          .build();
 
   AssetStore(Assets assets) {
     this.assets = assets;
@@ -56,18 +73,16 @@ public class AssetStore {
    *
    * @throws BadFile when it cannot be taken; nothing is kept then
    */
-  @Transactional
   public String keep(String name, byte[] bytes) throws BadFile {
     return keep(name, bytes, List.of());
   }
 
   /** As above, with warnings of an earlier step. */
-  @Transactional
   public String keep(String name, byte[] bytes, List<String> warned) throws BadFile {
-    ModelFile model = GlbReader.read(bytes);
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null) return known.report;
+    if (known != null && known.kind == AssetRow.Kind.MODEL) return known.report;
+    ModelFile model = GlbReader.read(bytes);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
     row.kind = AssetRow.Kind.MODEL;
@@ -87,8 +102,17 @@ public class AssetStore {
                 model.clips(),
                 model.fileNodes(),
                 warnings));
-    assets.save(row);
-    return row.report;
+    return kept(row);
+  }
+
+  /** Saves an asset; the same one may have been brought by somebody else at this moment. */
+  private String kept(AssetRow row) {
+    try {
+      assets.saveAndFlush(row);
+      return row.report;
+    } catch (DataIntegrityViolationException e) {
+      return assets.findById(row.sha256).orElseThrow(() -> e).report;
+    }
   }
 
   /** What is said of an image: its asset, and its size in pixels. */
@@ -99,7 +123,6 @@ public class AssetStore {
    *
    * @throws BadFile when it is none, or too large; nothing is kept then
    */
-  @Transactional
   public String keepImage(String name, byte[] bytes) throws BadFile {
     int[] size = PlateImages.size(name, bytes);
     String sha = sha256(bytes);
@@ -111,20 +134,23 @@ public class AssetStore {
     row.name = name;
     row.bytes = bytes;
     row.report = JSON.writeValueAsString(new ImageReport(sha, name, size[0], size[1]));
-    assets.save(row);
-    return row.report;
+    return kept(row);
   }
 
   /** An image for the renderer, or null when there is none. */
   public BufferedImage image(String sha) {
-    BufferedImage known = images.get(sha);
-    if (known != null) return known;
-    AssetRow row = assets.findById(sha).orElse(null);
-    if (row == null || row.kind != AssetRow.Kind.IMAGE) return null;
-    BufferedImage image = PlateImages.read(row.bytes);
-    if (images.size() >= IMAGES_AT_HAND) images.clear();
-    if (image != null) images.put(sha, image);
-    return image;
+    return images.get(
+        sha,
+        id -> {
+          AssetRow row = assets.findById(id).orElse(null);
+          return row == null || row.kind != AssetRow.Kind.IMAGE
+              ? null
+              : PlateImages.read(row.bytes);
+        });
+  }
+
+  private static int weight(long bytes) {
+    return (int) Math.max(1, Math.min(Integer.MAX_VALUE, bytes));
   }
 
   private static String sha256(byte[] bytes) {
@@ -140,19 +166,28 @@ public class AssetStore {
     return assets.findById(sha).orElseThrow(() -> Problem.missing("model"));
   }
 
+  /** What moves in a model, or null when there is no such model. */
+  public ModelRig rig(String sha) {
+    return rigs.get(
+        sha,
+        id -> {
+          String rig = assets.rigOf(id);
+          return rig == null ? null : ModelJson.read(rig);
+        });
+  }
+
   /** Geometry for the renderer, or null when there is no such model. */
   public ModelGeometry geometry(String sha) {
-    ModelGeometry g = geometries.get(sha);
-    if (g != null) return g;
-    AssetRow row = assets.findById(sha).orElse(null);
-    if (row == null || row.kind != AssetRow.Kind.MODEL) return null;
-    try {
-      g = GlbReader.read(row.bytes).geometry();
-    } catch (BadFile e) {
-      throw new IllegalStateException("A kept model cannot be read again: " + sha, e);
-    }
-    if (geometries.size() >= GEOMETRIES_AT_HAND) geometries.clear();
-    geometries.put(sha, g);
-    return g;
+    return geometries.get(
+        sha,
+        id -> {
+          AssetRow row = assets.findById(id).orElse(null);
+          if (row == null || row.kind != AssetRow.Kind.MODEL) return null;
+          try {
+            return GlbReader.read(row.bytes).geometry();
+          } catch (BadFile e) {
+            throw new IllegalStateException("A kept model cannot be read again: " + id, e);
+          }
+        });
   }
 }

@@ -29,22 +29,31 @@ final class PlateImages {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) throw new BadFile(name + " cannot be read. It is damaged.");
       ImageReader reader = readers.next();
-      reader.setInput(in);
+      reader.setInput(in, true, true);
       int w = reader.getWidth(0), h = reader.getHeight(0);
       reader.dispose();
       if (w > WIDEST || h > WIDEST || (long) w * h > MOST_PIXELS)
         throw new BadFile(name + " is " + w + " × " + h + " pixels; up to 64 million are taken.");
       return new int[] {w, h};
-    } catch (IOException e) {
+    } catch (IOException | RuntimeException e) {
       throw new BadFile(name + " cannot be read. It is damaged.");
     }
   }
 
   /** The decoded image; null where it is damaged inside. */
   static BufferedImage read(byte[] bytes) {
-    try {
-      return ImageIO.read(new ByteArrayInputStream(bytes));
-    } catch (IOException e) {
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext()) return null;
+      ImageReader reader = readers.next();
+      try {
+        // what stands beside the picture may unfold to any size, and is of no use here
+        reader.setInput(in, true, true);
+        return reader.read(0);
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | RuntimeException e) {
       return null;
     }
   }

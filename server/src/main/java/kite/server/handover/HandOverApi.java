@@ -12,7 +12,6 @@ import kite.core.evaluate.Plan;
 import kite.exchange.cut.OtioWriter;
 import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.usd.UsdCameraWriter;
-import kite.render.ModelGeometry;
 import kite.server.Problem;
 import kite.server.asset.AssetStore;
 import kite.server.sequence.SequenceStore;
@@ -81,12 +80,7 @@ class HandOverApi {
   }
 
   private Plan plan(Sequence s) {
-    return new Plan(
-        s,
-        sha -> {
-          ModelGeometry g = assets.geometry(sha);
-          return g == null ? null : g.rig();
-        });
+    return new Plan(s, assets::rig);
   }
 
   private static String name(Sequence s, Bake b) {
