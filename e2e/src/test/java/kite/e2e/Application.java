@@ -21,8 +21,11 @@ import kite.core.document.Sequence;
 
 /** The real server against a database of its own, started once for all tests. */
 final class Application {
-  static final String DATABASE = "kite_test";
-  private static final File LOG = new File("target/server.log");
+  /** Test classes run side by side, each process with a database and a server of its own. */
+  private static final String FORK = System.getProperty("fork", "1");
+
+  static final String DATABASE = "kite_test_" + FORK;
+  private static final File LOG = new File("target/server-" + FORK + ".log");
 
   private static Application running;
   private final int port;

@@ -94,6 +94,9 @@ abstract class Desk {
                   ? browser.newContext(options)
                   : browser.newContext(options.setStorageState(session)))
               .newPage();
+      kept.onCrash(p -> System.err.println("The page has crashed: " + p.url()));
+      kept.onDOMContentLoaded(p -> System.err.println("The page was loaded: " + p.url()));
+      kept.onPageError(e -> System.err.println("An error in the page: " + e));
       if (session == null) {
         enter(kept);
         session = kept.context().storageState();

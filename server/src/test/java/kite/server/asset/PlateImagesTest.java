@@ -57,7 +57,7 @@ class PlateImagesTest {
     byte[] bytes = image("png", 6, 5);
     String report = store.keepImage("sky.png", bytes);
     assertTrue(report.contains("\"width\":6") && report.contains("\"height\":5"), report);
-    verify(assets).save(any());
+    verify(assets).saveAndFlush(any());
     AssetRow row = new AssetRow();
     row.kind = AssetRow.Kind.IMAGE;
     row.bytes = bytes;
@@ -73,7 +73,7 @@ class PlateImagesTest {
   void whatIsBadIsNotKept() {
     assertThrows(BadFile.class, () -> store.keepImage("sky.png", "no".getBytes()));
     assertThrows(BadFile.class, () -> store.keep("a.glb", "no".getBytes()));
-    verify(assets, never()).save(any());
+    verify(assets, never()).saveAndFlush(any());
   }
 
   @Test
