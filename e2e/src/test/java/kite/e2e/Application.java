@@ -1,19 +1,13 @@
 package kite.e2e;
 
 import java.io.File;
-import java.io.IOException;
-import java.net.HttpURLConnection;
-import java.net.ServerSocket;
-import java.net.URI;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.concurrent.TimeUnit;
 import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
@@ -27,20 +21,19 @@ final class Application {
   static final String DATABASE = "kite_test_" + FORK;
   private static final File LOG = new File("target/server-" + FORK + ".log");
 
+  /** The application's role, and the owner of the cluster, who makes databases. */
+  private static final String ROLE = "jolly_kite", OWNER = "kite";
+
   private static Application running;
-  private final int port;
-  private final Path output;
-  private Process process;
+  private final ServerProcess server;
 
   private Application() throws Exception {
-    sql("postgres", "drop database if exists " + DATABASE + " with (force)");
-    sql("postgres", "create database " + DATABASE);
-    try (ServerSocket free = new ServerSocket(0)) {
-      port = free.getLocalPort();
-    }
-    output = Files.createTempDirectory("kite-output");
-    start();
-    Runtime.getRuntime().addShutdownHook(new Thread(() -> process.destroyForcibly()));
+    asOwnerOfTheCluster("drop database if exists " + DATABASE + " with (force)");
+    asOwnerOfTheCluster("create database " + DATABASE + " owner " + ROLE);
+    server =
+        new ServerProcess(
+            url(DATABASE), ROLE, password(), Files.createTempDirectory("kite-output"), LOG);
+    server.start();
   }
 
   static synchronized Application get() throws Exception {
@@ -49,59 +42,40 @@ final class Application {
   }
 
   static String databasePort() {
-    String p = System.getenv("KITE_TEST_DB_PORT");
-    if (p == null)
+    return given("KITE_TEST_DB_PORT");
+  }
+
+  static String role() {
+    return ROLE;
+  }
+
+  static String password() {
+    return given("KITE_TEST_DB_PASSWORD");
+  }
+
+  private static String given(String name) {
+    String v = System.getenv(name);
+    if (v == null)
       throw new IllegalStateException("Run the tests with ./kite test: it starts their database.");
-    return p;
+    return v;
   }
 
   void start() throws Exception {
-    ProcessBuilder b =
-        new ProcessBuilder(
-            ProcessHandle.current().info().command().orElse("java"),
-            "-Xmx1500m",
-            "-jar",
-            "../server/target/jolly-kite.jar");
-    b.environment()
-        .put("KITE_DB_URL", "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + DATABASE);
-    b.environment().put("KITE_DB_USER", "kite");
-    b.environment().put("KITE_PORT", "" + port);
-    b.environment().put("KITE_DEMO", "true");
-    b.environment().put("KITE_OUTPUT", output.toString());
-    process =
-        b.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(LOG)).start();
-    for (int i = 0; i < 240; i++) {
-      if (!process.isAlive())
-        throw new IllegalStateException("The server stopped while starting; see e2e/" + LOG);
-      if (answers()) return;
-      Thread.sleep(250);
-    }
-    throw new IllegalStateException("The server did not answer; see e2e/" + LOG);
-  }
-
-  private boolean answers() {
-    try {
-      return ((HttpURLConnection) URI.create(address() + "api/health").toURL().openConnection())
-              .getResponseCode()
-          == 200;
-    } catch (IOException e) {
-      return false;
-    }
+    server.start();
   }
 
   /** Ends the server as a power cut would. */
   void kill() throws Exception {
-    process.destroyForcibly();
-    process.waitFor(20, TimeUnit.SECONDS);
+    server.kill();
   }
 
   String address() {
-    return "http://127.0.0.1:" + port + "/";
+    return server.address();
   }
 
   /** Puts a document in the place of SW010's, at revision 0; gives the sequence's id. */
   String reset(Sequence document) throws SQLException {
-    try (Connection c = connect(DATABASE)) {
+    try (Connection c = connect()) {
       try (Statement s = c.createStatement()) {
         s.execute("delete from render_frame");
         s.execute("delete from render_job");
@@ -140,7 +114,7 @@ final class Application {
 
   /** Puts the production's standards and SW020 back as they were made; gives SW020's id. */
   String resetProduction(Sequence sw020) throws SQLException {
-    try (Connection c = connect(DATABASE)) {
+    try (Connection c = connect()) {
       try (PreparedStatement p =
           c.prepareStatement("update production set standards = cast(? as jsonb)")) {
         p.setString(1, StandardsJson.write(sw020.header().standards()).toString());
@@ -157,7 +131,7 @@ final class Application {
 
   /** The document of a sequence as stored: its snapshot with the journal since. */
   Sequence stored(String code) throws SQLException {
-    try (Connection c = connect(DATABASE);
+    try (Connection c = connect();
         Statement s = c.createStatement()) {
       Sequence now;
       try (ResultSet r =
@@ -180,19 +154,34 @@ final class Application {
     }
   }
 
-  private static Connection connect(String database) throws SQLException {
-    return DriverManager.getConnection(
-        "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database, "kite", "");
+  private static String url(String database) {
+    return "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database;
+  }
+
+  private static Connection connect() throws SQLException {
+    return DriverManager.getConnection(url(DATABASE), ROLE, password());
+  }
+
+  private static void asOwnerOfTheCluster(String text) throws SQLException {
+    try (Connection c =
+            DriverManager.getConnection(
+                url("postgres"), OWNER, given("KITE_TEST_DB_ADMIN_PASSWORD"));
+        Statement s = c.createStatement()) {
+      s.execute(text);
+    }
   }
 
   /** Runs a statement in the tests' database. */
   static void sql(String text) throws SQLException {
-    sql(DATABASE, text);
+    try (Connection c = connect();
+        Statement s = c.createStatement()) {
+      s.execute(text);
+    }
   }
 
   /** Puts one more sequence beside SW010; gives its id. */
   String add(String code, Sequence document) throws SQLException {
-    try (Connection c = connect(DATABASE)) {
+    try (Connection c = connect()) {
       try (Statement s = c.createStatement()) {
         s.execute(
             "insert into sequence (id, production_id, code, title, revision, version)"
@@ -211,19 +200,12 @@ final class Application {
 
   /** How far the write-ahead log has come, in bytes. */
   long log() throws SQLException {
-    try (Connection c = connect(DATABASE);
+    try (Connection c = connect();
         Statement s = c.createStatement();
         ResultSet r =
             s.executeQuery("select pg_wal_lsn_diff(pg_current_wal_insert_lsn(), '0/0')::bigint")) {
       r.next();
       return r.getLong(1);
-    }
-  }
-
-  private static void sql(String database, String text) throws SQLException {
-    try (Connection c = connect(database);
-        Statement s = c.createStatement()) {
-      s.execute(text);
     }
   }
 }

@@ -128,7 +128,7 @@ class EditBenchTest {
     try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
       bin = versions.sorted().reduce((a, b) -> b).orElseThrow().resolve("bin/pgbench");
     }
-    Process p =
+    ProcessBuilder bench =
         new ProcessBuilder(
                 bin.toString(),
                 "-h",
@@ -136,7 +136,7 @@ class EditBenchTest {
                 "-p",
                 Application.databasePort(),
                 "-U",
-                "kite",
+                Application.role(),
                 "-n",
                 "-c",
                 "" + PEOPLE,
@@ -151,8 +151,9 @@ class EditBenchTest {
                 script.toString(),
                 Application.DATABASE)
             .directory(folder.toFile())
-            .redirectErrorStream(true)
-            .start();
+            .redirectErrorStream(true);
+    bench.environment().put("PGPASSWORD", Application.password());
+    Process p = bench.start();
     String out = new String(p.getInputStream().readAllBytes());
     if (p.waitFor() != 0) throw new AssertionError(out);
     List<Double> ms = new ArrayList<>();
