@@ -245,9 +245,12 @@ export function reapply(edit: PendingEdit): void {
 /** Whether this account may not change anything, after saying so. */
 export function readOnly(): boolean {
   if (get().mayEdit) return false;
-  say('Your account may look but not change. Ask an artist to make this edit.', true);
+  // once for a whole drag
+  if (get().message?.text !== LOOKS_ONLY) say(LOOKS_ONLY, true);
   return true;
 }
+
+const LOOKS_ONLY = 'Your account may look but not change. Ask an artist to make this edit.';
 
 /** Applies an edit and hands it to whoever stores it; gives what it did, '' when that is nothing. */
 function finished(label: string, commands: string): string {
@@ -307,7 +310,7 @@ let previewed: { label: string; commands: Command[] } | null = null;
 
 /** Shows what commands would do while a handle is dragged. A refused one keeps the last good one. */
 export function preview(label: string, ...commands: Command[]): void {
-  if (!get().mayEdit || lockedLane(commands) || keysByItself(commands)) return;
+  if (readOnly() || lockedLane(commands) || keysByItself(commands)) return;
   attempt(() => {
     const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
     previewed = { label, commands };

@@ -40,26 +40,23 @@ export interface Action {
 
 const get = useSequence.getState;
 
-/** Everything that can be done from the command box, at this moment. */
+/** Everything that this account can do from the command box, at this moment. */
 export function actions(): Action[] {
+  return [...looks(), ...(get().mayEdit ? edits() : [])];
+}
+
+/** What changes nothing of the sequence. */
+function looks(): Action[] {
   const s = get();
   const entities = Object.values(s.entities);
-  const cameras = entities
-    .filter((e) => e.kind === 'camera')
-    .sort((a, b) => a.letter.localeCompare(b.letter));
-  const looked = s.entities[s.camera];
+  const cameras = camerasByLetter(s);
   return [
     { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
-    { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
-    { name: 'Redo', shortcut: 'Ctrl+Shift+Z or Ctrl+Y', run: redo },
     ...DESKS.map((d, i) => ({
       name: `${d.name} desk`,
       shortcut: `Alt+${i + 1}`,
       run: () => useSequence.setState({ desk: d.id }),
     })),
-    { name: 'Bring in a model from a file', run: chooseModel },
-    { name: 'Bring in a camera track from a file', run: chooseTrack },
-    { name: 'Bring in a plate from images', run: choosePlate },
     {
       name: 'Versions: keep, compare, go back',
       run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
@@ -76,14 +73,40 @@ export function actions(): Action[] {
       name: s.fourViews ? 'One set view' : 'Four set views',
       run: () => useSequence.setState({ fourViews: !get().fourViews }),
     },
-    ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
-      name: `Handles in the set: ${setTool} what is selected`,
-      run: () => useSequence.setState({ setTool }),
-    })),
     {
       name: s.sharpTint ? 'Stop tinting what is sharp' : 'Tint what is sharp',
       run: () => useSequence.setState({ sharpTint: !get().sharpTint }),
     },
+    {
+      name: s.followCut ? 'Stop following the cut' : 'Follow the cut in the lens view',
+      run: () => useSequence.setState({ followCut: !get().followCut }),
+    },
+    ...selectionActions(s, true),
+    ...numberActions(s),
+    ...cameras.map((c) => ({ name: `Look through camera ${c.letter}: ${c.name}`, run: () => select(c.id) })),
+    ...entities
+      .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
+      .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
+    { name: 'Choose another sequence', run: () => (location.hash = '') },
+    { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
+  ];
+}
+
+/** What makes an edit. */
+function edits(): Action[] {
+  const s = get();
+  const cameras = camerasByLetter(s);
+  const looked = s.entities[s.camera];
+  return [
+    { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
+    { name: 'Redo', shortcut: 'Ctrl+Shift+Z or Ctrl+Y', run: redo },
+    { name: 'Bring in a model from a file', run: chooseModel },
+    { name: 'Bring in a camera track from a file', run: chooseTrack },
+    { name: 'Bring in a plate from images', run: choosePlate },
+    ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
+      name: `Handles in the set: ${setTool} what is selected`,
+      run: () => useSequence.setState({ setTool }),
+    })),
     ...LIGHTS.map((l) => ({ name: `Add ${l.name.toLowerCase()} light`, run: () => addLight(l.form) })),
     { name: 'Add haze and background', run: addAir },
     { name: 'Add a layer', run: addLayer },
@@ -93,7 +116,7 @@ export function actions(): Action[] {
     { name: 'Add a camera from the set view', run: cameraFromView },
     { name: 'Measure between points', run: measure },
     { name: 'Measure from the camera', run: measureFromCamera },
-    ...selectionActions(s),
+    ...selectionActions(s, false),
     { name: 'Hold this mix: a cue on this frame', shortcut: 'C', run: () => void cueHere() },
     { name: 'Hold this mix at once, without easing out', shortcut: 'Shift+C', run: () => void cueHere(true) },
     ...(looked?.kind === 'camera'
@@ -102,7 +125,7 @@ export function actions(): Action[] {
           run: () => makeReadyRig(looked, r.kind),
         }))
       : []),
-    ...numberActions(s),
+    ...guideActions(s),
     { name: 'Add a camera', run: addCamera },
     ...STAND_INS.map((x) => ({
       name: `Add ${x.name.toLowerCase()} stand-in`,
@@ -116,23 +139,18 @@ export function actions(): Action[] {
       run: () => addPathShape(p.form),
     })),
     { name: 'Remove the selection', shortcut: 'Delete', run: removeSelected },
-    {
-      name: s.followCut ? 'Stop following the cut' : 'Follow the cut in the lens view',
-      run: () => useSequence.setState({ followCut: !get().followCut }),
-    },
-    ...cameras.map((c) => ({ name: `Look through camera ${c.letter}: ${c.name}`, run: () => select(c.id) })),
     ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutHere(c.id) })),
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
       run: () => void edit('Depth of field', { kind: 'setDepthOfField', camera: c.id, on: !c.depthOfField }),
     })),
-    ...entities
-      .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
-      .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
-    { name: 'Choose another sequence', run: () => (location.hash = '') },
-    { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
   ];
 }
+
+const camerasByLetter = (s: ReturnType<typeof get>) =>
+  Object.values(s.entities)
+    .filter((e) => e.kind === 'camera')
+    .sort((a, b) => a.letter.localeCompare(b.letter));
 
 /** Other words people have for a number. */
 const ALSO: Record<string, string> = {
@@ -156,7 +174,7 @@ function toField(find: () => HTMLElement | null, desk?: (typeof DESKS)[number]['
   );
 }
 
-/** Every number of what is selected, and the film back and guides of a camera, by their names. */
+/** Every number of what is selected, and the film back of a camera, by their names. */
 function numberActions(s: ReturnType<typeof get>): Action[] {
   const e = s.entities[s.selected[0]] ?? s.entities[s.camera];
   if (!e || !('channels' in e)) return [];
@@ -183,18 +201,26 @@ function numberActions(s: ReturnType<typeof get>): Action[] {
         toField(() => document.querySelector('aside.right [aria-label="Film back"]'), 'frame');
       },
     },
-    ...GUIDE_NAMES.map((g) => ({
-      name: `${e.guides.some((x) => x.form === g.form) ? 'Hide' : 'Show'} guide: ${g.name.toLowerCase()}, camera ${e.letter}`,
-      run: () => toggleGuide(e, g.form),
-    })),
   ];
 }
 
+function guideActions(s: ReturnType<typeof get>): Action[] {
+  const e = s.entities[s.selected[0]] ?? s.entities[s.camera];
+  if (e?.kind !== 'camera') return [];
+  return GUIDE_NAMES.map((g) => ({
+    name: `${e.guides.some((x) => x.form === g.form) ? 'Hide' : 'Show'} guide: ${g.name.toLowerCase()}, camera ${e.letter}`,
+    run: () => toggleGuide(e, g.form),
+  }));
+}
+
 /** What fits the selection's first thing. */
-function selectionActions(s: ReturnType<typeof get>): Action[] {
+function selectionActions(s: ReturnType<typeof get>, looks: boolean): Action[] {
   const first = s.entities[s.selected[0]];
   return first
-    ? MORE.filter((m) => m.fits(first)).map((m) => ({ name: `${m.name}: ${first.name}`, run: m.run }))
+    ? MORE.filter((m) => m.fits(first) && !!m.looks === looks).map((m) => ({
+        name: `${m.name}: ${first.name}`,
+        run: m.run,
+      }))
     : [];
 }
 

@@ -1,5 +1,7 @@
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../sequence/evaluated';
+import { modelsComing } from '../views/models';
+import { imagesComing } from '../views/plates';
 import { inSetView } from '../views/setViewPose';
 import { goTo, lensCamera, useSequence } from '../sequence/store';
 
@@ -13,6 +15,8 @@ export interface Helper {
     frame: number;
     revision: number;
     pending: number;
+    /** Models and images that are on their way. */
+    coming: number;
     dropped: number;
     undoSteps: number;
     camera: string;
@@ -58,6 +62,7 @@ export function theHelper(): void {
         frame: s.frame,
         revision: s.revision,
         pending: s.pending.length,
+        coming: modelsComing() + imagesComing(),
         dropped: s.dropped,
         undoSteps: s.undo.length,
         camera: lensCamera(s),

@@ -32,6 +32,9 @@ const said = new Set<string>();
 const loading = new Map<string, Promise<Model | null>>();
 const known = new Map<string, Model>();
 
+/** How many models are on their way. */
+export const modelsComing = (): number => loading.size - known.size;
+
 export const reportOf = (asset: string): ModelReport | undefined => known.get(asset)?.report;
 
 /** Fetches a model and its rig once; `ready` is called when it can be shown. */

@@ -47,6 +47,9 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
   return undefined;
 }
 
+/** How many images are on their way. */
+export const imagesComing = (): number => [...textures.values()].filter((t) => t === 'coming').length;
+
 /** The images that lie in one lens view's frame. */
 export class PlatesInFrame {
   readonly group = new THREE.Group();

@@ -28,6 +28,9 @@ import org.junit.jupiter.api.BeforeEach;
 
 /** A signed-in window on the demonstration sequence, fresh for every test. */
 abstract class Desk {
+  private static final String NEXT_FRAMES =
+      "() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))";
+
   private static Playwright playwright;
   static Browser browser;
   static Application application;
@@ -77,6 +80,14 @@ abstract class Desk {
     return s;
   }
 
+  /**
+   * Pixels drawn for one of the layout: what is drawn in software costs by the pixel, and most
+   * tests ask for places and numbers alone. Tests about pictures ask for 1.
+   */
+  double pixelRatio() {
+    return 0.5;
+  }
+
   /** The session of the first test that signed in; later ones go on with it. */
   private static String session;
 
@@ -88,7 +99,9 @@ abstract class Desk {
     sequence = application.reset(document());
     if (kept == null) {
       Browser.NewContextOptions options =
-          new Browser.NewContextOptions().setViewportSize(1120, 700);
+          new Browser.NewContextOptions()
+              .setViewportSize(1120, 700)
+              .setDeviceScaleFactor(pixelRatio());
       kept =
           (session == null
                   ? browser.newContext(options)
@@ -140,9 +153,10 @@ abstract class Desk {
 
   static void ready(Page p) {
     p.waitForFunction(
-        "() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn");
-    p.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
-    p.waitForTimeout(400); // models that arrived are drawn with the next frame
+        "() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn"
+            + " && jollyKite.state().coming === 0");
+    p.evaluate(NEXT_FRAMES); // models that arrived are drawn with the next frame
+    p.waitForTimeout(50);
   }
 
   Locator button(String name) {
@@ -227,7 +241,7 @@ abstract class Desk {
   void drawn() {
     page.waitForFunction(
         "() => document.querySelector('[data-testid=lens]').dataset.drawn.startsWith(jollyKite.state().frame + '/')");
-    page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))");
+    page.evaluate(NEXT_FRAMES);
   }
 
   void saved() {

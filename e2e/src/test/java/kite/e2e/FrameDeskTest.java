@@ -13,6 +13,11 @@ import org.junit.jupiter.api.Test;
 
 /** The Frame desk: finding the frame, lens, depth ruler, focus, composition. */
 class FrameDeskTest extends Desk {
+  @Override
+  double pixelRatio() {
+    return 1;
+  }
+
   @BeforeEach
   void lookThroughC() {
     desk("Frame");

@@ -11,6 +11,11 @@ import org.junit.jupiter.api.Test;
 /** Point 2: walking the camera, its lens, clips and blur. */
 class LensTest extends Desk {
   @Override
+  double pixelRatio() {
+    return 1;
+  }
+
+  @Override
   Sequence document() {
     return new SaltWind().sw010();
   }

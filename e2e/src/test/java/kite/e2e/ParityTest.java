@@ -35,6 +35,11 @@ import org.junit.jupiter.api.Test;
 
 /** The browser's core against the server's, number by number and pixel by pixel. */
 class ParityTest extends Desk {
+  @Override
+  double pixelRatio() {
+    return 1;
+  }
+
   private static final String LOAD =
       """
       async ([document, rigs]) => {

@@ -123,6 +123,22 @@ class SaidTest extends Desk {
         p.getByLabel("Focal length of Lantern to Pim", exact()).getAttribute("readonly") != null);
     assertTrue(p.getByText("Match the set view").isDisabled());
     assertTrue(p.getByText("Rack focus …").isDisabled());
+    // the command box offers what this account can do, and a drag of a key says why nothing moves
+    p.keyboard().press("Control+k");
+    Locator box = p.getByRole(AriaRole.DIALOG);
+    box.getByRole(AriaRole.TEXTBOX).fill("add a");
+    assertEquals(0, box.getByText("Add a camera").count());
+    box.getByRole(AriaRole.TEXTBOX).fill("look through camera a");
+    box.getByText("Look through camera A").waitFor();
+    p.keyboard().press("Escape");
+    p.locator("aside.left .row .name[title='Along the stalls']").click();
+    p.getByLabel("Desks").getByText("Move").click();
+    var cue = p.locator("[data-testid=attention-lane] [data-cue]").first().boundingBox();
+    p.mouse().move(cue.x + cue.width / 2, cue.y + cue.height / 2);
+    p.mouse().down();
+    p.mouse().move(cue.x + 60, cue.y + cue.height / 2);
+    p.mouse().up();
+    p.getByText("Your account may look but not change").waitFor();
     // looking is not taken away
     p.getByText("More", new Page.GetByTextOptions().setExact(true)).first().click();
     p.getByLabel("Shutter of Lantern to Pim", exact()).waitFor();
@@ -209,6 +225,41 @@ class SaidTest extends Desk {
     for (Entity e : application.stored().entities().values())
       assertTrue(names.add(e.getClass().getSimpleName().equals("CutEntry") + e.name()), e.name());
     assertEquals(0, page.getByTestId("naming").count());
+  }
+
+  @Test
+  void aBackIsNotAFace() throws Exception {
+    desk("Frame");
+    choose("Lantern to Pim");
+    goTo(1175);
+    page.getByLabel("Subject", exact()).selectOption(new SelectOption().setLabel("Pim"));
+    Locator says = page.getByTestId("composition");
+    double pan = value("pim", "pan");
+    double[] eye = numbers("() => jollyKite.camera('camC').world"), pim = place("pim");
+    // a figure looks along −Z turned by its pan
+    double towards = Math.toDegrees(Math.atan2(-(eye[12] - pim[0]), -(eye[14] - pim[2])));
+    choose("Pim");
+    type("Pan of Pim", "" + Math.round(towards));
+    choose("Lantern to Pim");
+    assertTrue(says.textContent().contains("faces us"), pan + ": " + says.textContent());
+    choose("Pim");
+    type("Pan of Pim", "" + Math.round(towards + 180));
+    choose("Lantern to Pim");
+    assertTrue(says.textContent().contains("its back to us"), says.textContent());
+  }
+
+  @Test
+  void sharpWithoutEndIsSaidSo() {
+    desk("Frame");
+    choose("Lantern to Pim");
+    type("Focus distance of Lantern to Pim", "100");
+    type("f-stop of Lantern to Pim", "16");
+    type("Focal length of Lantern to Pim", "18");
+    Locator far = page.locator("[data-ruler='Far limit of what is sharp']");
+    assertEquals("∞", far.getAttribute("aria-valuetext"));
+    type("Focus distance of Lantern to Pim", "0.5");
+    assertTrue(
+        far.getAttribute("aria-valuetext").endsWith(" m"), far.getAttribute("aria-valuetext"));
   }
 
   /** Opens another document in place of the one a test begins with. */

@@ -4,8 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import kite.core.document.Camera;
@@ -128,5 +130,44 @@ class SmallThingsTest extends Desk {
     assertEquals(x, value("lantern", "x"), 1e-12);
     page.mouse().up();
     assertEquals(x, value("lantern", "x"), 1e-12);
+  }
+
+  @Test
+  void inchesHaveAGridOfInches() throws Exception {
+    desk("Set");
+    page.getByLabel("Display unit").selectOption("in");
+    page.getByLabel("Grid", exact()).selectOption(new SelectOption().setLabel("12 in, 1 in"));
+    saved();
+    assertEquals(0.3048, application.stored().header().gridM(), 1e-12);
+    assertEquals(12, application.stored().header().gridLines());
+  }
+
+  @Test
+  void aDraggedRowScrollsTheRosterAtItsEdge() {
+    page.setViewportSize(1120, 520);
+    Locator roster = page.locator("aside.left .scroll");
+    var box = roster.boundingBox();
+    page.locator("aside.left .row .name[title=\"Crane down\"]").hover();
+    page.mouse().down();
+    page.mouse().move(box.x + 60, box.y + box.height / 2);
+    for (int i = 0; i < 12; i++) page.mouse().move(box.x + 60 + i % 2, box.y + box.height - 6);
+    double down = ((Number) roster.evaluate("e => e.scrollTop")).doubleValue();
+    for (int i = 0; i < 12; i++) page.mouse().move(box.x + 60 + i % 2, box.y + 6);
+    double up = ((Number) roster.evaluate("e => e.scrollTop")).doubleValue();
+    page.keyboard().press("Escape");
+    page.mouse().up();
+    assertTrue(down > 50, "scrolled down by " + down);
+    assertTrue(up < down, "and up again to " + up);
+  }
+
+  @Test
+  void aLayerStaysInSightWhileSomethingIsLookedFor() {
+    desk("Set");
+    add("Layer");
+    String layer = page.locator("aside.left .row.on .name").first().textContent();
+    page.getByPlaceholder("Find by name").fill("Bollard");
+    assertTrue(page.locator("aside.left .row .name[title=\"" + layer + "\"]").isVisible());
+    assertEquals(0, page.locator("aside.left .row .name[title=\"Pim\"]").count());
+    page.getByPlaceholder("Find by name").fill("");
   }
 }
