@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Camera } from '../core/types';
 import { Choice } from '../rig/Choice';
 import { useSettings } from '../sequence/settings';
@@ -26,7 +26,8 @@ const SAYS = {
   STOPPED: 'Stopped',
   FAILED: 'Failed',
 };
-const POLL_MS = 800;
+/** Progress is told over the live line; while that is away it is asked for so often. */
+const POLL_MS = 5000;
 
 /** Renders on the server, and files for other programs. */
 export function DeliverPanel() {
@@ -41,6 +42,8 @@ export function DeliverPanel() {
       q.state.data?.some((j) => j.state === 'WAITING' || j.state === 'WORKING') ? POLL_MS : false,
   });
   const renew = () => client.invalidateQueries({ queryKey: ['renders', id] });
+  const moved = useSequence((s) => s.rendersMoved);
+  useEffect(() => void client.invalidateQueries({ queryKey: ['renders', id] }), [client, id, moved]);
   const ask = async (what: 'cut' | 'shot' | 'frame') => {
     const s = useSequence.getState();
     const span = cutSpans()

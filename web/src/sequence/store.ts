@@ -84,6 +84,8 @@ export interface SequenceState {
   saving: Saving;
   message: { text: string; bad: boolean; at: number } | null;
   mayEdit: boolean;
+  /** Grows whenever the server says that a render has got further. */
+  rendersMoved: number;
   lensTool: LensTool;
   /** The subject that orbiting, composition and placing are about; '' for the nearest. */
   about: string;
@@ -130,6 +132,7 @@ export const useSequence = create<SequenceState>(() => ({
   saving: 'saved',
   message: null,
   mayEdit: true,
+  rendersMoved: 0,
   lensTool: 'turn',
   about: '',
   sharpTint: false,

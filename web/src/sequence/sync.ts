@@ -234,7 +234,12 @@ function listen(id: string): void {
   socket = ws;
   ws.onopen = () => void catchUp().catch(() => {});
   ws.onmessage = (m) => {
-    const e = JSON.parse(String(m.data)) as EditMade;
+    const said = JSON.parse(String(m.data)) as EditMade | { renders: true };
+    if ('renders' in said) {
+      set((s) => ({ rendersMoved: s.rendersMoved + 1 }));
+      return;
+    }
+    const e = said;
     if (mine.has(e.id)) return; // its acknowledgement tells us
     if (e.revision === get().revision + 1) take(e);
     else if (!sending) void catchUp().catch(() => {});

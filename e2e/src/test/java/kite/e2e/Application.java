@@ -28,12 +28,17 @@ final class Application {
   private final ServerProcess server;
 
   private Application() throws Exception {
-    asOwnerOfTheCluster("drop database if exists " + DATABASE + " with (force)");
-    asOwnerOfTheCluster("create database " + DATABASE + " owner " + ROLE);
+    make(DATABASE);
     server =
         new ServerProcess(
             url(DATABASE), ROLE, password(), Files.createTempDirectory("kite-output"), LOG);
     server.start();
+  }
+
+  /** Makes an empty database, in place of what has this name. */
+  static void make(String database) throws SQLException {
+    asOwnerOfTheCluster("drop database if exists " + database + " with (force)");
+    asOwnerOfTheCluster("create database " + database + " owner " + ROLE);
   }
 
   static synchronized Application get() throws Exception {
@@ -154,7 +159,7 @@ final class Application {
     }
   }
 
-  private static String url(String database) {
+  static String url(String database) {
     return "jdbc:postgresql://127.0.0.1:" + databasePort() + "/" + database;
   }
 

@@ -22,9 +22,7 @@ final class Cluster {
   private final boolean root = "root".equals(System.getProperty("user.name"));
 
   Cluster() throws Exception {
-    try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
-      bin = versions.sorted().reduce((a, b) -> b).orElseThrow().resolve("bin");
-    }
+    bin = programs();
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
     }
@@ -45,6 +43,13 @@ final class Cluster {
       s.execute("create database kite");
     }
     Runtime.getRuntime().addShutdownHook(new Thread(this::end));
+  }
+
+  /** Where PostgreSQL's programs are. */
+  static Path programs() throws IOException {
+    try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
+      return versions.sorted().reduce((a, b) -> b).orElseThrow().resolve("bin");
+    }
   }
 
   String url() {

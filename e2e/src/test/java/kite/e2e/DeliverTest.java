@@ -55,6 +55,28 @@ class DeliverTest extends Desk {
     button(what).click();
   }
 
+  /** Nothing is under way, so the page asks for nothing: it is told over the live line. */
+  @Test
+  void whatSomebodyElseHasRenderedAppearsByItself() throws Exception {
+    button("Deliver").click();
+    page.getByText("Nothing rendered yet").waitFor();
+    Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
+    var asked =
+        oda.post(
+            "api/sequences/" + sequence + "/renders",
+            java.util.Map.of(
+                "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", 1));
+    assertEquals(200, asked.statusCode(), asked.body());
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    // a fine one is for artists
+    var fine =
+        oda.post(
+            "api/sequences/" + sequence + "/renders",
+            java.util.Map.of(
+                "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", 1024));
+    assertEquals(422, fine.statusCode(), fine.body());
+  }
+
   @Test
   void aShotIsRenderedWithProgressIntoOneFilm() throws Exception {
     goTo(1236);

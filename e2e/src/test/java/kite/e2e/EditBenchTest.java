@@ -124,10 +124,7 @@ class EditBenchTest {
     Files.writeString(script, "insert into bare_commit (row) values (repeat('x', 600));\n");
     Application.sql("drop table if exists bare_commit");
     Application.sql("create table bare_commit (id bigserial primary key, row text)");
-    Path bin;
-    try (Stream<Path> versions = Files.list(Path.of("/usr/lib/postgresql"))) {
-      bin = versions.sorted().reduce((a, b) -> b).orElseThrow().resolve("bin/pgbench");
-    }
+    Path bin = Cluster.programs().resolve("pgbench");
     ProcessBuilder bench =
         new ProcessBuilder(
                 bin.toString(),

@@ -42,6 +42,11 @@ import org.junit.jupiter.api.Test;
 /** Standards, plates, tracks; and the lens view held against the renderer. */
 class PackageTest extends Desk {
   @Override
+  double pixelRatio() {
+    return 1;
+  }
+
+  @Override
   Sequence document() {
     return new SaltWind().sw010();
   }

@@ -61,6 +61,14 @@ final class Person {
             .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
   }
 
+  HttpResponse<String> postBytes(String path, byte[] body)
+      throws IOException, InterruptedException {
+    return send(
+        request(path)
+            .header("Content-Type", "application/octet-stream")
+            .POST(HttpRequest.BodyPublishers.ofByteArray(body)));
+  }
+
   /** What a page sends. */
   record EditSent(UUID id, long revision, String label, String commands) {}
 

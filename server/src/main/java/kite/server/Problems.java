@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.Map;
 import java.util.UUID;
 import kite.core.command.Refusal;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -36,7 +37,8 @@ class Problems {
 
   @ExceptionHandler({
     HttpMessageNotReadableException.class,
-    MethodArgumentTypeMismatchException.class
+    MethodArgumentTypeMismatchException.class,
+    InvalidParameterException.class
   })
   ResponseEntity<Map<String, Problem.Body>> unreadable(Exception e) {
     LOG.info("A request could not be read: {}", e.getMessage());

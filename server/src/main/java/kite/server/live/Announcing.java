@@ -22,6 +22,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -36,7 +37,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Lazy(false)
 public class Announcing implements SmartLifecycle {
   private static final Logger LOG = LoggerFactory.getLogger(Announcing.class);
-  private static final String CHANNEL = "kite_edit";
+  private static final String CHANNEL = "kite_edit", RENDERS = "kite_render";
   private static final int LISTEN_MS = 1000, RETRY_MS = 1000;
 
   /** How often it is looked whether those who listen are still signed in. */
@@ -48,6 +49,7 @@ public class Announcing implements SmartLifecycle {
   private final String self = UUID.randomUUID().toString();
   private final LinkedBlockingQueue<EditMade> made = new LinkedBlockingQueue<>();
   private final LinkedBlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
+  private final LinkedBlockingQueue<RenderMoved> moved = new LinkedBlockingQueue<>();
   private final Map<UUID, Long> told = new HashMap<>();
   private volatile boolean running;
 
@@ -66,9 +68,15 @@ public class Announcing implements SmartLifecycle {
     made.add(edit);
   }
 
+  @EventListener
+  public void moved(RenderMoved render) {
+    moved.add(render);
+  }
+
   @Override
   public void start() {
     running = true;
+    thread("live renders", this::tellOfRenders);
     thread("live updates", this::tellPages);
     thread("live notify", this::tellServers);
     thread("live listen", this::listen);
@@ -142,15 +150,42 @@ public class Announcing implements SmartLifecycle {
     }
   }
 
+  /** Several steps at once are one message: a page that hears of it looks for itself. */
+  private void tellOfRenders() {
+    while (running) {
+      try {
+        RenderMoved first = moved.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
+        if (first == null) continue;
+        List<RenderMoved> all = new ArrayList<>(List.of(first));
+        moved.drainTo(all);
+        Set<UUID> sequences = new HashSet<>();
+        for (RenderMoved m : all) if (sequences.add(m.sequence())) live.tellOfRenders(m.sequence());
+        List<String> texts = sequences.stream().map(id -> self + " " + id).toList();
+        send(RENDERS, texts);
+      } catch (InterruptedException e) {
+        return;
+      } catch (SQLException | RuntimeException e) {
+        LOG.info("Other servers could not be told of a render: {}", e.getMessage());
+      }
+    }
+  }
+
   private void notifyOthers(Map<UUID, Long> last) throws SQLException {
+    List<String> texts =
+        last.entrySet().stream().map(e -> self + " " + e.getKey() + " " + e.getValue()).toList();
+    send(CHANNEL, texts);
+  }
+
+  private void send(String channel, List<String> texts) throws SQLException {
     try (Connection c = database.getConnection()) {
       // nothing is lost with a notice: it needs no wait for the disk
       try (Statement s = c.createStatement()) {
         s.execute("set synchronous_commit = off");
       }
-      try (PreparedStatement p = c.prepareStatement("select pg_notify('" + CHANNEL + "', ?)")) {
-        for (Map.Entry<UUID, Long> e : last.entrySet()) {
-          p.setString(1, self + " " + e.getKey() + " " + e.getValue());
+      try (PreparedStatement p = c.prepareStatement("select pg_notify(?, ?)")) {
+        for (String text : texts) {
+          p.setString(1, channel);
+          p.setString(2, text);
           p.execute();
         }
       } finally {
@@ -166,10 +201,11 @@ public class Announcing implements SmartLifecycle {
       try (Connection c = database.getConnection();
           Statement s = c.createStatement()) {
         s.execute("listen " + CHANNEL);
+        s.execute("listen " + RENDERS);
         PGConnection pg = c.unwrap(PGConnection.class);
         while (running) {
           PGNotification[] all = pg.getNotifications(LISTEN_MS);
-          if (all != null) for (PGNotification n : all) hear(n.getParameter());
+          if (all != null) for (PGNotification n : all) hear(n.getName(), n.getParameter());
         }
       } catch (SQLException | RuntimeException e) {
         LOG.info("The line to other servers broke and is made again: {}", e.getMessage());
@@ -178,9 +214,11 @@ public class Announcing implements SmartLifecycle {
     }
   }
 
-  private void hear(String text) {
+  private void hear(String channel, String text) {
     String[] p = text.split(" ");
-    if (p.length == 3 && !p[0].equals(self))
+    if (p[0].equals(self)) return;
+    if (channel.equals(RENDERS) && p.length == 2) live.tellOfRenders(UUID.fromString(p[1]));
+    else if (channel.equals(CHANNEL) && p.length == 3)
       heard.add(new Heard(UUID.fromString(p[1]), Long.parseLong(p[2]), null));
   }
 

@@ -40,6 +40,9 @@ public class LiveUpdates extends TextWebSocketHandler
     implements WebSocketConfigurer, HandshakeInterceptor, DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(LiveUpdates.class);
 
+  /** What is said when renders have got further: the page asks for their list then. */
+  private static final String RENDERS = "{\"renders\":true}";
+
   /** More waiting messages than a page needs that reads at all. */
   private static final int MOST_WAITING = 200;
 
@@ -128,6 +131,11 @@ public class LiveUpdates extends TextWebSocketHandler
   void tell(UUID sequence, List<EditMade> edits) {
     for (Line l : open.values())
       if (l.sequence.equals(sequence)) for (EditMade e : edits) l.say(e.json());
+  }
+
+  /** Tells every page that has a sequence open that its renders have got further. */
+  void tellOfRenders(UUID sequence) {
+    for (Line l : open.values()) if (l.sequence.equals(sequence)) l.say(RENDERS);
   }
 
   /** Sessions that have sockets here. */

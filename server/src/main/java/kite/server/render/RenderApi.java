@@ -13,10 +13,12 @@ import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.server.Problem;
+import kite.server.live.RenderMoved;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.data.domain.Limit;
@@ -45,6 +47,7 @@ class RenderApi {
   private final RenderFrames frames;
   private final RenderRunner runner;
   private final JobScheduler scheduler;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
   private final Most most;
 
@@ -61,6 +64,7 @@ class RenderApi {
       RenderFrames frames,
       RenderRunner runner,
       JobScheduler scheduler,
+      ApplicationEventPublisher events,
       Clock clock,
       Most most) {
     this.most = most;
@@ -69,6 +73,7 @@ class RenderApi {
     this.frames = frames;
     this.runner = runner;
     this.scheduler = scheduler;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -134,7 +139,7 @@ class RenderApi {
     jobs.save(job);
     UUID jobId = job.id;
     scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
-    return shown(listed(jobId));
+    return moved(id, jobId);
   }
 
   private static List<Shot> shots(Sequence s, RenderAsked asked, RenderJob job) {
@@ -208,24 +213,32 @@ class RenderApi {
 
   @PostMapping("/renders/{id}/stop")
   RenderShown stop(@PathVariable UUID id, HttpServletRequest who) {
-    own(listed(id), who);
+    RenderJobs.Listed job = listed(id);
+    own(job, who);
     jobs.askStop(id);
     jobs.endUnheld(
         id,
         "Stopped. The frames that were finished are kept.",
         clock.instant().minus(RenderRunner.SILENT));
-    return shown(listed(id));
+    return moved(job.sequenceId(), id);
   }
 
   /** Lets a job that was stopped or failed go on after the frames it has. */
   @PostMapping("/renders/{id}/resume")
   RenderShown resume(@PathVariable UUID id, HttpServletRequest who) {
-    own(listed(id), who);
+    RenderJobs.Listed job = listed(id);
+    own(job, who);
     if (jobs.resume(id) == 0)
       throw new Problem(
           HttpStatus.CONFLICT, "state", "Only what was stopped or has failed can be resumed.");
     scheduler.<RenderRunner>enqueue(r -> r.run(id));
-    return shown(listed(id));
+    return moved(job.sequenceId(), id);
+  }
+
+  /** Tells who looks at the sequence; gives the job as it is now. */
+  private RenderShown moved(UUID sequence, UUID job) {
+    events.publishEvent(new RenderMoved(sequence));
+    return shown(listed(job));
   }
 
   /** Who may not edit may stop and resume what they asked for themselves, and nothing else. */

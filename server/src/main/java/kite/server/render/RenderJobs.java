@@ -13,6 +13,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   /** What a list of jobs shows; their documents stay where they are. */
   record Listed(
       UUID id,
+      UUID sequenceId,
       String label,
       RenderJob.State state,
       String message,
@@ -25,7 +26,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       long done) {}
 
   String LISTED =
-      "select new kite.server.render.RenderJobs$Listed(j.id, j.label, j.state, j.message,"
+      "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.state, j.message,"
           + " j.framesTotal, j.width, j.height, j.samples, j.askedBy, j.askedAt,"
           + " (select count(f) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
 
@@ -48,6 +49,31 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
 
   @Query("select j.id from RenderJob j where j.state = kite.server.render.RenderJob$State.WORKING")
   List<UUID> allWorked();
+
+  /**
+   * Jobs that may be worked at, those first whose people have waited longest for a turn, then the
+   * oldest: that of somebody with one job comes before the tenth of somebody with ten.
+   */
+  @Query(
+      "select j.id from RenderJob j where j.state = kite.server.render.RenderJob$State.WAITING"
+          + " or (j.state = kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent)"
+          + " order by (select max(k.heldAt) from RenderJob k where k.askedBy = j.askedBy)"
+          + " asc nulls first, j.askedAt")
+  List<UUID> inTurn(Instant silent, Limit most);
+
+  /** Whether somebody else's job waits. */
+  @Query(
+      "select count(j) > 0 from RenderJob j where j.askedBy <> :who"
+          + " and j.state = kite.server.render.RenderJob$State.WAITING")
+  boolean othersWait(String who);
+
+  /** Gives a job back that one holds, to go on with it at its next turn. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.WAITING, j.message ="
+          + " :message, j.holder = null where j.id = :id and j.holder = :me")
+  int giveBack(UUID id, UUID me, String message);
 
   @Query("select j.stopAsked from RenderJob j where j.id = :id")
   boolean stopAsked(UUID id);

@@ -28,11 +28,14 @@ import kite.render.Picture;
 import kite.render.SceneBuilder;
 import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
+import kite.server.live.RenderMoved;
 import org.jobrunr.jobs.annotations.Job;
 import org.jobrunr.scheduling.JobScheduler;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 
 /**
@@ -49,6 +52,7 @@ public class RenderRunner {
   private final Film film;
   private final Clock clock;
   private final JobScheduler scheduler;
+  private final ApplicationEventPublisher events;
   private final Path output;
 
   RenderRunner(
@@ -58,6 +62,7 @@ public class RenderRunner {
       Film film,
       Clock clock,
       JobScheduler scheduler,
+      ApplicationEventPublisher events,
       @Value("${kite.output}") String output) {
     this.jobs = jobs;
     this.frames = frames;
@@ -65,6 +70,7 @@ public class RenderRunner {
     this.film = film;
     this.clock = clock;
     this.scheduler = scheduler;
+    this.events = events;
     this.output = Path.of(output);
   }
 
@@ -81,28 +87,49 @@ public class RenderRunner {
   /** The part of the heap that the models of one sequence may take. */
   private static final long MODELS_AT_ONCE = Runtime.getRuntime().maxMemory() / 2;
 
+  /** How long one person's job is worked at while somebody else's waits. */
+  static final Duration TURN = Duration.ofSeconds(20);
+
   /**
-   * Works a job off, unless somebody does. The engine tries again what a crash ended, however
-   * often; a failure of the job's own ends it with a sentence, until somebody resumes it.
+   * A turn of work: at the job whose person has waited longest, which need not be the one that this
+   * turn was asked for. The engine tries again what a crash ended, however often; a failure of the
+   * job's own ends it with a sentence, until somebody resumes it.
    */
   @Job(name = "Render %0", retries = 1000)
-  public void run(UUID id) throws InterruptedException {
+  public void run(UUID asked) throws InterruptedException {
     UUID me = UUID.randomUUID();
     Instant now = clock.instant();
-    if (jobs.take(id, me, now, now.minus(SILENT)) == 0) {
-      // somebody is at it, or was until a moment ago: look again when that is known
-      if (jobs.worked(id)) scheduler.<RenderRunner>schedule(now.plus(SILENT), r -> r.run(id));
+    for (UUID id : jobs.inTurn(now.minus(SILENT), Limit.of(1))) {
+      if (jobs.take(id, me, now, now.minus(SILENT)) > 0) work(id, me);
+      // another worker was quicker: a turn is left over, since that one had its own
+      else scheduler.<RenderRunner>enqueue(r -> r.run(id));
       return;
     }
+    // somebody is at it, or was until a moment ago: look again when that is known
+    if (jobs.worked(asked)) scheduler.<RenderRunner>schedule(now.plus(SILENT), r -> r.run(asked));
+  }
+
+  private void work(UUID id, UUID me) throws InterruptedException {
     RenderJob job = jobs.findById(id).orElseThrow();
     Holding holding = new Holding(id, me);
+    moved(job);
     try {
       Sequence s = SequenceJson.read(job.document);
       Files.createDirectories(folder(id));
-      if (!all(job, s, me)) {
-        jobs.end(
-            id, me, RenderJob.State.STOPPED, "Stopped. The frames that were finished are kept.");
-        return;
+      switch (all(job, s, me)) {
+        case STOPPED -> {
+          jobs.end(
+              id, me, RenderJob.State.STOPPED, "Stopped. The frames that were finished are kept.");
+          return;
+        }
+        case TURN_OVER -> {
+          jobs.giveBack(id, me, "It goes on when the others who wait have had a turn.");
+          scheduler.<RenderRunner>enqueue(r -> r.run(id));
+          return;
+        }
+        case FINISHED -> {
+          // a film of it, and the end
+        }
       }
       if (job.framesTotal > 1) film.make(folder(id), s.header().rate());
       jobs.end(id, me, RenderJob.State.DONE, "");
@@ -113,7 +140,12 @@ public class RenderRunner {
       jobs.end(id, me, RenderJob.State.FAILED, why(id, e));
     } finally {
       holding.end();
+      moved(job);
     }
+  }
+
+  private void moved(RenderJob job) {
+    events.publishEvent(new RenderMoved(job.sequenceId));
   }
 
   /** Why a job failed and what to do, in a sentence. */
@@ -192,8 +224,16 @@ public class RenderRunner {
     }
   }
 
-  private boolean all(RenderJob job, Sequence s, UUID me) throws IOException {
+  /** How a turn came to its end. */
+  private enum Turn {
+    FINISHED,
+    STOPPED,
+    TURN_OVER
+  }
+
+  private Turn all(RenderJob job, Sequence s, UUID me) throws IOException {
     checkRoom(s);
+    Instant began = clock.instant();
     Plan plan = new Plan(s, assets::rig);
     SceneBuilder scenes = new SceneBuilder(assets::geometry);
     StopSwitch stop = new StopSwitch(job.id);
@@ -201,21 +241,23 @@ public class RenderRunner {
     for (Shot shot : Shot.read(job.shots)) {
       for (int frame = shot.first(); frame <= shot.last(); frame++) {
         number++;
-        if (stop.thrown()) return false;
+        if (stop.thrown()) return Turn.STOPPED;
         if (frames.existsById(new RenderFrame.Key(job.id, number))) continue;
         Instant from = clock.instant();
+        if (from.isAfter(began.plus(TURN)) && jobs.othersWait(job.askedBy)) return Turn.TURN_OVER;
         Picture p = picture(job, s, plan, scenes, shot, frame, stop);
-        if (p == null) return false;
+        if (p == null) return Turn.STOPPED;
         // taken over while this one was frozen: the other's frames count
-        if (jobs.hold(job.id, me, clock.instant()) == 0) return false;
+        if (jobs.hold(job.id, me, clock.instant()) == 0) return Turn.STOPPED;
         String file = String.format("%05d.png", number);
         write(p, folder(job.id).resolve(file));
         frames.save(
             new RenderFrame(
                 job.id, number, file, Duration.between(from, clock.instant()).toMillis() / 1000.0));
+        moved(job);
       }
     }
-    return true;
+    return Turn.FINISHED;
   }
 
   private Picture picture(

@@ -7,6 +7,7 @@ import static org.mockito.ArgumentMatchers.contains;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -26,6 +27,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mockito.ArgumentMatchers;
+import org.springframework.context.ApplicationEventPublisher;
 
 class RenderRunnerTest {
   private final RenderJobs jobs = mock(RenderJobs.class);
@@ -43,17 +45,22 @@ class RenderRunnerTest {
     job.width = job.height = 16;
     job.framesTotal = 1; // no film of it
     when(jobs.findById(job.id)).thenReturn(Optional.of(job));
+    when(jobs.inTurn(any(), any())).thenReturn(List.of(job.id));
     when(jobs.take(eq(job.id), any(), any(), any())).thenReturn(1);
     when(jobs.hold(eq(job.id), any(), any())).thenReturn(1);
-    runner =
-        new RenderRunner(
-            jobs,
-            frames,
-            mock(AssetStore.class),
-            mock(Film.class),
-            Clock.systemUTC(),
-            scheduler,
-            folder.toString());
+    runner = runner(Clock.systemUTC());
+  }
+
+  private RenderRunner runner(Clock clock) {
+    return new RenderRunner(
+        jobs,
+        frames,
+        mock(AssetStore.class),
+        mock(Film.class),
+        clock,
+        scheduler,
+        mock(ApplicationEventPublisher.class),
+        folder.toString());
   }
 
   @Test
@@ -65,7 +72,7 @@ class RenderRunnerTest {
 
   @Test
   void whatSomebodyElseHoldsIsLeftAloneAndLookedAtAgain() throws Exception {
-    when(jobs.take(eq(job.id), any(), any(), any())).thenReturn(0);
+    when(jobs.inTurn(any(), any())).thenReturn(List.of());
     when(jobs.worked(job.id)).thenReturn(true);
     runner.run(job.id);
     verify(jobs, never()).end(any(), any(), any(), any());
@@ -99,5 +106,25 @@ class RenderRunnerTest {
     assertThrows(InterruptedException.class, () -> runner.run(job.id));
     Thread.interrupted(); // the next test is not to be stopped
     verify(jobs, never()).end(any(), any(), any(), any());
+  }
+
+  @Test
+  void aTurnIsForWhoeverHasWaitedLongest() throws Exception {
+    runner.run(UUID.randomUUID()); // the turn was asked for by another job
+    verify(jobs).end(eq(job.id), any(), eq(RenderJob.State.DONE), eq(""));
+  }
+
+  @Test
+  void aLongJobMakesRoomForOthersAndGoesOn() throws Exception {
+    Clock clock = mock(Clock.class);
+    Instant[] now = {Instant.EPOCH};
+    when(clock.instant()).thenAnswer(i -> now[0] = now[0].plus(RenderRunner.TURN).plusMillis(1));
+    when(jobs.othersWait(any())).thenReturn(false, true);
+    job.askedBy = "pim";
+    runner(clock).run(job.id);
+    verify(frames, times(1)).save(any()); // the second frame is for the next turn
+    verify(jobs).giveBack(eq(job.id), any(), contains("turn"));
+    verify(jobs, never()).end(any(), any(), any(), any());
+    verify(scheduler).enqueue(ArgumentMatchers.<IocJobLambda<RenderRunner>>any());
   }
 }

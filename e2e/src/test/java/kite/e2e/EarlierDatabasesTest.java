@@ -1,0 +1,93 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.File;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.UUID;
+import java.util.zip.GZIPInputStream;
+import kite.core.command.ChannelCommand.SetValue;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/** Databases of earlier builds, with edits in them, are migrated at the start and go on. */
+class EarlierDatabasesTest {
+  @ParameterizedTest
+  @ValueSource(strings = {"before-the-journal-of-fields", "with-renders-held"})
+  void isMigratedAndGoesOn(String build) throws Exception {
+    String database = Application.DATABASE + "_earlier";
+    Application.make(database);
+    restore(build, database);
+    ServerProcess server =
+        new ServerProcess(
+            Application.url(database),
+            Application.role(),
+            Application.password(),
+            Files.createTempDirectory("kite-output"),
+            new File("target/earlier.log"));
+    server.start();
+    try {
+      Person pim = Person.signedIn(server.address(), "pim", "hold-on-tight");
+      JsonNode all = Person.json(pim.get("api/sequences"));
+      assertTrue(all.size() >= 2, all.toString());
+      String sw010 = null;
+      for (JsonNode s : all) {
+        String id = s.get("id").asString();
+        HttpResponse<String> opened = pim.get("api/sequences/" + id);
+        assertEquals(200, opened.statusCode(), opened.body());
+        if (s.get("code").asString().equals("SW010")) sw010 = id;
+      }
+      JsonNode journal = Person.json(pim.get("api/sequences/" + sw010 + "/edits?after=0"));
+      long revision =
+          Person.json(pim.get("api/sequences/" + sw010 + "/digest")).get("revision").asLong();
+      assertEquals(revision, journal.size(), "every edit made since is there");
+      assertTrue(revision >= 5, "edits were made with that build: " + revision);
+      // an edit on the first revision of something nobody has touched, then one that meets another
+      assertEquals(
+          200,
+          pim.edit(sw010, UUID.randomUUID(), 0, new SetValue("windmill", "roll", 1001, 3, false))
+              .statusCode());
+      HttpResponse<String> meets =
+          pim.edit(sw010, UUID.randomUUID(), 0, new SetValue("oda", "x", 1001, 3, false));
+      assertEquals(409, meets.statusCode(), meets.body());
+      assertEquals(200, pim.get("api/sequences/" + sw010 + "/versions").statusCode());
+    } finally {
+      server.kill();
+    }
+  }
+
+  private static void restore(String build, String database) throws Exception {
+    Path psql = Cluster.programs().resolve("psql");
+    ProcessBuilder b =
+        new ProcessBuilder(
+                psql.toString(),
+                "-q",
+                "-v",
+                "ON_ERROR_STOP=1",
+                "-h",
+                "127.0.0.1",
+                "-p",
+                Application.databasePort(),
+                "-U",
+                Application.role(),
+                "-d",
+                database)
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .redirectError(ProcessBuilder.Redirect.INHERIT);
+    b.environment().put("PGPASSWORD", Application.password());
+    Process p = b.start();
+    try (InputStream in =
+            new GZIPInputStream(
+                EarlierDatabasesTest.class.getResourceAsStream("/databases/" + build + ".sql.gz"));
+        OutputStream out = p.getOutputStream()) {
+      in.transferTo(out);
+    }
+    assertEquals(0, p.waitFor(), build + " is restored");
+  }
+}
