@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.awt.image.BufferedImage;
 import java.util.HashSet;
 import java.util.List;
@@ -104,6 +105,9 @@ class SaidTest extends Desk {
     for (String label : all) assertTrue(labels.add(label), "twice: " + label);
   }
 
+  private static final Locator.WaitForOptions GONE =
+      new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN);
+
   @Test
   void aReviewerSeesWhatCannotBeDoneAsSuch() {
     BrowserContext other = browser.newContext();
@@ -131,8 +135,10 @@ class SaidTest extends Desk {
     p.getByLabel("Standards").click();
     assertTrue(p.getByLabel("Frame rate").isDisabled());
     // the command box offers what this account can do, and a drag of a key says why nothing moves
+    p.keyboard().press("Escape");
+    p.getByRole(AriaRole.DIALOG).waitFor(GONE);
     p.keyboard().press("Control+k");
-    Locator box = p.getByRole(AriaRole.DIALOG);
+    Locator box = p.locator(".commands");
     box.getByRole(AriaRole.TEXTBOX).fill("add a");
     assertEquals(0, box.getByText("Add a camera").count());
     box.getByRole(AriaRole.TEXTBOX).fill("look through camera a");
