@@ -4,6 +4,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.session.config.SessionRepositoryCustomizer;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.transaction.support.TransactionOperations;
 
 /** How sessions are kept in the database. */
 @Configuration
@@ -22,5 +23,14 @@ class Sessions {
               principal_name = ?
             where primary_id = ? and set_config('synchronous_commit', 'off', true) = 'off'
             """);
+  }
+
+  /**
+   * Each statement about a session stands for itself: nobody knows a session before its last one is
+   * done, and every request has two of them.
+   */
+  @Bean("springSessionTransactionOperations")
+  TransactionOperations alone() {
+    return TransactionOperations.withoutTransaction();
   }
 }
