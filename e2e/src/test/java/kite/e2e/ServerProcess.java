@@ -61,7 +61,7 @@ final class ServerProcess {
   /** Starts it and waits until it is ready. */
   void start() throws IOException, InterruptedException {
     launch();
-    for (int i = 0; i < 240; i++) {
+    for (int i = 0; i < 480; i++) {
       if (!process.isAlive())
         throw new IllegalStateException("The server stopped while starting; see " + log);
       if (answers()) return;
