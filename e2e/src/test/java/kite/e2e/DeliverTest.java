@@ -18,6 +18,7 @@ import javax.imageio.ImageIO;
 import kite.core.command.CutCommand;
 import kite.core.command.Edit;
 import kite.core.command.SequenceCommand;
+import kite.core.document.CameraPackage;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
@@ -31,6 +32,10 @@ class DeliverTest extends Desk {
   @Override
   Sequence document() {
     Sequence s = new SaltWind().sw010();
+    return delivered(s, s.header().cameraPackage());
+  }
+
+  private static Sequence delivered(Sequence s, CameraPackage delivery) {
     Header h = s.header();
     return Edit.apply(
         s,
@@ -45,7 +50,32 @@ class DeliverTest extends Desk {
                     h.rate(),
                     h.displayUnit(),
                     h.gridM(),
-                    h.cameraPackage()))));
+                    delivery))));
+  }
+
+  /** A share that is no whole number of rows is rounded in one way: what is said is what comes. */
+  @Test
+  void theSizeThatIsSaidIsTheSizeThatComes() throws Exception {
+    Sequence s = new SaltWind().sw010();
+    CameraPackage p = s.header().cameraPackage();
+    reopened(
+        delivered(s, new CameraPackage(p.filmBack(), 2048, 858, p.fit(), p.circleOfConfusionMm())));
+    button("Deliver").click();
+    String said =
+        page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true))
+            .locator("option[value='25']")
+            .textContent();
+    assertTrue(said.contains("512 × 214"), said);
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
+    page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
+    button("This frame").click();
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    double[] picture =
+        numbers(
+            "async () => { const i = document.querySelector('.job img'); await i.decode();"
+                + " return [i.naturalWidth, i.naturalHeight]; }");
+    assertEquals(512, picture[0]);
+    assertEquals(214, picture[1]);
   }
 
   private void deliver(String what) {

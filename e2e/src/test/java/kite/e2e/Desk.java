@@ -139,6 +139,15 @@ abstract class Desk {
     page.setViewportSize(1120, 700);
   }
 
+  /** Opens another document in place of the one a test begins with. */
+  void reopened(Sequence s) throws Exception {
+    page.evaluate("() => location.hash = ''");
+    page.locator("main.chooser").waitFor();
+    sequence = application.reset(s);
+    page.evaluate("id => location.hash = id", sequence);
+    ready(page);
+  }
+
   Page enter(BrowserContext c) {
     return enter(c.newPage());
   }

@@ -267,13 +267,4 @@ class SaidTest extends Desk {
     assertTrue(
         far.getAttribute("aria-valuetext").endsWith(" m"), far.getAttribute("aria-valuetext"));
   }
-
-  /** Opens another document in place of the one a test begins with. */
-  private void reopened(Sequence s) throws Exception {
-    page.evaluate("() => location.hash = ''");
-    page.locator("main.chooser").waitFor();
-    sequence = application.reset(s);
-    page.evaluate("id => location.hash = id", sequence);
-    ready(page);
-  }
 }
