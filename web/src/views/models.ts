@@ -72,6 +72,7 @@ async function fetchModel(asset: string): Promise<Model> {
     get(`/api/assets/${asset}/report`).then((r) => r.json() as Promise<ModelReport>),
   ]);
   answer(theCore().registerModel(asset, rig));
+  forget(); // the core has a plan of another making now, which nothing has evaluated yet
   const gltf = await new GLTFLoader().parseAsync(file, '');
   gltf.scene.traverse((o) => {
     const node = gltf.parser.associations.get(o)?.nodes;
@@ -84,7 +85,6 @@ async function fetchModel(asset: string): Promise<Model> {
   });
   const model = { scene: gltf.scene, report };
   known.set(asset, model);
-  forget();
   useSequence.setState((s) => ({ version: s.version + 1 })); // sizes and anchors are known now
   return model;
 }

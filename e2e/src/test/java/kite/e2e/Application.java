@@ -1,6 +1,7 @@
 package kite.e2e;
 
 import java.io.File;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -8,6 +9,8 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
 import kite.core.codec.StandardsJson;
@@ -134,10 +137,16 @@ final class Application {
     return stored("SW010");
   }
 
-  /** The document of a sequence as stored: its snapshot with the journal since. */
+  /** The document of a sequence as stored. */
   Sequence stored(String code) throws SQLException {
-    try (Connection c = connect();
-        Statement s = c.createStatement()) {
+    try (Connection c = connect()) {
+      return stored(c, code);
+    }
+  }
+
+  /** The document of a sequence in a database: its snapshot with the journal since. */
+  static Sequence stored(Connection c, String code) throws SQLException {
+    try (Statement s = c.createStatement()) {
       Sequence now;
       try (ResultSet r =
           s.executeQuery(
@@ -157,6 +166,16 @@ final class Application {
       }
       return now;
     }
+  }
+
+  /** One of PostgreSQL's programs, to be run on the tests' cluster as the application's role. */
+  static ProcessBuilder program(String name, String... arguments) throws IOException {
+    List<String> all = new ArrayList<>(List.of(Cluster.programs().resolve(name).toString()));
+    all.addAll(List.of("-h", "127.0.0.1", "-p", databasePort(), "-U", ROLE));
+    all.addAll(List.of(arguments));
+    ProcessBuilder b = new ProcessBuilder(all);
+    b.environment().put("PGPASSWORD", password());
+    return b;
   }
 
   static String url(String database) {

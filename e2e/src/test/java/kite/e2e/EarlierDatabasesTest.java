@@ -8,7 +8,6 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import kite.core.command.ChannelCommand.SetValue;
@@ -63,24 +62,10 @@ class EarlierDatabasesTest {
   }
 
   private static void restore(String build, String database) throws Exception {
-    Path psql = Cluster.programs().resolve("psql");
     ProcessBuilder b =
-        new ProcessBuilder(
-                psql.toString(),
-                "-q",
-                "-v",
-                "ON_ERROR_STOP=1",
-                "-h",
-                "127.0.0.1",
-                "-p",
-                Application.databasePort(),
-                "-U",
-                Application.role(),
-                "-d",
-                database)
+        Application.program("psql", "-q", "-v", "ON_ERROR_STOP=1", "-d", database)
             .redirectOutput(ProcessBuilder.Redirect.DISCARD)
             .redirectError(ProcessBuilder.Redirect.INHERIT);
-    b.environment().put("PGPASSWORD", Application.password());
     Process p = b.start();
     try (InputStream in =
             new GZIPInputStream(

@@ -124,16 +124,9 @@ class EditBenchTest {
     Files.writeString(script, "insert into bare_commit (row) values (repeat('x', 600));\n");
     Application.sql("drop table if exists bare_commit");
     Application.sql("create table bare_commit (id bigserial primary key, row text)");
-    Path bin = Cluster.programs().resolve("pgbench");
     ProcessBuilder bench =
-        new ProcessBuilder(
-                bin.toString(),
-                "-h",
-                "127.0.0.1",
-                "-p",
-                Application.databasePort(),
-                "-U",
-                Application.role(),
+        Application.program(
+                "pgbench",
                 "-n",
                 "-c",
                 "" + PEOPLE,
@@ -149,7 +142,6 @@ class EditBenchTest {
                 Application.DATABASE)
             .directory(folder.toFile())
             .redirectErrorStream(true);
-    bench.environment().put("PGPASSWORD", Application.password());
     Process p = bench.start();
     String out = new String(p.getInputStream().readAllBytes());
     if (p.waitFor() != 0) throw new AssertionError(out);

@@ -7,9 +7,14 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
@@ -95,5 +100,44 @@ class KeptTest extends Desk {
     page.getByTestId("import-size").waitFor(new Locator.WaitForOptions().setTimeout(15_000));
     button("Bring it in").click();
     page.getByText("board is in").waitFor();
+  }
+
+  /** Between the rig's coming and the picture's decoding, the core has a plan that is new. */
+  @Test
+  void aModelThatIsStillComingBreaksNoPanel() throws Exception {
+    Page p = context.newPage();
+    List<String> errors = new ArrayList<>();
+    p.onPageError(errors::add);
+    p.addInitScript(
+        "const was = window.createImageBitmap; window.createImageBitmap = (...a) =>"
+            + " new Promise((r) => setTimeout(r, 2500)).then(() => was(...a));");
+    p.navigate(application.address() + "#" + sequence);
+    ready(p);
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(2, 2, BufferedImage.TYPE_INT_RGB), "png", png);
+    p.waitForFileChooser(() -> p.getByText("Bring in a model").first().click())
+        .setFiles(
+            new FilePayload[] {
+              new FilePayload(
+                  "sign.obj",
+                  "text/plain",
+                  "mtllib sign.mtl\nusemtl s\nv 0 0 0\nv 1 0 0\nv 0 2 0\nvt 0 0\nvt 1 0\nvt 0 1\nf 1/1 2/2 3/3\n"
+                      .getBytes(StandardCharsets.UTF_8)),
+              new FilePayload(
+                  "sign.mtl",
+                  "text/plain",
+                  "newmtl s\nmap_Kd sign.png\n".getBytes(StandardCharsets.UTF_8)),
+              new FilePayload("sign.png", "image/png", png.toByteArray())
+            });
+    p.getByText("Bring it in").click();
+    p.getByText("sign is in").waitFor();
+    for (int i = 0; i < 8; i++) {
+      p.locator("aside.left .row .name[title='Crane down']").click();
+      p.waitForTimeout(100);
+      p.locator("aside.left .row .name[title='Lantern to Pim']").click();
+      p.waitForTimeout(100);
+    }
+    ready(p);
+    assertEquals(List.of(), errors);
   }
 }

@@ -20,9 +20,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
-import kite.core.codec.DeltaJson;
 import kite.core.codec.Digest;
-import kite.core.codec.SequenceJson;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.curve.Channel;
 import kite.core.document.Piece;
@@ -159,19 +157,7 @@ class KillsCampaignTest {
           last = r.getLong(2);
         }
       }
-      try (ResultSet r =
-          s.executeQuery("select document from snapshot where sequence_id = '" + sequence + "'")) {
-        r.next();
-        now = SequenceJson.read(r.getString(1));
-      }
-      try (ResultSet r =
-          s.executeQuery(
-              "select e.change from edit e join snapshot d on d.sequence_id = e.sequence_id"
-                  + " where e.sequence_id = '"
-                  + sequence
-                  + "' and e.revision > d.revision order by e.revision")) {
-        while (r.next()) now = DeltaJson.read(r.getString(1)).after(now);
-      }
+      now = Application.stored(c, "SW010");
     }
     assertTrue(acknowledged.size() > 10 * PEOPLE, "edits were made: " + acknowledged.size());
     for (Acknowledged a : acknowledged.values())

@@ -8,7 +8,11 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
 
-/** After a start: renders that were being worked at when their worker went are taken up again. */
+/**
+ * After a start: renders that were being worked at when their worker went are taken up again, and
+ * those that were asked for in the moment of a crash are not forgotten. A turn too many does
+ * nothing.
+ */
 @Component
 class GoingOn implements ApplicationRunner {
   private final RenderJobs jobs;
@@ -30,7 +34,7 @@ class GoingOn implements ApplicationRunner {
   @Override
   public void run(ApplicationArguments args) {
     if (!works) return;
-    for (UUID id : jobs.allWorked())
+    for (UUID id : jobs.allUnfinished())
       scheduler.<RenderRunner>schedule(clock.instant().plus(RenderRunner.SILENT), r -> r.run(id));
   }
 }

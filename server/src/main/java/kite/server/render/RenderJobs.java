@@ -47,8 +47,10 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " and j.state = kite.server.render.RenderJob$State.WORKING")
   boolean worked(UUID id);
 
-  @Query("select j.id from RenderJob j where j.state = kite.server.render.RenderJob$State.WORKING")
-  List<UUID> allWorked();
+  @Query(
+      "select j.id from RenderJob j where j.state in (kite.server.render.RenderJob$State.WAITING,"
+          + " kite.server.render.RenderJob$State.WORKING)")
+  List<UUID> allUnfinished();
 
   /**
    * Jobs that may be worked at, those first whose people have waited longest for a turn, then the
