@@ -115,7 +115,7 @@ class KeptTest extends Desk {
     ready(p);
     ByteArrayOutputStream png = new ByteArrayOutputStream();
     ImageIO.write(new BufferedImage(2, 2, BufferedImage.TYPE_INT_RGB), "png", png);
-    p.waitForFileChooser(() -> p.getByText("Bring in a model").first().click())
+    p.waitForFileChooser(() -> p.getByLabel("Bring in a model").first().click())
         .setFiles(
             new FilePayload[] {
               new FilePayload(
