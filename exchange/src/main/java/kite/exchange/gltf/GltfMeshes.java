@@ -279,9 +279,12 @@ final class GltfMeshes {
         inside
             ? GltfBuffers.embedded((String) where, "image " + source, budget)
             : buffers.view((Long) where);
+    String what = "Image " + source + " of the model";
+    budget.take(b.remaining(), what);
     byte[] bytes = new byte[b.remaining()];
     b.get(bytes);
-    Texture read = Pictures.texture(bytes, "Image " + source + " of the model", budget);
+    Texture read = Pictures.texture(bytes, what, budget);
+    budget.giveBack(bytes.length);
     textures.put(where, read);
     return read;
   }

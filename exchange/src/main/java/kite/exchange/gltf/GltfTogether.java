@@ -24,8 +24,15 @@ public final class GltfTogether {
   private final Budget budget;
   private final ByteArrayOutputStream data = new ByteArrayOutputStream();
 
-  /** Where a file's bytes begin, so that one that is named often is put in once. */
-  private final Map<String, Integer> put = new HashMap<>();
+  /** What was put in, by the name it goes by: what is named often is put in once. */
+  private final Map<String, Put> put = new HashMap<>();
+
+  /**
+   * A file's bytes in the data.
+   *
+   * @param png whether they are a PNG picture
+   */
+  private record Put(int at, int length, boolean png) {}
 
   private GltfTogether(Together files, Budget budget) {
     this.files = files;
@@ -52,7 +59,7 @@ public final class GltfTogether {
     List<JsonNode> all = Numbers.objects(root, "buffers", "file");
     int[] starts = new int[all.size()];
     for (int i = 0; i < starts.length; i++)
-      starts[i] = place(Numbers.text(all.get(i), "uri", ""), "data");
+      starts[i] = place(Numbers.text(all.get(i), "uri", ""), "data").at();
     for (JsonNode v : Numbers.objects(root, "bufferViews", "file")) {
       long of = Numbers.whole(v, "buffer", "buffer view");
       if (of < 0 || of >= starts.length)
@@ -67,29 +74,30 @@ public final class GltfTogether {
     for (JsonNode i : Numbers.objects(root, "images", "file")) {
       String uri = Numbers.text(i, "uri", "");
       if (uri.isEmpty()) continue;
-      int at = place(uri, "picture");
-      byte[] bytes = bytes(uri, "picture");
+      Put p = place(uri, "picture");
       ArrayNode views =
           root.get("bufferViews") instanceof ArrayNode a ? a : root.putArray("bufferViews");
-      views.addObject().put("buffer", 0).put("byteOffset", at).put("byteLength", bytes.length);
-      boolean png = bytes.length > 3 && bytes[1] == 'P' && bytes[2] == 'N' && bytes[3] == 'G';
+      views.addObject().put("buffer", 0).put("byteOffset", p.at()).put("byteLength", p.length());
       ObjectNode image = (ObjectNode) i;
       image.remove("uri");
-      image.put("bufferView", views.size() - 1).put("mimeType", png ? "image/png" : "image/jpeg");
+      image
+          .put("bufferView", views.size() - 1)
+          .put("mimeType", p.png() ? "image/png" : "image/jpeg");
     }
   }
 
-  /** Where the bytes that a name stands for begin. */
-  private int place(String uri, String what) throws BadFile {
-    Integer known = put.get(uri);
+  /** Puts in the bytes that a name stands for, unless they are. */
+  private Put place(String uri, String what) throws BadFile {
+    Put known = put.get(uri);
     if (known != null) return known;
     byte[] bytes = bytes(uri, what);
     budget.take(2L * bytes.length, "The model with what it names");
     while (data.size() % 4 != 0) data.write(0);
-    int at = data.size();
+    boolean png = bytes.length > 3 && bytes[1] == 'P' && bytes[2] == 'N' && bytes[3] == 'G';
+    Put p = new Put(data.size(), bytes.length, png);
     data.writeBytes(bytes);
-    put.put(uri, at);
-    return at;
+    put.put(uri, p);
+    return p;
   }
 
   private byte[] bytes(String uri, String what) throws BadFile {

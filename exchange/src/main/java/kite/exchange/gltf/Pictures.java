@@ -1,14 +1,12 @@
 package kite.exchange.gltf;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
-import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
-import javax.imageio.stream.ImageInputStream;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
+import kite.exchange.PictureFile;
 import kite.render.Texture;
 
 /** The pictures of a model, decoded within a budget and kept no larger than a render needs. */
@@ -27,35 +25,33 @@ final class Pictures {
    * @param what how a sentence about it begins
    */
   static Texture texture(byte[] bytes, String what, Budget budget) throws BadFile {
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext())
-        throw new BadFile(what + " is of a kind that is not read (PNG and JPEG are).");
-      ImageReader reader = readers.next();
-      try {
-        // what stands beside the picture may unfold to any size, and is of no use here
-        reader.setInput(in, true, true);
-        int w = reader.getWidth(0), h = reader.getHeight(0);
-        if (w > WIDEST || h > WIDEST)
-          throw new BadFile(
-              what + " is " + w + " × " + h + " pixels; up to " + WIDEST + " each way are taken.");
-        long decoded = (long) w * h * bytesPerPixel(reader);
-        budget.take(decoded, what);
-        Texture t = Texture.of(reader.read(0), WIDEST_KEPT);
-        budget.giveBack(decoded);
-        budget.take(4L * t.argb().length, what);
-        budget.look();
-        return t;
-      } finally {
-        reader.dispose();
-      }
-    } catch (IOException | RuntimeException e) {
-      throw new BadFile(what + " cannot be decoded. It is damaged.");
-    }
+    return PictureFile.open(
+        bytes,
+        what,
+        picture -> {
+          int w = picture.getWidth(0), h = picture.getHeight(0);
+          if (w > WIDEST || h > WIDEST)
+            throw new BadFile(
+                what
+                    + " is "
+                    + w
+                    + " × "
+                    + h
+                    + " pixels; up to "
+                    + WIDEST
+                    + " each way are taken.");
+          long decoded = (long) w * h * bytesPerPixel(picture);
+          budget.take(decoded, what);
+          Texture t = Texture.of(picture.read(0), WIDEST_KEPT);
+          budget.giveBack(decoded);
+          budget.take(4L * t.argb().length, what);
+          budget.look();
+          return t;
+        });
   }
 
-  private static int bytesPerPixel(ImageReader reader) throws IOException {
-    Iterator<ImageTypeSpecifier> types = reader.getImageTypes(0);
+  private static int bytesPerPixel(ImageReader picture) throws IOException {
+    Iterator<ImageTypeSpecifier> types = picture.getImageTypes(0);
     if (!types.hasNext()) return USUAL_BYTES;
     return Math.max(1, types.next().getColorModel().getPixelSize() / Byte.SIZE);
   }

@@ -109,7 +109,7 @@ class AssetApi {
   ResponseEntity<String> bringImage(InputStream body, @RequestParam String name)
       throws IOException {
     byte[] bytes = body.readNBytes(PlateImages.LARGEST_FILE + 1);
-    return kept(() -> store.keepImage(Names.clean(name), bytes));
+    return json(Imports.read(() -> store.keepImage(Names.clean(name), bytes)));
   }
 
   /**
@@ -119,13 +119,15 @@ class AssetApi {
 
   /** Makes words into a model of letters; gives the import report. */
   @PostMapping(path = "/lettering", produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> letter(@RequestBody Words w) {
+  ResponseEntity<String> letter(@RequestBody Words w) throws IOException {
     if (w.text() == null || w.colour() == null || !w.colour().matches("#[0-9a-f]{6}"))
       throw new Problem(
           HttpStatus.UNPROCESSABLE_CONTENT, "text", "Lettering needs a text and a colour #rrggbb.");
     double[] rgb = new double[3];
     for (int i = 0; i < 3; i++) rgb[i] = MeshBuilder.linear(w.colour(), 1 + i * 2);
-    return kept(() -> store.keep(w.text(), Lettering.glb(w.text(), w.heightM(), w.depthM(), rgb)));
+    return json(
+        Imports.read(
+            () -> store.keep(w.text(), Lettering.glb(w.text(), w.heightM(), w.depthM(), rgb))));
   }
 
   /**
@@ -169,22 +171,11 @@ class AssetApi {
       brought.close();
       throw e;
     }
-    return imports
-        .inTurn(who.getName(), brought, work)
-        .thenApply(r -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(r));
+    return imports.inTurn(who.getName(), brought, work).thenApply(AssetApi::json);
   }
 
-  /** Work that may find a file bad. */
-  private interface Reading {
-    String read() throws BadFile;
-  }
-
-  private static ResponseEntity<String> kept(Reading work) {
-    try {
-      return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(work.read());
-    } catch (BadFile e) {
-      throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "file", e.getMessage());
-    }
+  private static ResponseEntity<String> json(String body) {
+    return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(body);
   }
 
   @GetMapping("/{sha}")

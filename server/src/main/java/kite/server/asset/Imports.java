@@ -111,9 +111,7 @@ class Imports implements DisposableBean {
     return CompletableFuture.supplyAsync(
         () -> {
           try (brought) {
-            return work.read();
-          } catch (BadFile e) {
-            throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "file", e.getMessage());
+            return read(work);
           } catch (IOException e) {
             throw new CompletionException(e);
           } finally {
@@ -121,6 +119,15 @@ class Imports implements DisposableBean {
           }
         },
         readers);
+  }
+
+  /** Reads at once; a file that cannot be taken is a refusal with its sentence. */
+  static <T> T read(Reading<T> work) throws IOException {
+    try {
+      return work.read();
+    } catch (BadFile e) {
+      throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "file", e.getMessage());
+    }
   }
 
   private void left(String person) {

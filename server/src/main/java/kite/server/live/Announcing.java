@@ -132,48 +132,48 @@ public class Announcing implements SmartLifecycle {
   }
 
   private void tellServers() {
-    while (running) {
-      try {
-        EditMade first = made.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
-        if (first == null) continue;
-        List<EditMade> all = new ArrayList<>(List.of(first));
-        made.drainTo(all);
-        Map<UUID, Long> last = new LinkedHashMap<>();
-        for (EditMade e : all) last.merge(e.sequence(), e.revision(), Math::max);
-        notifyOthers(last);
-      } catch (InterruptedException e) {
-        return;
-      } catch (SQLException | RuntimeException e) {
-        LOG.warn(
-            "Other servers could not be told of an edit; their pages look for it themselves", e);
-      }
-    }
+    gather(
+        made,
+        "an edit; their pages look for it themselves",
+        all -> {
+          Map<UUID, Long> last = new LinkedHashMap<>();
+          for (EditMade e : all) last.merge(e.sequence(), e.revision(), Math::max);
+          send(
+              CHANNEL, last.entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).toList());
+        });
   }
 
-  /** Several steps at once are one message: a page that hears of it looks for itself. */
+  /** A page that hears of a render looks for itself how far it is. */
   private void tellOfRenders() {
+    gather(
+        moved,
+        "a render",
+        all -> {
+          List<UUID> sequences = all.stream().map(RenderMoved::sequence).distinct().toList();
+          for (UUID id : sequences) live.tellOfRenders(id);
+          send(RENDERS, sequences.stream().map(UUID::toString).toList());
+        });
+  }
+
+  /** What is done with all that has come since the last time. */
+  private interface Telling<T> {
+    void tell(List<T> all) throws SQLException;
+  }
+
+  private <T> void gather(LinkedBlockingQueue<T> queue, String what, Telling<T> telling) {
     while (running) {
       try {
-        RenderMoved first = moved.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
+        T first = queue.poll(LISTEN_MS, TimeUnit.MILLISECONDS);
         if (first == null) continue;
-        List<RenderMoved> all = new ArrayList<>(List.of(first));
-        moved.drainTo(all);
-        Set<UUID> sequences = new HashSet<>();
-        for (RenderMoved m : all) if (sequences.add(m.sequence())) live.tellOfRenders(m.sequence());
-        List<String> texts = sequences.stream().map(id -> self + " " + id).toList();
-        send(RENDERS, texts);
+        List<T> all = new ArrayList<>(List.of(first));
+        queue.drainTo(all);
+        telling.tell(all);
       } catch (InterruptedException e) {
         return;
       } catch (SQLException | RuntimeException e) {
-        LOG.info("Other servers could not be told of a render: {}", e.getMessage());
+        LOG.warn("Other servers could not be told of {}", what, e);
       }
     }
-  }
-
-  private void notifyOthers(Map<UUID, Long> last) throws SQLException {
-    List<String> texts =
-        last.entrySet().stream().map(e -> self + " " + e.getKey() + " " + e.getValue()).toList();
-    send(CHANNEL, texts);
   }
 
   private void send(String channel, List<String> texts) throws SQLException {
@@ -185,7 +185,7 @@ public class Announcing implements SmartLifecycle {
       try (PreparedStatement p = c.prepareStatement("select pg_notify(?, ?)")) {
         for (String text : texts) {
           p.setString(1, channel);
-          p.setString(2, text);
+          p.setString(2, self + " " + text);
           p.execute();
         }
       } finally {
