@@ -42,8 +42,14 @@ export function DeliverPanel() {
       q.state.data?.some((j) => j.state === 'WAITING' || j.state === 'WORKING') ? POLL_MS : false,
   });
   const renew = () => client.invalidateQueries({ queryKey: ['renders', id] });
-  const moved = useSequence((s) => s.rendersMoved);
-  useEffect(() => void client.invalidateQueries({ queryKey: ['renders', id] }), [client, id, moved]);
+  useEffect(
+    () =>
+      useSequence.subscribe((now, before) => {
+        if (now.rendersMoved !== before.rendersMoved)
+          void client.invalidateQueries({ queryKey: ['renders', id] });
+      }),
+    [client, id],
+  );
   const ask = async (what: 'cut' | 'shot' | 'frame') => {
     const s = useSequence.getState();
     const span = cutSpans()

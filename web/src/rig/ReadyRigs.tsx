@@ -1,12 +1,10 @@
 import MenuItem from '@mui/material/MenuItem';
-import { useRef, useState } from 'react';
-import { Menu } from '../kit/Menu';
+import { MenuButton } from '../kit/MenuButton';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { aboutSubject } from '../frame/about';
 import { evaluated } from '../sequence/evaluated';
 import { editProposed, newId, say, useSequence } from '../sequence/store';
-import { Tip } from '../shell/Tip';
 import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */
@@ -60,27 +58,18 @@ export function makeReadyRig(camera: Camera, kind: string): void {
 /** The menu of ready-made rigs: the camera stays where it is, its old stack goes. */
 export function ReadyRigs({ camera }: { camera: Camera }) {
   const mayEdit = useSequence((s) => s.mayEdit);
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
   return (
-    <>
-      <Tip text="A whole stack in one click, on the camera’s present place">
-        <button
-          ref={button}
-          className="pill"
-          aria-haspopup="menu"
-          disabled={!mayEdit}
-          onClick={() => setOpen(true)}
-        >
-          Ready-made
-        </button>
-      </Tip>
-      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
-        {RIGS.map((r) => (
+    <MenuButton
+      name="Ready-made"
+      tip="A whole stack in one click, on the camera’s present place"
+      disabled={!mayEdit}
+    >
+      {(close) => [
+        ...RIGS.map((r) => (
           <MenuItem
             key={r.kind}
             onClick={() => {
-              setOpen(false);
+              close();
               if (camera.locked) say(`Camera ${camera.letter} is locked. Unlock it in the roster.`, true);
               else makeReadyRig(camera, r.kind);
             }}
@@ -92,10 +81,10 @@ export function ReadyRigs({ camera }: { camera: Camera }) {
               </div>
             </div>
           </MenuItem>
-        ))}
-        {open ? <SavedRigEntries camera={camera} onDone={() => setOpen(false)} /> : null}
-      </Menu>
-    </>
+        )),
+        <SavedRigEntries key="saved" camera={camera} onDone={close} />,
+      ]}
+    </MenuButton>
   );
 }
 

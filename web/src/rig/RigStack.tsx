@@ -1,6 +1,5 @@
 import MenuItem from '@mui/material/MenuItem';
-import { useRef, useState } from 'react';
-import { Menu } from '../kit/Menu';
+import { MenuButton } from '../kit/MenuButton';
 import type { Camera, RigPart } from '../core/types';
 import { useChannels } from '../fields/NumberField';
 import { CameraCard } from '../frame/CameraCard';
@@ -9,7 +8,6 @@ import { FocusCard } from '../frame/FocusCard';
 import { LensCard } from '../frame/LensCard';
 import { edit, useSequence } from '../sequence/store';
 import { Editing } from '../shell/Editing';
-import { Tip } from '../shell/Tip';
 import { PartCard } from './PartCard';
 import { fresh, indexFor, PARTS } from './parts';
 import { ReadyRigs } from './ReadyRigs';
@@ -52,27 +50,14 @@ export function RigStack({ camera }: { camera: Camera }) {
 
 function AddPart({ camera }: { camera: Camera }) {
   const mayEdit = useSequence((s) => s.mayEdit);
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
   return (
-    <>
-      <Tip text="Put a part on the stack">
-        <button
-          ref={button}
-          className="pill"
-          aria-haspopup="menu"
-          disabled={!mayEdit}
-          onClick={() => setOpen(true)}
-        >
-          + Part
-        </button>
-      </Tip>
-      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
-        {(Object.keys(PARTS) as RigPart['kind'][]).map((k) => (
+    <MenuButton name="+ Part" tip="Put a part on the stack" disabled={!mayEdit}>
+      {(close) =>
+        (Object.keys(PARTS) as RigPart['kind'][]).map((k) => (
           <MenuItem
             key={k}
             onClick={() => {
-              setOpen(false);
+              close();
               edit(`Add ${PARTS[k].name}`, {
                 kind: 'addPart',
                 camera: camera.id,
@@ -88,8 +73,8 @@ function AddPart({ camera }: { camera: Camera }) {
               </div>
             </div>
           </MenuItem>
-        ))}
-      </Menu>
-    </>
+        ))
+      }
+    </MenuButton>
   );
 }

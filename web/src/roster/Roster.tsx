@@ -1,6 +1,7 @@
 import MenuItem from '@mui/material/MenuItem';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Menu } from '../kit/Menu';
+import { MenuButton } from '../kit/MenuButton';
 import { evaluated } from '../sequence/evaluated';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
@@ -377,55 +378,44 @@ function NamingNote() {
 
 function AddMenu() {
   const mayEdit = useSequence((s) => s.mayEdit);
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
-  const choose = (work: () => void) => () => {
-    setOpen(false);
-    work();
-  };
-  const item = (name: string, work: () => void) => (
-    <MenuItem key={name} dense onClick={choose(work)}>
-      {name}
-    </MenuItem>
-  );
   return (
-    <>
-      <Tip text="Add to the sequence">
-        <button
-          ref={button}
-          className="pill"
-          aria-haspopup="menu"
-          disabled={!mayEdit}
-          onClick={() => setOpen(true)}
-        >
-          + Add
-        </button>
-      </Tip>
-      <Menu
-        open={open}
-        anchorEl={() => button.current}
-        onClose={() => setOpen(false)}
-        slotProps={{ list: { className: 'add-menu' } }}
-      >
-        {item('Camera', addCamera)}
-        {item('Camera from the set view', cameraFromView)}
-        {item('Camera track from a file…', chooseTrack)}
-        {STAND_INS.map((s) => item(`${s.name} stand-in`, () => addStandIn(s.form)))}
-        {item('Lettering…', () => useSequence.setState({ dialog: { kind: 'lettering', id: null } }))}
-        {item('Model from a file…', chooseModel)}
-        {item('Plate from images…', choosePlate)}
-        {item('Mark', addMark)}
-        {item('Mark on a surface…', addMarkOnSurface)}
-        {item('Mark where the axis meets the set', addMarkAhead)}
-        {item('Path, drawn in plan', drawPath)}
-        {PATH_SHAPES.map((p) => item(p.name, () => addPathShape(p.form)))}
-        {item('Group', addGroup)}
-        {LIGHTS.map((l) => item(`${l.name} light`, () => addLight(l.form)))}
-        {item('Haze and background', addAir)}
-        {item('Layer', addLayer)}
-        {item('Measure between points…', measure)}
-        {item('Measure from the camera…', measureFromCamera)}
-      </Menu>
-    </>
+    <MenuButton name="+ Add" tip="Add to the sequence" disabled={!mayEdit} listClass="add-menu">
+      {(close) =>
+        added().map(([name, work]) => (
+          <MenuItem
+            key={name}
+            dense
+            onClick={() => {
+              close();
+              work();
+            }}
+          >
+            {name}
+          </MenuItem>
+        ))
+      }
+    </MenuButton>
   );
 }
+
+/** What can be added, in the order of the menu. */
+const added = (): [string, () => void][] => [
+  ['Camera', addCamera],
+  ['Camera from the set view', cameraFromView],
+  ['Camera track from a file…', chooseTrack],
+  ...STAND_INS.map((s): [string, () => void] => [`${s.name} stand-in`, () => addStandIn(s.form)]),
+  ['Lettering…', () => useSequence.setState({ dialog: { kind: 'lettering', id: null } })],
+  ['Model from a file…', chooseModel],
+  ['Plate from images…', choosePlate],
+  ['Mark', addMark],
+  ['Mark on a surface…', addMarkOnSurface],
+  ['Mark where the axis meets the set', addMarkAhead],
+  ['Path, drawn in plan', drawPath],
+  ...PATH_SHAPES.map((p): [string, () => void] => [p.name, () => addPathShape(p.form)]),
+  ['Group', addGroup],
+  ...LIGHTS.map((l): [string, () => void] => [`${l.name} light`, () => addLight(l.form)]),
+  ['Haze and background', addAir],
+  ['Layer', addLayer],
+  ['Measure between points…', measure],
+  ['Measure from the camera…', measureFromCamera],
+];

@@ -23,8 +23,3 @@ export function evaluated(): { world: Float64Array; lens: Float64Array } {
   }
   return { world, lens };
 }
-
-/** Makes the next {@link evaluated} compute again, after a model became known. */
-export function forget(): void {
-  seen = { frame: NaN, version: -1 };
-}

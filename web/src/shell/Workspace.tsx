@@ -23,6 +23,7 @@ import { actions, runShortcut } from './actions';
 import { CommandBox } from './CommandBox';
 import * as Icon from './icons';
 import { theHelper } from './helper';
+import { Panel } from './Panel';
 import { Tip } from './Tip';
 
 /** Share of the width the set view has on each desk, and the height of the lanes. */
@@ -89,15 +90,23 @@ export function Workspace() {
       }}
     >
       <Top onCommands={() => setBox(true)} />
-      <Roster />
-      {sheet ? <ContactSheet /> : null}
+      <Panel name="The roster" area="left">
+        <Roster />
+      </Panel>
+      {sheet ? (
+        <Panel name="The contact sheet" area="views">
+          <ContactSheet />
+        </Panel>
+      ) : null}
       <div
         className="views"
         hidden={sheet}
         ref={views}
         style={{ gridTemplateColumns: `${share}fr 6px ${1 - share}fr` }}
       >
-        <SetView />
+        <Panel name="The set view" area="view">
+          <SetView />
+        </Panel>
         <div
           className="divider"
           role="separator"
@@ -115,10 +124,14 @@ export function Workspace() {
             if (by) setShare((s) => Math.max(0.12, Math.min(0.88, s + by)));
           }}
         />
-        <LensView />
+        <Panel name="The lens view" area="view">
+          <LensView />
+        </Panel>
       </div>
       <aside className="right" aria-label={desk === 'deliver' ? 'Deliver' : 'Selection'}>
-        {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
+        <Panel name="This panel" area="grow">
+          {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
+        </Panel>
       </aside>
       <div
         className="divider across"
@@ -134,7 +147,9 @@ export function Workspace() {
           if (by) setTime(time + by);
         }}
       />
-      <Time />
+      <Panel name="The lanes" area="time">
+        <Time />
+      </Panel>
       {dropping ? <div className="dropping">Let go to bring it in: models, images, camera tracks</div> : null}
       <Dialogs />
       {box ? <CommandBox actions={actions()} onClose={() => setBox(false)} /> : null}
@@ -184,7 +199,9 @@ export function LensWindow() {
   }, []);
   return (
     <div className="lens-window">
-      <LensView alone />
+      <Panel name="The lens view" area="view">
+        <LensView alone />
+      </Panel>
     </div>
   );
 }

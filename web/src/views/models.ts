@@ -2,7 +2,6 @@ import * as THREE from 'three';
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
-import { forget } from '../sequence/evaluated';
 import { say, useSequence } from '../sequence/store';
 import { hazed } from './air';
 
@@ -65,6 +64,9 @@ async function get(path: string): Promise<Response> {
   return r;
 }
 
+/** Says that what is evaluated and drawn is another now. */
+const changed = () => useSequence.setState((s) => ({ version: s.version + 1 }));
+
 async function fetchModel(asset: string): Promise<Model> {
   const [file, rig, report] = await Promise.all([
     get(`/api/assets/${asset}`).then((r) => r.arrayBuffer()),
@@ -72,7 +74,7 @@ async function fetchModel(asset: string): Promise<Model> {
     get(`/api/assets/${asset}/report`).then((r) => r.json() as Promise<ModelReport>),
   ]);
   answer(theCore().registerModel(asset, rig));
-  forget(); // the core has a plan of another making now, which nothing has evaluated yet
+  changed(); // the core has a new plan, which nothing has evaluated yet
   const gltf = await new GLTFLoader().parseAsync(file, '');
   gltf.scene.traverse((o) => {
     const node = gltf.parser.associations.get(o)?.nodes;
@@ -85,7 +87,7 @@ async function fetchModel(asset: string): Promise<Model> {
   });
   const model = { scene: gltf.scene, report };
   known.set(asset, model);
-  useSequence.setState((s) => ({ version: s.version + 1 })); // sizes and anchors are known now
+  changed(); // sizes and anchors are known now
   return model;
 }
 

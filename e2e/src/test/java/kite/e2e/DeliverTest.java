@@ -8,10 +8,12 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
@@ -85,25 +87,24 @@ class DeliverTest extends Desk {
     button(what).click();
   }
 
+  private HttpResponse<String> askedFor(Person who, int samples) throws Exception {
+    return who.post(
+        "api/sequences/" + sequence + "/renders",
+        Map.of(
+            "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", samples));
+  }
+
   /** Nothing is under way, so the page asks for nothing: it is told over the live line. */
   @Test
   void whatSomebodyElseHasRenderedAppearsByItself() throws Exception {
     button("Deliver").click();
     page.getByText("Nothing rendered yet").waitFor();
     Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
-    var asked =
-        oda.post(
-            "api/sequences/" + sequence + "/renders",
-            java.util.Map.of(
-                "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", 1));
+    var asked = askedFor(oda, 1);
     assertEquals(200, asked.statusCode(), asked.body());
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
     // a fine one is for artists
-    var fine =
-        oda.post(
-            "api/sequences/" + sequence + "/renders",
-            java.util.Map.of(
-                "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", 1024));
+    var fine = askedFor(oda, 1024);
     assertEquals(422, fine.statusCode(), fine.body());
   }
 

@@ -140,4 +140,27 @@ class KeptTest extends Desk {
     ready(p);
     assertEquals(List.of(), errors);
   }
+
+  /**
+   * What fails while one part is drawn takes nothing else away, and is shown again when it can be.
+   */
+  @Test
+  void aFaultStaysInItsPanel() {
+    Page p = context.newPage();
+    p.navigate(application.address() + "#" + sequence);
+    ready(p);
+    p.evaluate(
+        "() => { window.was = JSON.parse; JSON.parse = (text, ...more) => {"
+            + " if (String(text).includes('hyperfocalM')) throw new Error('broken');"
+            + " return window.was(text, ...more); }; }");
+    p.locator("aside.left .row .name[title='Lantern to Pim']").click();
+    p.getByText("could not be shown").first().waitFor();
+    p.locator("aside.left .row .name[title='Pim']").click();
+    p.locator("aside.right [data-channel='x']").waitFor(); // the rest goes on
+    p.evaluate("() => { JSON.parse = window.was; }");
+    while (p.getByText("Show it again").count() > 0) p.getByText("Show it again").first().click();
+    p.locator("aside.left .row .name[title='Crane down']").click();
+    p.getByTestId("lens").waitFor();
+    p.locator("aside.right [data-channel='focalLength']").waitFor();
+  }
 }
