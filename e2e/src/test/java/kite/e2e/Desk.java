@@ -1,5 +1,7 @@
 package kite.e2e;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -14,6 +16,7 @@ import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import kite.core.command.Edit;
@@ -88,6 +91,26 @@ abstract class Desk {
     return 0.5;
   }
 
+  /** Faults of the page's own since the last test: none of them is expected. */
+  private static final List<String> FAULTS = new CopyOnWriteArrayList<>();
+
+  private static void watch(Page p) {
+    FAULTS.clear();
+    p.onCrash(x -> FAULTS.add("the page crashed"));
+    p.onPageError(FAULTS::add);
+    p.onConsoleMessage(
+        m -> {
+          if (m.text().contains("could not be shown")) FAULTS.add(m.text());
+        });
+  }
+
+  @AfterEach
+  void noFaultWasHidden() {
+    List<String> all = List.copyOf(FAULTS);
+    FAULTS.clear();
+    assertEquals(List.of(), all);
+  }
+
   /** The session of the first test that signed in; later ones go on with it. */
   private static String session;
 
@@ -107,9 +130,7 @@ abstract class Desk {
                   ? browser.newContext(options)
                   : browser.newContext(options.setStorageState(session)))
               .newPage();
-      kept.onCrash(p -> System.err.println("The page has crashed: " + p.url()));
-      kept.onDOMContentLoaded(p -> System.err.println("The page was loaded: " + p.url()));
-      kept.onPageError(e -> System.err.println("An error in the page: " + e));
+      watch(kept);
       if (session == null) {
         enter(kept);
         session = kept.context().storageState();

@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
-import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import kite.core.document.Camera;
@@ -130,16 +129,6 @@ class SmallThingsTest extends Desk {
     assertEquals(x, value("lantern", "x"), 1e-12);
     page.mouse().up();
     assertEquals(x, value("lantern", "x"), 1e-12);
-  }
-
-  @Test
-  void inchesHaveAGridOfInches() throws Exception {
-    desk("Set");
-    page.getByLabel("Display unit").selectOption("in");
-    page.getByLabel("Grid", exact()).selectOption(new SelectOption().setLabel("12 in, 1 in"));
-    saved();
-    assertEquals(0.3048, application.stored().header().gridM(), 1e-12);
-    assertEquals(12, application.stored().header().gridLines());
   }
 
   @Test
