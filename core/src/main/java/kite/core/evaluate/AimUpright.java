@@ -1,35 +1,24 @@
 package kite.core.evaluate;
 
 import kite.core.math.Matrix;
+import kite.core.math.PassageRoll;
 import kite.core.math.Rotation;
 import kite.core.rig.Attention;
 
 /**
  * The orientation that sees a direction on a place in the frame, as upright as it may be.
  *
- * <p>Upright is solved in closed form and has no limit at the up axis itself: beside it an upright
- * camera must turn by up to half a turn at once. So a motion that comes within {@link #STEEP} of
- * the axis is treated as one passage, from where it goes in to where it comes out, and both those
- * ends are upright. Between them the picture is carried along by the least turning from frame to
- * frame (parallel transport; Bishop, 1975), and the roll that is then missing at the far end is
- * given to it along the way: by the share of the way that was gone, with an ease that begins and
- * ends as an upright camera rolls there. An aim that circles the axis turns with it. The same holds
- * for a free up where the direction passes behind the incoming orientation.
+ * <p>Upright is solved in closed form. Near the up axis, where it has no limit, the picture is
+ * carried from frame to frame and rolls as {@link PassageRoll} says, by the share of the way that
+ * was gone. An aim that circles the axis turns with it. The same holds for a free up where the
+ * direction passes behind the incoming orientation.
  *
- * <p>So no passage rolls by more than some {@link #MOST_ROLL} times what the direction itself
+ * <p>So no passage rolls by more than some {@link PassageRoll#MOST} times what the direction itself
  * turns, and what a frame shows follows from the motion alone.
  */
 final class AimUpright {
-  /** How near to the axis, radians, the passage begins. */
-  private static final double STEEP = Math.toRadians(20);
-
-  private static final double STEEP_COS = Math.cos(STEEP);
-
-  /** The same for a free up: round there a shortest turn rolls twice as fast as an upright one. */
+  /** Where a passage begins with a free up: a shortest turn rolls twice as fast as upright. */
   private static final double BEHIND = Math.toRadians(40);
-
-  /** Of two ways to roll, the longer is taken while it is no more than this times the way gone. */
-  private static final double MOST_ROLL = 8;
 
   /** Within this cosine of the up axis the shortest turn stands in for upright fully … */
   private static final double FREE_COS = Math.cos(Math.toRadians(4));
@@ -67,7 +56,7 @@ final class AimUpright {
     this.moments = moments;
     this.direction = direction;
     this.up = up;
-    steep = up == Attention.Up.FREE ? BEHIND : STEEP;
+    steep = up == Attention.Up.FREE ? BEHIND : PassageRoll.STEEP;
     passages = new Stretches<>(this::depth, Passage::new);
   }
 
@@ -81,7 +70,9 @@ final class AimUpright {
 
   /** Whether a direction is far enough from the axis for upright to hold alone. */
   boolean isPlain(double[] row, double[] d) {
-    return up == Attention.Up.FREE ? fromAxis(row, d) >= steep : along(row, d) <= STEEP_COS;
+    return up == Attention.Up.FREE
+        ? fromAxis(row, d) >= steep
+        : along(row, d) <= PassageRoll.STEEP_COS;
   }
 
   /** The angle to the nearest direction in which there is no telling what is upright. */
@@ -125,7 +116,7 @@ final class AimUpright {
     int k = before(p, frame);
     double way = p.way[k] + follow(p.carried[k], row, d, out);
     double whole = p.way[p.way.length - 1];
-    rolled(d, whole < NO_WAY ? 0 : hermite(p, way / whole, whole), out);
+    rolled(d, whole < NO_WAY ? 0 : madeUp(p, way / whole, whole), out);
   }
 
   /** The kept row of a passage at or before a frame. */
@@ -153,14 +144,10 @@ final class AimUpright {
       else p.way[k] = p.way[k - 1] + follow(p.carried[k - 1], row, d, q);
       keep(p.carried[k], q, d, row);
       double roll = rollBetween(q, upright, d);
-      double more = roll - last;
-      turned += more - 2 * Math.PI * Math.rint(more / (2 * Math.PI));
+      turned += Rotation.shortestTurn(roll - last);
       last = roll;
     }
-    double most = Math.max(Math.PI, MOST_ROLL * p.way[rows - 1]);
-    while (turned > most) turned -= 2 * Math.PI;
-    while (turned <= -most) turned += 2 * Math.PI;
-    p.roll = turned;
+    p.roll = PassageRoll.missing(turned, p.way[rows - 1]);
     p.slopeIn = p.opens ? slope(p, p.from, Math.min(SLOPE_FRAMES, (p.to - p.from) / 4)) : 0;
     p.slopeOut = p.closes ? slope(p, p.to, -Math.min(SLOPE_FRAMES, (p.to - p.from) / 4)) : 0;
   }
@@ -176,15 +163,11 @@ final class AimUpright {
     plain(moments.at(end + by), e, q);
     if (way < NO_WAY) return 0;
     double slope = rollBetween(r, q, e) / way * Math.signum(by);
-    return Math.max(-MOST_ROLL, Math.min(MOST_ROLL, slope));
+    return Math.max(-PassageRoll.MOST, Math.min(PassageRoll.MOST, slope));
   }
 
-  /** The cubic from 0 to the whole roll with the slopes of its ends. */
-  private static double hermite(Passage p, double t, double whole) {
-    double u = 1 - t, rise = p.roll;
-    return rise * t * t * (3 - 2 * t)
-        + p.slopeIn * whole * t * u * u
-        - p.slopeOut * whole * t * t * u;
+  private static double madeUp(Passage p, double share, double whole) {
+    return PassageRoll.at(share, p.roll, p.slopeIn * whole, p.slopeOut * whole);
   }
 
   /** Numbers of a carried row: the orientation, its direction, where it is seen, its up. */

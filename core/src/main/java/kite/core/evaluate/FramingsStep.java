@@ -305,8 +305,7 @@ final class FramingsStep implements Step {
     if (keepHorizon) {
       double rollA = Math.atan2(m[1], m[5]);
       double rollB = Math.atan2(next[1], next[5]);
-      double by = rollB - rollA;
-      by -= 2 * Math.PI * Math.rint(by / (2 * Math.PI));
+      double by = Rotation.shortestTurn(rollB - rollA);
       Rotation.toMatrix(q, upright, 0);
       double bx = upright[8], byUp = upright[9], bz = upright[10];
       double steep = (Math.abs(byUp) - LEVEL_COS) / (STEEP_COS - LEVEL_COS);

@@ -7,6 +7,11 @@ public final class Rotation {
 
   private Rotation() {}
 
+  /** The shortest turn to an angle: the same angle between −π and π. */
+  public static double shortestTurn(double angle) {
+    return angle - 2 * Math.PI * Math.rint(angle / (2 * Math.PI));
+  }
+
   /** Writes the 3×3 part of a pan, tilt, roll rotation (Ry·Rx·Rz), leaving the rest as it was. */
   public static void panTiltRoll(double pan, double tilt, double roll, double[] m, int at) {
     double cp = Math.cos(pan), sp = Math.sin(pan);

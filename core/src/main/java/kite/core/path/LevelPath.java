@@ -2,26 +2,18 @@ package kite.core.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.math.PassageRoll;
+import kite.core.math.Rotation;
 
 /**
  * Which way is up for a carriage that is to stay level along a path.
  *
- * <p>Up is the world's, made square to the travel. Within {@link #STEEP} of straight up or down
- * that turns faster and faster, by up to half a turn at once, so each such stretch is one passage:
- * both its ends are level, between them the transported direction is carried on, and the roll that
- * is missing at the far end is given to it along the way, beginning and ending as a level carriage
- * rolls there.
+ * <p>Up is the world's, made square to the travel; where the path is nearly straight up or down it
+ * rolls as {@link PassageRoll} says, by the metres gone.
  */
 final class LevelPath {
-  private static final double STEEP = Math.toRadians(20);
-
-  private static final double STEEP_COS = Math.cos(STEEP);
-
   /** Nearer than this to straight up, an end of the path has no level at all. */
   private static final double NO_LEVEL = Math.toRadians(1);
-
-  /** Of two ways to roll, the longer is taken while it is no more than this times the turning. */
-  private static final double MOST_ROLL = 8;
 
   /** How far inside a passage's ends the roll is measured, as a share of it. */
   private static final double SLOPE_SHARE = 1e-4;
@@ -77,7 +69,7 @@ final class LevelPath {
 
   private double depth(double parameter) {
     path.travel(parameter, t, 0);
-    return STEEP - Math.acos(Math.min(1, Math.abs(t[1])));
+    return PassageRoll.STEEP - Math.acos(Math.min(1, Math.abs(t[1])));
   }
 
   /** Metres along the path where it becomes steep, between two parameters. */
@@ -106,29 +98,20 @@ final class LevelPath {
     for (int r = row; r <= end + 1; r++) {
       double metres = r <= end ? path.metres(row(r)) : to;
       double now = noLevel(metres) ? last : roll(metres);
-      double more = Double.isNaN(last) ? 0 : now - last;
-      turned += more - 2 * Math.PI * Math.rint(more / (2 * Math.PI));
+      if (!Double.isNaN(last)) turned += Rotation.shortestTurn(now - last);
       last = now;
       path.travel(path.parameter(metres), t, 0);
       way += Math.acos(Math.max(-1, Math.min(1, dot(before, t))));
       System.arraycopy(t, 0, before, 0, 3);
     }
     double z = closes || !noLevel(to) ? roll(to) : Double.NaN;
-    double most = Math.max(Math.PI, MOST_ROLL * way);
-    while (turned > most) turned -= 2 * Math.PI;
-    while (turned <= -most) turned += 2 * Math.PI;
     if (Double.isNaN(a)) a = z;
     else if (Double.isNaN(z)) z = a;
-    else z = a + turned;
+    else z = a + PassageRoll.missing(turned, way);
     double by = (to - from) * SLOPE_SHARE;
-    double in = opens ? difference(roll(from + by), a) / by : 0;
-    double out = closes ? difference(z, roll(to - by)) / by : 0;
+    double in = opens ? Rotation.shortestTurn(roll(from + by) - a) / by : 0;
+    double out = closes ? Rotation.shortestTurn(z - roll(to - by)) / by : 0;
     return new Passage(from, to, new double[] {a, z}, new double[] {in, out});
-  }
-
-  private static double difference(double a, double b) {
-    double d = a - b;
-    return d - 2 * Math.PI * Math.rint(d / (2 * Math.PI));
   }
 
   private boolean noLevel(double metres) {
@@ -159,7 +142,7 @@ final class LevelPath {
 
   void up(double parameter, double[] out, int at) {
     path.travel(parameter, t, 0);
-    if (!neverLevel && Math.abs(t[1]) <= STEEP_COS) {
+    if (!neverLevel && Math.abs(t[1]) <= PassageRoll.STEEP_COS) {
       System.arraycopy(levelled(), 0, out, at, 3);
       return;
     }
@@ -170,14 +153,9 @@ final class LevelPath {
       Passage p = passages.get(i);
       double m = metres < p.from() && path.closed() ? metres + path.length() : metres;
       if (m < p.from() || m > p.to()) continue;
-      double l = p.to() - p.from(), s = (m - p.from()) / l, r = 1 - s;
-      double rise = p.angles()[1] - p.angles()[0];
-      PathTable.turn(
-          carried,
-          t,
-          p.angles()[0]
-              + rise * s * s * (3 - 2 * s)
-              + l * s * r * (p.slopes()[0] * r - p.slopes()[1] * s));
+      double l = p.to() - p.from(), all = p.angles()[1] - p.angles()[0];
+      double made = PassageRoll.at((m - p.from()) / l, all, p.slopes()[0] * l, p.slopes()[1] * l);
+      PathTable.turn(carried, t, p.angles()[0] + made);
     }
     System.arraycopy(carried, 0, out, at, 3);
   }
