@@ -92,6 +92,8 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
             title="Take it off the production"
             onClick={(e) => {
               e.stopPropagation();
+              // this button goes with its rig: the menu keeps the keyboard
+              e.currentTarget.closest<HTMLElement>('[role=menu]')?.focus();
               void forget(s);
             }}
           >
