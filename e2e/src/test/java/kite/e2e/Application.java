@@ -183,7 +183,12 @@ final class Application {
   }
 
   private static Connection connect() throws SQLException {
-    return DriverManager.getConnection(url(DATABASE), ROLE, password());
+    return connect(DATABASE);
+  }
+
+  /** A connection to one of the tests' databases, as the application's role. */
+  static Connection connect(String database) throws SQLException {
+    return DriverManager.getConnection(url(database), ROLE, password());
   }
 
   private static void asOwnerOfTheCluster(String text) throws SQLException {

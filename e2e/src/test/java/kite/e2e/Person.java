@@ -4,10 +4,14 @@ import java.io.IOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.net.http.WebSocket;
+import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import kite.core.codec.CommandJson;
 import kite.core.command.Command;
 import tools.jackson.databind.JsonNode;
@@ -25,21 +29,57 @@ final class Person {
   }
 
   static Person signedIn(String address, String name, String password) throws Exception {
-    Person p = new Person(address);
-    p.get("api/session");
-    HttpResponse<String> r =
-        p.send(
-            p.request("api/sign-in")
-                .header("Content-Type", "application/x-www-form-urlencoded")
-                .POST(
-                    HttpRequest.BodyPublishers.ofString(
-                        "username=" + name + "&password=" + password)));
-    if (r.statusCode() != 204) throw new AssertionError("sign-in: " + r.statusCode());
-    p.get("api/session"); // the token is renewed with the session
+    Person p = stranger(address);
+    int status = p.signIn("api/sign-in", name, password);
+    if (status != 204) throw new AssertionError("sign-in: " + status);
     return p;
   }
 
-  private HttpRequest.Builder request(String path) {
+  /** Somebody who has opened the page and not signed in. */
+  static Person stranger(String address) throws Exception {
+    Person p = new Person(address);
+    p.get("api/session");
+    return p;
+  }
+
+  /**
+   * Tries to sign in.
+   *
+   * @param path where, however it is spelled
+   * @return the answer's status
+   */
+  int signIn(String path, String name, String password) throws Exception {
+    HttpResponse<String> r =
+        send(
+            request(path)
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(
+                    HttpRequest.BodyPublishers.ofString(
+                        "username="
+                            + URLEncoder.encode(name, StandardCharsets.UTF_8)
+                            + "&password="
+                            + password)));
+    get("api/session"); // the token is renewed with the session
+    return r.statusCode();
+  }
+
+  /** Opens the live line of a sequence, as its page does. */
+  WebSocket listen(String sequence, WebSocket.Listener listener) {
+    return http.newWebSocketBuilder()
+        .buildAsync(
+            URI.create(address.replaceFirst("http", "ws") + "api/live?sequence=" + sequence),
+            listener)
+        .join();
+  }
+
+  /** Its cookies, as a request sends them. */
+  String cookies() {
+    return cookies.getCookieStore().getCookies().stream()
+        .map(c -> c.getName() + "=" + c.getValue())
+        .collect(Collectors.joining("; "));
+  }
+
+  HttpRequest.Builder request(String path) {
     HttpRequest.Builder b = HttpRequest.newBuilder(URI.create(address + path));
     for (HttpCookie c : cookies.getCookieStore().getCookies())
       if (c.getName().equals("XSRF-TOKEN")) b.header("X-XSRF-TOKEN", c.getValue());

@@ -8,7 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import kite.core.document.Sequence;
 import org.junit.jupiter.api.Test;
 
-/** Point 10: undo and redo, and nothing lost by reload, kill or a line that breaks. */
+/** Undo and redo, and nothing lost by reload, kill or a line that breaks. */
 class SafeTest extends Desk {
   @Test
   void everyKindOfEditIsUndoneAndDoneAgain() throws Exception {

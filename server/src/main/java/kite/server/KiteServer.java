@@ -1,5 +1,6 @@
 package kite.server;
 
+import java.security.SecureRandom;
 import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -17,5 +18,10 @@ public class KiteServer {
   @Bean
   Clock clock() {
     return Clock.systemUTC();
+  }
+
+  @Bean
+  SecureRandom random() {
+    return new SecureRandom();
   }
 }

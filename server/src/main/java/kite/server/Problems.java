@@ -12,6 +12,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.ServletRequestBindingException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -90,13 +91,26 @@ class Problems {
                 + " reference says."));
   }
 
-  /** A parameter or a part that is missing. */
-  @ExceptionHandler({
-    ServletRequestBindingException.class,
-    MissingServletRequestPartException.class
-  })
-  ResponseEntity<Map<String, Problem.Body>> missing(Exception e) {
-    return answer(HttpStatus.BAD_REQUEST, new Problem.Body("parameter", "", "", e.getMessage()));
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> missing(MissingServletRequestParameterException e) {
+    return incomplete("the parameter “" + e.getParameterName() + "”");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> missing(MissingServletRequestPartException e) {
+    return incomplete("the part “" + e.getRequestPartName() + "”");
+  }
+
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> missing(ServletRequestBindingException e) {
+    LOG.info("A request is not complete: {}", e.getMessage());
+    return incomplete("something that the HTTP reference names");
+  }
+
+  private static ResponseEntity<Map<String, Problem.Body>> incomplete(String what) {
+    return answer(
+        HttpStatus.BAD_REQUEST,
+        new Problem.Body("parameter", "", "", "The request lacks " + what + "."));
   }
 
   @ExceptionHandler

@@ -6,6 +6,7 @@ import java.io.IOException;
 import kite.server.live.LiveUpdates;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.User;
@@ -24,7 +25,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /** Sessions, rights and the headers that keep the page to its own scripts. */
 @Configuration
 class Security {
-  private static final String SIGN_IN = "/api/sign-in";
+  static final String SIGN_IN = "/api/sign-in";
 
   /** Scripts, fonts and connections from here only; inline styles are how the components style. */
   private static final String POLICY =
@@ -52,7 +53,8 @@ class Security {
   }
 
   @Bean
-  SecurityFilterChain rules(HttpSecurity http, SignInLimit limit, LiveUpdates live)
+  SecurityFilterChain rules(
+      HttpSecurity http, SignInLimit limit, KnownBrowsers browsers, LiveUpdates live)
       throws Exception {
     CookieCsrfTokenRepository token =
         CookieCsrfTokenRepository.withHttpOnlyFalse(); // the page reads it
@@ -89,7 +91,11 @@ class Security {
             f.loginProcessingUrl(SIGN_IN)
                 .successHandler(
                     (rq, rs, who) -> {
-                      limit.cameIn(rq.getParameter("username"), rq.getRemoteAddr());
+                      String asked = rq.getParameter("username");
+                      limit.cameIn(asked, rq.getRemoteAddr(), browsers.numberOf(rq, asked));
+                      rs.addHeader(
+                          HttpHeaders.SET_COOKIE,
+                          browsers.given(who.getName(), rq.isSecure()).toString());
                       rs.setStatus(204);
                     })
                 .failureHandler(
@@ -108,7 +114,7 @@ class Security {
                       if (rq.getSession(false) != null) live.end(rq.getSession(false).getId());
                     })
                 .logoutSuccessHandler((rq, rs, who) -> rs.setStatus(204)));
-    http.addFilterBefore(new Limit(limit), UsernamePasswordAuthenticationFilter.class);
+    http.addFilterBefore(new Limit(limit, browsers), UsernamePasswordAuthenticationFilter.class);
     return http.build();
   }
 
@@ -133,9 +139,11 @@ class Security {
     private final RequestMatcher signIn =
         PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.POST, SIGN_IN);
     private final SignInLimit limit;
+    private final KnownBrowsers browsers;
 
-    Limit(SignInLimit limit) {
+    Limit(SignInLimit limit, KnownBrowsers browsers) {
       this.limit = limit;
+      this.browsers = browsers;
     }
 
     @Override
@@ -148,7 +156,8 @@ class Security {
           say(rs, 413, "size", "A sign-in is a name and a password, shorter than this.");
           return;
         }
-        if (!limit.begins(rq.getParameter("username"), rq.getRemoteAddr())) {
+        String name = rq.getParameter("username");
+        if (!limit.begins(name, rq.getRemoteAddr(), browsers.numberOf(rq, name))) {
           say(rs, 429, "limit", "Too many attempts. Wait two minutes and try again.");
           return;
         }

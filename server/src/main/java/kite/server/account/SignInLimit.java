@@ -12,8 +12,9 @@ import org.springframework.stereotype.Component;
 
 /**
  * How often a sign-in may be tried within a while: a name from one address, all names from one
- * address, and a name from all addresses. A try counts from when it begins, so that a hundred at
- * once are a hundred.
+ * address, and a name from all addresses. A browser in which the name has signed in before counts
+ * for itself: others behind its address cannot lock it out. A try counts from when it begins, so
+ * that a hundred at once are a hundred.
  */
 @Component
 public class SignInLimit {
@@ -47,20 +48,29 @@ public class SignInLimit {
     return Normalizer.normalize(s, Normalizer.Form.NFKC).strip().toLowerCase(Locale.ROOT);
   }
 
-  private static List<String> keys(String name, String address) {
+  /** One way in which tries are counted, and how many of them there may be. */
+  private record Measure(String key, int most) {}
+
+  private static List<Measure> measures(String name, String address, String browser) {
     String n = counted(name);
-    return List.of("both " + address + " " + n, "address " + address, "name " + n);
+    if (browser != null) return List.of(new Measure("browser " + browser + " " + n, TRIES));
+    return List.of(
+        new Measure("both " + address + " " + n, TRIES),
+        new Measure("address " + address, FROM_ADDRESS),
+        new Measure("name " + n, FOR_NAME));
   }
 
-  private static final int[] MOST = {TRIES, FROM_ADDRESS, FOR_NAME};
-
-  /** Counts a try; false when there were too many and it may not be made. */
-  synchronized boolean begins(String name, String address) {
-    List<String> keys = keys(name, address);
-    for (int i = 0; i < keys.size(); i++) if (now(keys.get(i)).count >= MOST[i]) return false;
-    for (String k : keys) {
-      Tries t = now(k);
-      tries.put(k, new Tries(t.since, t.count + 1));
+  /**
+   * Counts a try; false when there were too many and it may not be made.
+   *
+   * @param browser the number of a browser in which the name has signed in before, or null
+   */
+  synchronized boolean begins(String name, String address, String browser) {
+    List<Measure> measures = measures(name, address, browser);
+    for (Measure m : measures) if (now(m.key).count >= m.most) return false;
+    for (Measure m : measures) {
+      Tries t = now(m.key);
+      tries.put(m.key, new Tries(t.since, t.count + 1));
     }
     return true;
   }
@@ -72,12 +82,12 @@ public class SignInLimit {
   }
 
   /** A try that was right does not count. */
-  synchronized void cameIn(String name, String address) {
-    List<String> keys = keys(name, address);
-    tries.remove(keys.get(0));
-    for (String k : keys.subList(1, keys.size())) {
-      Tries t = now(k);
-      if (t.count > 0) tries.put(k, new Tries(t.since, t.count - 1));
+  synchronized void cameIn(String name, String address, String browser) {
+    List<Measure> measures = measures(name, address, browser);
+    tries.remove(measures.get(0).key);
+    for (Measure m : measures.subList(1, measures.size())) {
+      Tries t = now(m.key);
+      if (t.count > 0) tries.put(m.key, new Tries(t.since, t.count - 1));
     }
   }
 }

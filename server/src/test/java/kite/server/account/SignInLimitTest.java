@@ -24,24 +24,25 @@ class SignInLimitTest {
   }
 
   private void fail(String name, String address, int times) {
-    for (int i = 0; i < times; i++) assertTrue(limit.begins(name, address));
+    for (int i = 0; i < times; i++) assertTrue(limit.begins(name, address, null));
   }
 
   @Test
   void aNameIsTriedSoOftenFromOneAddressHoweverItIsWritten() {
     fail("pim", "a", SignInLimit.TRIES);
     for (String same : List.of("pim", " pim ", "PIM", "pim\u00a0", "\uff50im"))
-      assertFalse(limit.begins(same, "a"), "“" + same + "”");
-    assertTrue(limit.begins("pim", "b"), "not for those at another address");
-    assertTrue(limit.begins("oda", "a"), "nor for another name");
+      assertFalse(limit.begins(same, "a", null), "“" + same + "”");
+    assertTrue(limit.begins("pim", "b", null), "not for those at another address");
+    assertTrue(limit.begins("oda", "a", null), "nor for another name");
   }
 
   @Test
   void spreadingOverNamesOrAddressesIsLimitedToo() {
-    for (int i = 0; i < SignInLimit.FROM_ADDRESS; i++) assertTrue(limit.begins("name" + i, "a"));
-    assertFalse(limit.begins("another", "a"));
-    for (int i = 0; i < SignInLimit.FOR_NAME; i++) assertTrue(limit.begins("pim", "b" + i));
-    assertFalse(limit.begins("pim", "c"));
+    for (int i = 0; i < SignInLimit.FROM_ADDRESS; i++)
+      assertTrue(limit.begins("name" + i, "a", null));
+    assertFalse(limit.begins("another", "a", null));
+    for (int i = 0; i < SignInLimit.FOR_NAME; i++) assertTrue(limit.begins("pim", "b" + i, null));
+    assertFalse(limit.begins("pim", "c", null));
   }
 
   @Test
@@ -51,7 +52,7 @@ class SignInLimitTest {
         .parallel()
         .forEach(
             i -> {
-              if (limit.begins("pim", "a")) passed.incrementAndGet();
+              if (limit.begins("pim", "a", null)) passed.incrementAndGet();
             });
     assertTrue(passed.get() == SignInLimit.TRIES, passed + " passed");
   }
@@ -59,18 +60,28 @@ class SignInLimitTest {
   @Test
   void whatWasRightDoesNotCountAndTimePasses() {
     fail("pim", "a", SignInLimit.TRIES - 1);
-    assertTrue(limit.begins("pim", "a"));
-    limit.cameIn("pim", "a");
+    assertTrue(limit.begins("pim", "a", null));
+    limit.cameIn("pim", "a", null);
     fail("pim", "a", SignInLimit.TRIES);
-    assertFalse(limit.begins("pim", "a"));
+    assertFalse(limit.begins("pim", "a", null));
     when(clock.instant()).thenReturn(START.plus(SignInLimit.WHILE).plusSeconds(1));
-    assertTrue(limit.begins("pim", "a"));
+    assertTrue(limit.begins("pim", "a", null));
   }
 
   @Test
   void namesWithoutEndFillNothing() {
     String endless = "x".repeat(2_000_000);
-    for (int i = 0; i < 3000; i++) limit.begins(endless + i, "address" + i);
-    assertTrue(limit.begins(null, "a"), "no name is a name as well");
+    for (int i = 0; i < 3000; i++) limit.begins(endless + i, "address" + i, null);
+    assertTrue(limit.begins(null, "a", null), "no name is a name as well");
+  }
+
+  @Test
+  void aBrowserInWhichTheNameHasSignedInIsNotLockedByOthers() {
+    fail("pim", "a", SignInLimit.TRIES);
+    assertFalse(limit.begins("pim", "a", null));
+    for (int i = 0; i < SignInLimit.TRIES; i++) assertTrue(limit.begins("pim", "a", "number"));
+    assertFalse(limit.begins("pim", "a", "number"), "but it has no more tries than others");
+    limit.cameIn("pim", "a", "number");
+    assertTrue(limit.begins("pim", "a", "number"));
   }
 }
