@@ -65,7 +65,7 @@ class EditBenchTest {
   private static List<Double> run(
       List<Person> people, List<String> sequences, long paceMs, int seconds) throws Exception {
     ExecutorService all = Executors.newFixedThreadPool(PEOPLE);
-    CountDownLatch go = new CountDownLatch(1);
+    CountDownLatch ready = new CountDownLatch(PEOPLE), go = new CountDownLatch(1);
     List<Future<List<Double>>> taken = new ArrayList<>();
     for (int i = 0; i < PEOPLE; i++) {
       int person = i;
@@ -84,6 +84,7 @@ class EditBenchTest {
                   "x", "y", "z", "pan", "tilt", "roll", "scaleX", "scaleY", "scaleZ"
                 };
                 String piece = ids[person % ids.length], channel = channels[person / ids.length];
+                ready.countDown();
                 go.await();
                 long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
                 while (true) {
@@ -100,6 +101,7 @@ class EditBenchTest {
                 return ms;
               }));
     }
+    ready.await(1, TimeUnit.MINUTES);
     go.countDown();
     List<Double> ms = new ArrayList<>();
     for (Future<List<Double>> f : taken) ms.addAll(f.get());
