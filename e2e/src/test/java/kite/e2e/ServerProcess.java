@@ -46,7 +46,7 @@ final class ServerProcess {
   void launch() throws IOException {
     List<String> command = new ArrayList<>();
     command.add(ProcessHandle.current().info().command().orElse("java"));
-    command.add("-Xmx1500m");
+    command.addAll(List.of("-Dspring.aot.enabled=true", "-Xmx1500m"));
     // a server that lives for minutes is compiled for longer than it gains by it; not so a bench's
     if (System.getProperty("groups", "").isEmpty()) command.add("-XX:TieredStopAtLevel=1");
     String app = System.getProperty("app"); // as `./kite` unpacks it, which starts in half the time

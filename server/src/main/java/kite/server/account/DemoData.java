@@ -1,9 +1,12 @@
 package kite.server.account;
 
+import java.util.List;
 import java.util.UUID;
+import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import kite.server.asset.AssetStore;
 import kite.server.sequence.SequenceStore;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -20,15 +23,15 @@ class DemoData implements ApplicationRunner {
   static final String REVIEWER_PASSWORD = "keep-the-light";
   private final Accounts accounts;
   private final PasswordEncoder passwords;
-  private final AssetStore assets;
-  private final SequenceStore sequences;
+  private final ObjectProvider<AssetStore> assets;
+  private final ObjectProvider<SequenceStore> sequences;
   private final boolean demo;
 
   DemoData(
       Accounts accounts,
       PasswordEncoder passwords,
-      AssetStore assets,
-      SequenceStore sequences,
+      ObjectProvider<AssetStore> assets,
+      ObjectProvider<SequenceStore> sequences,
       @Value("${kite.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
@@ -51,10 +54,11 @@ class DemoData implements ApplicationRunner {
             passwords.encode(REVIEWER_PASSWORD),
             Account.Role.REVIEWER));
     SaltWind salt = new SaltWind();
-    for (SaltWind.Asset a : salt.assets()) assets.keep(a.name(), a.bytes());
-    for (SaltWind.Asset a : salt.plate()) assets.keepImage(a.name(), a.bytes());
-    sequences.create(SaltWind.PRODUCTION, salt.sw010());
-    sequences.create(SaltWind.PRODUCTION, salt.sw020());
-    sequences.create(SaltWind.PRODUCTION, salt.sw030());
+    AssetStore models = assets.getObject();
+    for (SaltWind.Asset a : salt.assets()) models.keep(a.name(), a.bytes());
+    for (SaltWind.Asset a : salt.plate()) models.keepImage(a.name(), a.bytes());
+    SequenceStore store = sequences.getObject();
+    for (Sequence s : List.of(salt.sw010(), salt.sw020(), salt.sw030()))
+      store.create(SaltWind.PRODUCTION, s);
   }
 }

@@ -56,7 +56,7 @@ public class Announcing implements SmartLifecycle {
   /** A revision of a sequence that is stored; with its edit where that was made here. */
   private record Heard(UUID sequence, long revision, EditMade edit) {}
 
-  Announcing(LiveUpdates live, Journal journal, DataSource database) {
+  Announcing(LiveUpdates live, @Lazy Journal journal, DataSource database) {
     this.live = live;
     this.journal = journal;
     this.database = database;
