@@ -1,0 +1,175 @@
+package kite.core.begin;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import kite.core.command.Command;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Add;
+import kite.core.command.EntityCommand.Remove;
+import kite.core.curve.Channel;
+import kite.core.document.Air;
+import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.Channels;
+import kite.core.document.CutEntry;
+import kite.core.document.Entity;
+import kite.core.document.Header;
+import kite.core.document.Layer;
+import kite.core.document.Light;
+import kite.core.document.Mark;
+import kite.core.document.Measure;
+import kite.core.document.Own;
+import kite.core.document.Path;
+import kite.core.document.Piece;
+import kite.core.document.Plate;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.document.StandInKind;
+import kite.core.document.Standards;
+import kite.core.math.AxisOrder;
+import kite.core.optics.DeliveryWindow;
+import kite.core.rig.Base;
+import kite.core.rig.Head;
+
+/** Documents that a sequence begins with. */
+public final class NewSequence {
+  private static final int FIRST_FRAME = 1001, SECONDS = 10;
+
+  /** Six feet. */
+  private static final double FIGURE_M = 1.83;
+
+  /** How much of the first camera's frame it fills, from top to bottom. */
+  private static final double FIGURE_SHARE = 0.72;
+
+  private static final double USUAL_LENS_MM = Camera.FOCAL_LENGTH.initial();
+
+  private NewSequence() {}
+
+  /** A header that follows standards: ten seconds from 1001, in metres on a one-metre grid. */
+  public static Header header(String code, String title, Standards standards) {
+    int last = FIRST_FRAME + (int) Math.round(SECONDS * standards.rate().perSecond()) - 1;
+    return new Header(code, title, FIRST_FRAME, last, "m", 1, 10, standards, Own.NOTHING);
+  }
+
+  /** Nothing at all. */
+  public static Sequence empty(Header header) {
+    return Edit.apply(new Sequence(header, Map.of()), List.of());
+  }
+
+  /**
+   * Something to look at: ground, sun, a six-foot figure for scale, and camera A that sees it whole
+   * and is in the cut from the first frame.
+   */
+  public static Sequence withFirstSet(Header header) {
+    List<Command> all = new ArrayList<>();
+    all.add(new Add(standIn("ground", "Ground", StandInKind.PLANE, 60, 0, 60, "#8f9b68")));
+    all.add(
+        new Add(
+            new Light(
+                "sun",
+                "Sun",
+                "#fff1dc",
+                "#6f9fd0",
+                "#dfe6ea",
+                channels("heading", -35, "elevation", 42))));
+    all.add(new Add(standIn("adult", "Adult", StandInKind.ADULT, 0.52, FIGURE_M, 0.32, "#5c8fbf")));
+    double away = distanceThatFits(header), eyes = 1.6;
+    Channels base = channels("y", eyes, "z", away);
+    double tilt = -Math.toDegrees(Math.atan2(eyes - FIGURE_M / 2, away));
+    all.add(
+        new Add(
+            new Camera(
+                "cameraA",
+                "Camera A",
+                "A",
+                "#f0785a",
+                false,
+                false,
+                channels("focusDistance", away),
+                List.of(
+                    new Base("base", true, null, Base.Takes.POSITION, base),
+                    new Head("head", true, channels("tilt", tilt))))));
+    all.add(new Add(new CutEntry("cut1", header.code() + "_0010", "cameraA", header.firstFrame())));
+    return Edit.apply(new Sequence(header, Map.of()), all);
+  }
+
+  /** Metres from which the usual lens has the figure over its share of the frame's height. */
+  private static double distanceThatFits(Header header) {
+    CameraPackage p = header.cameraPackage();
+    DeliveryWindow w = DeliveryWindow.of(USUAL_LENS_MM, p.filmBack(), p.aspect(), p.fit(), 0, 0);
+    return Math.round(FIGURE_M / FIGURE_SHARE / w.height() * 10) / 10.0;
+  }
+
+  private static Piece standIn(
+      String id, String name, StandInKind kind, double w, double h, double d, String colour) {
+    return new Piece(
+        id,
+        name,
+        null,
+        new Shape.StandIn(kind, w, h, d),
+        colour,
+        true,
+        false,
+        AxisOrder.PAN_TILT_ROLL,
+        Channels.NONE);
+  }
+
+  private static Channels channels(Object... namesAndValues) {
+    Channels c = Channels.NONE;
+    for (int i = 0; i < namesAndValues.length; i += 2)
+      c =
+          c.with(
+              (String) namesAndValues[i],
+              Channel.fixed(((Number) namesAndValues[i + 1]).doubleValue()));
+    return c;
+  }
+
+  /**
+   * What is taken over from another sequence.
+   *
+   * @param set pieces, marks, paths, lights, layers, measures and the air
+   * @param cameras with their rigs, and the plates behind them
+   * @param cut which camera is live when; needs the cameras
+   */
+  public record Taken(boolean set, boolean cameras, boolean cut) {}
+
+  /**
+   * Another sequence's things, frames, units and grid, under standards of its own. What is not
+   * taken is let go by what used it: a camera without the set keeps its stack and looks at nothing.
+   */
+  public static Sequence from(
+      Sequence other, String code, String title, Standards standards, Taken taken) {
+    Header o = other.header();
+    Header header =
+        new Header(
+            code,
+            title,
+            o.firstFrame(),
+            o.lastFrame(),
+            o.displayUnit(),
+            o.gridM(),
+            o.gridLines(),
+            standards,
+            o.own());
+    List<String> left = new ArrayList<>();
+    for (Entity e : other.entities().values()) if (!isTaken(e, taken)) left.add(e.id());
+    Sequence renamed = other.with(header);
+    return left.isEmpty()
+        ? renamed
+        : Edit.apply(renamed, List.of(new Remove(List.copyOf(left), true)));
+  }
+
+  private static boolean isTaken(Entity e, Taken taken) {
+    if (e instanceof Camera || e instanceof Plate) return taken.cameras();
+    if (e instanceof CutEntry) return taken.cameras() && taken.cut();
+    if (e instanceof Piece
+        || e instanceof Mark
+        || e instanceof Path
+        || e instanceof Light
+        || e instanceof Layer
+        || e instanceof Measure
+        || e instanceof Air) return taken.set();
+    throw new IllegalStateException("A kind of thing that nobody has decided on: " + e.getClass());
+  }
+}
