@@ -1,20 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
+import { Home } from '../home/Home';
 import { closeSequence, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
 import { SignIn, type Session } from '../signin/SignIn';
 import { getJson } from './http';
 import { Said } from './Said';
 import { LensWindow, Workspace } from './Workspace';
-
-interface Listed {
-  id: string;
-  production: string;
-  code: string;
-  title: string;
-  revision: number;
-}
 
 /** Sign in, choose a sequence, work. */
 export function App() {
@@ -41,35 +34,10 @@ export function App() {
           onLeave={() => choose('')}
         />
       ) : (
-        <Chooser onChoose={choose} />
+        <Home name={session.data.name} mayEdit={session.data.role === 'ARTIST'} />
       )}
       <Said />
     </>
-  );
-}
-
-function Chooser({ onChoose }: { onChoose: (id: string) => void }) {
-  const list = useQuery({ queryKey: ['sequences'], queryFn: () => getJson<Listed[]>('/api/sequences') });
-  return (
-    <main className="chooser">
-      <h1>
-        <img src="/kite.svg" width={34} alt="" /> Sequences
-      </h1>
-      {list.isError ? <p className="error">{list.error.message}</p> : null}
-      {list.data?.length === 0 ? (
-        <p className="empty">
-          No sequences yet. Start with the demonstration data: ./kite reset, then ./kite start.
-        </p>
-      ) : null}
-      {list.data?.map((s) => (
-        <button key={s.id} onClick={() => onChoose(s.id)}>
-          <strong>
-            {s.production} · {s.code}
-          </strong>
-          <div className="muted">{s.title}</div>
-        </button>
-      ))}
-    </main>
   );
 }
 

@@ -53,6 +53,9 @@ import kite.core.rig.Subject;
 public final class SaltWind {
   public static final String PRODUCTION = "Salt Wind";
 
+  /** What the codes of its sequences begin with. */
+  public static final String CODE = "SW";
+
   /** One model file. */
   public record Asset(String name, String sha256, byte[] bytes) {}
 

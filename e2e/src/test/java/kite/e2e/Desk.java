@@ -155,7 +155,7 @@ abstract class Desk {
     page.unrouteAll();
     page.mouse().up();
     page.evaluate("() => { location.hash = ''; localStorage.clear(); }");
-    page.locator("main.chooser").waitFor();
+    page.locator("main.home").waitFor();
     page.evaluate("() => sessionStorage.clear()");
     page.setViewportSize(1120, 700);
   }
@@ -163,7 +163,7 @@ abstract class Desk {
   /** Opens another document in place of the one a test begins with. */
   void reopened(Sequence s) throws Exception {
     page.evaluate("() => location.hash = ''");
-    page.locator("main.chooser").waitFor();
+    page.locator("main.home").waitFor();
     sequence = application.reset(s);
     page.evaluate("id => location.hash = id", sequence);
     ready(page);

@@ -109,6 +109,10 @@ final class Person {
             .POST(HttpRequest.BodyPublishers.ofByteArray(body)));
   }
 
+  HttpResponse<String> delete(String path) throws IOException, InterruptedException {
+    return send(request(path).DELETE());
+  }
+
   /** What a page sends. */
   record EditSent(UUID id, long revision, String label, String commands) {}
 

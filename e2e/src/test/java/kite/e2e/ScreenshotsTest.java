@@ -53,6 +53,21 @@ class ScreenshotsTest extends Desk {
         new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/sign-in.png")));
     door.context().close();
 
+    page.evaluate("() => location.hash = ''");
+    page.getByText("The whale balloon").waitFor();
+    keep("home");
+    button("New sequence").click();
+    page.getByText("New sequence of Salt Wind").waitFor();
+    page.getByLabel("From another sequence").click();
+    keep("new-sequence");
+    page.keyboard().press("Escape");
+    button("+ New production").click();
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Lee Shore");
+    keep("new-production");
+    page.keyboard().press("Escape");
+    page.getByText("The kite gets away").click();
+    ready(page);
+
     choose("Along the stalls");
     goTo(1096);
     keep("move");

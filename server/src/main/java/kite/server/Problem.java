@@ -16,6 +16,13 @@ public final class Problem extends RuntimeException {
     this(status, new Body(code, "", "", text));
   }
 
+  /**
+   * @param field the field it was typed in
+   */
+  public Problem(HttpStatus status, String code, String field, String text) {
+    this(status, new Body(code, "", field, text));
+  }
+
   private Problem(HttpStatus status, Body body) {
     super(body.text());
     this.status = status;

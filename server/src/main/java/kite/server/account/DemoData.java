@@ -5,7 +5,7 @@ import java.util.UUID;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import kite.server.asset.AssetStore;
-import kite.server.sequence.SequenceStore;
+import kite.server.sequence.Library;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
@@ -24,19 +24,19 @@ class DemoData implements ApplicationRunner {
   private final Accounts accounts;
   private final PasswordEncoder passwords;
   private final ObjectProvider<AssetStore> assets;
-  private final ObjectProvider<SequenceStore> sequences;
+  private final ObjectProvider<Library> library;
   private final boolean demo;
 
   DemoData(
       Accounts accounts,
       PasswordEncoder passwords,
       ObjectProvider<AssetStore> assets,
-      ObjectProvider<SequenceStore> sequences,
+      ObjectProvider<Library> library,
       @Value("${kite.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
     this.assets = assets;
-    this.sequences = sequences;
+    this.library = library;
     this.demo = demo;
   }
 
@@ -57,8 +57,9 @@ class DemoData implements ApplicationRunner {
     AssetStore models = assets.getObject();
     for (SaltWind.Asset a : salt.assets()) models.keep(a.name(), a.bytes());
     for (SaltWind.Asset a : salt.plate()) models.keepImage(a.name(), a.bytes());
-    SequenceStore store = sequences.getObject();
-    for (Sequence s : List.of(salt.sw010(), salt.sw020(), salt.sw030()))
-      store.create(SaltWind.PRODUCTION, s);
+    List<Sequence> all = List.of(salt.sw010(), salt.sw020(), salt.sw030());
+    library
+        .getObject()
+        .add(SaltWind.PRODUCTION, SaltWind.CODE, all.get(0).header().standards(), all);
   }
 }

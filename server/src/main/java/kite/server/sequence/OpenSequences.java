@@ -95,6 +95,11 @@ class OpenSequences implements DisposableBean {
     if (next.revision - next.snapshot >= SNAPSHOT_EVERY) renewing.execute(() -> renew(id, next));
   }
 
+  /** A sequence that is no more. */
+  void forget(UUID id) {
+    open.invalidate(id);
+  }
+
   private void renew(UUID id, Open next) {
     Open held = open.getIfPresent(id);
     if (held != null && held.snapshot >= next.revision - SNAPSHOT_EVERY / 2) return;

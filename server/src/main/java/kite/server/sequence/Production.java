@@ -16,6 +16,10 @@ public class Production {
   @Column(columnDefinition = "text")
   private String name;
 
+  /** What the codes of its sequences begin with; unique, whatever its capitals. */
+  @Column(columnDefinition = "text")
+  private String code;
+
   @JdbcTypeCode(SqlTypes.JSON)
   private String standards;
 
@@ -23,9 +27,10 @@ public class Production {
 
   protected Production() {}
 
-  Production(UUID id, String name, String standards) {
+  Production(UUID id, String name, String code, String standards) {
     this.id = id;
     this.name = name;
+    this.code = code;
     this.standards = standards;
   }
 
@@ -48,5 +53,9 @@ public class Production {
 
   String name() {
     return name;
+  }
+
+  String code() {
+    return code;
   }
 }

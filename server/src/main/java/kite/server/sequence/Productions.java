@@ -1,6 +1,7 @@
 package kite.server.sequence;
 
 import jakarta.persistence.LockModeType;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -9,6 +10,12 @@ import org.springframework.data.jpa.repository.Query;
 
 interface Productions extends JpaRepository<Production, UUID> {
   Optional<Production> findByName(String name);
+
+  List<Production> findAllByOrderByName();
+
+  boolean existsByNameIgnoreCase(String name);
+
+  boolean existsByCodeIgnoreCase(String code);
 
   /** The row, held until the transaction ends. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)

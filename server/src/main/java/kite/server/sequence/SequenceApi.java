@@ -1,7 +1,6 @@
 package kite.server.sequence;
 
 import java.security.Principal;
-import java.util.List;
 import java.util.UUID;
 import kite.core.codec.Digest;
 import kite.core.codec.SequenceJson;
@@ -38,11 +37,6 @@ class SequenceApi {
    * @param commands the JSON text {@code {"commands": [...]}}
    */
   record EditAsked(UUID id, long revision, String label, String commands) {}
-
-  @GetMapping
-  List<SequenceStore.Listed> list() {
-    return store.list();
-  }
 
   @GetMapping(path = "/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
   ResponseEntity<String> open(@PathVariable UUID id) {

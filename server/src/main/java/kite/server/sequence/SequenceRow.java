@@ -7,6 +7,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.Instant;
 import java.util.UUID;
 
 /** A stored sequence at its present revision; see {@link OpenSequences} for its document. */
@@ -29,6 +30,12 @@ public class SequenceRow {
 
   /** The edit that made the revision; null before the first. */
   UUID head;
+
+  /** Since when it is in the archive, or null. */
+  Instant archivedAt;
+
+  /** Since when it is in the bin, or null. */
+  Instant binnedAt;
 
   @Version int version;
 

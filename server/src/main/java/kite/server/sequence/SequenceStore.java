@@ -1,13 +1,11 @@
 package kite.server.sequence;
 
 import java.time.Clock;
-import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import kite.core.codec.CommandJson;
 import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
-import kite.core.codec.StandardsJson;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.delta.Delta;
@@ -56,23 +54,12 @@ public class SequenceStore implements Journal {
     this.clock = clock;
   }
 
-  /** What a list of sequences shows. */
-  public record Listed(UUID id, String production, String code, String title, long revision) {}
-
+  /** Puts a new sequence into a production; gives its id. */
   @Transactional
-  public UUID create(String production, Sequence s) {
+  public UUID create(UUID production, Sequence s) {
     SequenceRow row = new SequenceRow();
     row.id = UUID.randomUUID();
-    row.production =
-        productions
-            .findByName(production)
-            .orElseGet(
-                () ->
-                    productions.save(
-                        new Production(
-                            UUID.randomUUID(),
-                            production,
-                            StandardsJson.write(s.header().standards()).toString())));
+    row.production = productions.getReferenceById(production);
     row.code = s.header().code();
     row.title = s.header().title();
     sequences.saveAndFlush(row);
@@ -81,14 +68,6 @@ public class SequenceStore implements Journal {
     first.document = SequenceJson.write(s);
     snapshots.save(first);
     return row.id;
-  }
-
-  @Transactional(readOnly = true)
-  public List<Listed> list() {
-    return sequences.findAll().stream()
-        .map(r -> new Listed(r.id, r.production.name(), r.code, r.title, r.revision))
-        .sorted(Comparator.comparing(Listed::code))
-        .toList();
   }
 
   /** A sequence at its present revision. */
@@ -160,6 +139,14 @@ public class SequenceStore implements Journal {
       String author,
       String label,
       List<Command> commands) {
+    if (row.archivedAt != null || row.binnedAt != null)
+      throw new Problem(
+          HttpStatus.LOCKED,
+          "away",
+          row.code
+              + " is "
+              + (row.binnedAt != null ? "in the bin" : "in the archive")
+              + ". Bring it back on the Home page, then edit it.");
     OpenSequences.Open now = open.at(row);
     Edit.Made done = Edit.make(now.sequence(), commands);
     Delta delta = Delta.of(done.change());
@@ -167,6 +154,7 @@ public class SequenceStore implements Journal {
     if (revision < row.revision) refuseOverlap(now.sequence(), row.id, revision, delta, touched);
     row.revision++;
     row.head = id;
+    row.code = done.sequence().header().code();
     row.title = done.sequence().header().title();
     EditRow e = new EditRow();
     e.id = id;

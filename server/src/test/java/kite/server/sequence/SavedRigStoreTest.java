@@ -41,7 +41,7 @@ class SavedRigStoreTest {
   @BeforeEach
   void aProduction() {
     SequenceRow row = new SequenceRow();
-    row.production = new Production(production, "Salt Wind", "{}");
+    row.production = new Production(production, "Salt Wind", "SW", "{}");
     when(sequences.findById(sequence)).thenReturn(Optional.of(row));
     when(rigs.saveAndFlush(any())).thenAnswer(i -> i.getArgument(0));
   }

@@ -33,7 +33,7 @@ class StandardsStoreTest {
   private final StandardsStore store = new StandardsStore(productions, sequences, edits, open);
   private final UUID id = UUID.randomUUID();
   private final Production production =
-      new Production(id, "Salt Wind", StandardsJson.write(Standards.starting()).toString());
+      new Production(id, "Salt Wind", "SW", StandardsJson.write(Standards.starting()).toString());
   private final SequenceRow row = new SequenceRow();
   private static final String WIDER =
       StandardsJson.write(

@@ -1,0 +1,132 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Where one begins: productions and sequences, with mouse and keyboard. */
+class HomeTest extends Desk {
+  @BeforeEach
+  void home() {
+    page.evaluate("() => location.hash = ''");
+    page.locator("main.home").waitFor();
+  }
+
+  private Locator dialog() {
+    return page.getByRole(AriaRole.DIALOG);
+  }
+
+  private Locator tile(String code) {
+    return page.getByRole(
+        AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(Pattern.compile(code + " .*")));
+  }
+
+  private void more(String code, String entry) {
+    page.getByLabel("More for " + code).click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(entry)).click();
+    menuGone();
+  }
+
+  private void begin(String production) {
+    button("+ New production").click();
+    dialog().getByLabel("Name", exactly()).fill(production);
+    dialog().getByText("25 fps, 16:9").click();
+    page.keyboard().press("Enter");
+  }
+
+  private static Locator.GetByLabelOptions exactly() {
+    return new Locator.GetByLabelOptions().setExact(true);
+  }
+
+  @Test
+  void aFilmIsBegunAndItsFirstCameraLookedThrough() {
+    String name = "Lee Shore " + System.nanoTime();
+    begin(name);
+    Locator code = dialog().getByLabel("Code", exactly());
+    page.getByText("New sequence of " + name).waitFor();
+    page.waitForFunction("() => /010$/.test(document.querySelector('[role=dialog] input').value)");
+    String first = code.inputValue();
+    dialog().getByLabel("Title").fill("The first evening");
+    page.keyboard().press("Enter");
+    page.locator("aside.left .row .name[title=\"Camera A\"]").waitFor();
+    page.waitForFunction(
+        "() => (document.querySelector('[data-testid=lens]')?.dataset.drawn ?? '').startsWith('1001/')");
+    assertTrue(page.locator("aside.left .row .name[title=\"Adult\"]").isVisible());
+    assertEquals(25.0, number("() => jollyKite.state().header.standards.rate.numerator"), 1e-9);
+    page.goBack();
+    tile(first).waitFor();
+    assertTrue(tile(first).textContent().contains("The first evening"));
+  }
+
+  @Test
+  void whatIsWrongIsSaidAtItsField() {
+    button("+ New production").click();
+    dialog().getByLabel("Name", exactly()).fill("salt wind");
+    page.keyboard().press("Enter");
+    Locator said = dialog().getByText(Pattern.compile("“salt wind” is taken already.*"));
+    said.waitFor();
+    assertEquals("true", dialog().getByLabel("Name", exactly()).getAttribute("aria-invalid"));
+    dialog().getByLabel("Name", exactly()).fill("Lull " + System.nanoTime());
+    dialog().getByLabel("Short code").fill("no spaces");
+    page.keyboard().press("Enter");
+    dialog().getByText(Pattern.compile("A code has plain letters.*")).waitFor();
+    assertFalse(said.isVisible());
+    page.keyboard().press("Escape");
+    assertEquals(0, dialog().count());
+  }
+
+  @Test
+  void aSequenceIsDuplicatedRenamedAndPutAway() {
+    String name = "Lull " + System.nanoTime();
+    begin(name);
+    page.getByText("New sequence of " + name).waitFor();
+    dialog().getByLabel("Code", exactly()).fill("LL010");
+    page.keyboard().press("Enter");
+    page.locator("aside.left .row .name[title=\"Camera A\"]").waitFor();
+    page.goBack();
+    page.getByText(name).click();
+    tile("LL010").waitFor();
+
+    more("LL010", "Duplicate …");
+    page.waitForFunction("() => document.querySelector('[role=dialog] input').value === 'LL020'");
+    dialog().getByLabel("Its cameras").uncheck();
+    assertTrue(dialog().getByLabel("Its cut").isDisabled());
+    dialog().getByLabel("Title").fill("Without cameras");
+    dialog().getByLabel("Title").press("Enter");
+    page.locator("aside.left .row .name[title=\"Adult\"]").waitFor();
+    assertEquals(0, page.locator("aside.left .row .name[title=\"Camera A\"]").count());
+    page.goBack();
+    page.getByText(name).click();
+
+    more("LL020", "Code and title …");
+    dialog().getByLabel("Code", exactly()).fill("LL015");
+    page.keyboard().press("Enter");
+    tile("LL015").waitFor();
+
+    more("LL015", "Put into the archive");
+    page.getByText("LL015 is in the archive.").waitFor();
+    assertEquals(0, tile("LL015").count());
+    button("Archive").click();
+    more("LL015", "Put into the bin");
+    button("Bin").click();
+    more("LL015", "Delete for good …");
+    dialog().getByLabel("Type LL015 to delete it").fill("LL015");
+    page.keyboard().press("Enter");
+    dialog().getByText(Pattern.compile("LL015 is kept in the bin for 30 days.*")).waitFor();
+    page.keyboard().press("Escape");
+    more("LL015", "Bring it back");
+    button("At hand").click();
+    tile("LL015").waitFor();
+    page.getByLabel("Find a sequence").fill("without");
+    tile("LL010").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+    assertTrue(tile("LL015").isVisible());
+  }
+}

@@ -1,0 +1,198 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import kite.core.codec.SequenceJson;
+import kite.core.command.ChannelCommand.SetValue;
+import kite.core.document.Camera;
+import kite.core.document.CutEntry;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Productions and sequences over the wire, in the real database. */
+class LibraryTest {
+  private static Person pim;
+  private static String sw010;
+
+  @BeforeAll
+  static void start() throws Exception {
+    Application application = Application.get();
+    sw010 = application.reset(new SaltWind().sw010());
+    pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+  }
+
+  /** A production that no other test has. */
+  private static String production() throws Exception {
+    String code = "T" + UUID.randomUUID().toString().substring(0, 8);
+    var r =
+        pim.post("api/productions", Map.of("name", "Test " + code, "code", code, "start", "hd-25"));
+    assertEquals(200, r.statusCode(), r.body());
+    return Person.json(r).get("id").asString();
+  }
+
+  private static int begin(String production, String code, String how, Map<String, ?> more)
+      throws Exception {
+    Map<String, Object> asked =
+        new HashMap<>(Map.of("code", code, "title", "A title", "begin", how));
+    asked.putAll(more);
+    return pim.post("api/productions/" + production + "/sequences", asked).statusCode();
+  }
+
+  private static JsonNode list(String production, String where) throws Exception {
+    return Person.json(pim.get("api/sequences?production=" + production + "&where=" + where));
+  }
+
+  private static Sequence opened(String id) throws Exception {
+    return SequenceJson.read(
+        Person.json(pim.get("api/sequences/" + id)).get("document").toString());
+  }
+
+  @Test
+  void aFilmBeginsAndGoesOnFromWhatIsThere() throws Exception {
+    String film = production();
+    String code =
+        Person.json(pim.get("api/productions/" + film + "/next-code")).get("code").asString();
+    assertTrue(code.endsWith("010"), code);
+    assertEquals(200, begin(film, code, "firstSet", Map.of()));
+    Map<String, ?> taken = Map.of("set", true, "cameras", false, "cut", true);
+    assertEquals(200, begin(film, "FROM-SW", "another", Map.of("another", sw010, "taken", taken)));
+    JsonNode all = list(film, "here");
+    assertEquals(2, all.size(), all.toString());
+    Sequence first = null;
+    for (JsonNode s : all) {
+      Sequence doc = opened(s.get("id").asString());
+      assertEquals(25, doc.header().rate().perSecond(), 1e-12, "the production's rate");
+      if (!s.get("code").asString().equals("FROM-SW")) first = doc;
+      else {
+        assertEquals(new SaltWind().sw010().all(Piece.class).size(), doc.all(Piece.class).size());
+        assertTrue(doc.all(Camera.class).isEmpty() && doc.all(CutEntry.class).isEmpty());
+      }
+    }
+    assertEquals(1, first.all(Camera.class).size());
+  }
+
+  @Test
+  void oneCodeIsGivenOnceHoweverManyAskForIt() throws Exception {
+    String film = production();
+    ExecutorService people = Executors.newFixedThreadPool(8);
+    List<Callable<Integer>> all = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      String code = i % 2 == 0 ? "SAME" : "same";
+      all.add(() -> begin(film, code, "empty", Map.of()));
+    }
+    int made = 0;
+    for (Future<Integer> f : people.invokeAll(all)) {
+      assertTrue(f.get() == 200 || f.get() == 409, "answered " + f.get());
+      if (f.get() == 200) made++;
+    }
+    people.shutdown();
+    assertEquals(1, made);
+    assertEquals(1, list(film, "here").size());
+  }
+
+  @Test
+  void aSequenceIsRenamedPutAwayBroughtBackAndDeletedForGood() throws Exception {
+    String film = production();
+    begin(film, "AA010", "firstSet", Map.of());
+    String id = list(film, "here").get(0).get("id").asString(), at = "api/sequences/" + id;
+    assertEquals(
+        204, pim.post(at + "/names", Map.of("code", "AA020", "title", "Another")).statusCode());
+    assertEquals("AA020", opened(id).header().code());
+    JsonNode shown = list(film, "here").get(0);
+    assertEquals("AA020", shown.get("code").asString());
+    assertEquals("pim", shown.get("author").asString());
+
+    assertEquals(204, pim.post(at + "/place", Map.of("to", "archive")).statusCode());
+    assertEquals(0, list(film, "here").size());
+    assertEquals(1, list(film, "archive").size());
+    var edit = pim.edit(id, UUID.randomUUID(), 1, new SetValue("adult", "x", 1001, 1, false));
+    assertEquals(423, edit.statusCode(), edit.body());
+    assertTrue(edit.body().contains("Bring it back"), edit.body());
+    assertEquals(200, pim.get(at).statusCode(), "but it can be looked at");
+    assertEquals(204, pim.post(at + "/place", Map.of("to", "here")).statusCode());
+    edit = pim.edit(id, UUID.randomUUID(), 1, new SetValue("adult", "x", 1001, 1, false));
+    assertEquals(200, edit.statusCode(), edit.body());
+    var asked =
+        pim.post(
+            at + "/renders",
+            Map.of(
+                "what", "frame", "camera", "cameraA", "frame", 1001, "percent", 5, "samples", 1));
+    assertEquals(200, asked.statusCode(), asked.body());
+
+    assertEquals(204, pim.post(at + "/place", Map.of("to", "bin")).statusCode());
+    assertEquals(409, pim.delete(at + "?code=AA020").statusCode(), "kept for its time");
+    Application.sql(
+        "update sequence set binned_at = now() - interval '31 days' where id = '" + id + "'");
+    assertEquals(422, pim.delete(at + "?code=AA010").statusCode());
+    assertEquals(204, pim.delete(at + "?code=AA020").statusCode());
+    assertEquals(404, pim.get(at).statusCode());
+    assertEquals(0, list(film, "bin").size());
+  }
+
+  @Test
+  void aListIsGivenInPagesAndSearched() throws Exception {
+    String film = production();
+    for (int i = 0; i < 65; i++) begin(film, "P" + (100 + i), "empty", Map.of());
+    String of = "api/sequences?production=" + film;
+    assertEquals(60, Person.json(pim.get(of)).size());
+    JsonNode rest = Person.json(pim.get(of + "&page=1"));
+    assertEquals(5, rest.size());
+    assertEquals("P164", rest.get(4).get("code").asString());
+    assertEquals(1, Person.json(pim.get(of + "&find=p12" + "7")).size());
+    assertEquals(0, Person.json(pim.get(of + "&find=P%25")).size(), "a sign is itself");
+    assertEquals(400, pim.get(of + "&where=nowhere").statusCode());
+    assertEquals(200, pim.get(of + "&sort=recent").statusCode());
+  }
+
+  @Test
+  void whatCannotBeACodeOrATitleIsASentenceAtItsField() throws Exception {
+    String film = production();
+    for (String[] bad :
+        new String[][] {
+          {"", "x", "code"},
+          {"a/../b", "x", "code"},
+          {"\u0405W010", "x", "code"},
+          {"OK010", "turned \u202e round", "title"},
+          {"OK010", "x".repeat(10_000), "title"}
+        }) {
+      var r =
+          pim.post(
+              "api/productions/" + film + "/sequences",
+              Map.of("code", bad[0], "title", bad[1], "begin", "empty"));
+      assertEquals(422, r.statusCode(), r.body());
+      JsonNode refusal = Person.json(r).get("refusal");
+      assertEquals(bad[2], refusal.get("field").asString());
+      assertTrue(refusal.get("text").asString().endsWith("."), r.body());
+    }
+    assertEquals(0, list(film, "here").size());
+  }
+
+  @Test
+  void aReviewerLooksButBeginsNothing() throws Exception {
+    Person oda = Person.signedIn(Application.get().address(), "oda", "keep-the-light");
+    assertEquals(200, oda.get("api/productions").statusCode());
+    assertEquals(
+        403,
+        oda.post("api/productions", Map.of("name", "N", "code", "N", "start", "hd-25"))
+            .statusCode());
+    assertEquals(
+        403, oda.post("api/sequences/" + sw010 + "/place", Map.of("to", "bin")).statusCode());
+    assertEquals(403, oda.delete("api/sequences/" + sw010 + "?code=SW010").statusCode());
+    assertFalse(list("" + UUID.randomUUID(), "here").iterator().hasNext());
+  }
+}

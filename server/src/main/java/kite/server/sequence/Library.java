@@ -1,0 +1,259 @@
+package kite.server.sequence;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import kite.core.begin.GivenNames;
+import kite.core.begin.NewSequence;
+import kite.core.begin.NextCode;
+import kite.core.begin.StartingPoint;
+import kite.core.codec.StandardsJson;
+import kite.core.command.SequenceCommand;
+import kite.core.document.Header;
+import kite.core.document.Sequence;
+import kite.core.document.Standards;
+import kite.server.Problem;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Productions and their sequences: beginning them, finding them, and where they are. */
+@Service
+public class Library {
+  /** Sequences that a list gives at a time. */
+  static final int PAGE = 60;
+
+  /** How long what is in the bin can be brought back. */
+  static final Duration KEPT_IN_BIN = Duration.ofDays(30);
+
+  private final Productions productions;
+  private final Sequences sequences;
+  private final HeldSequences held;
+  private final SequenceStore store;
+  private final Removing removing;
+  private final Clock clock;
+
+  Library(
+      Productions productions,
+      Sequences sequences,
+      HeldSequences held,
+      SequenceStore store,
+      Removing removing,
+      Clock clock) {
+    this.productions = productions;
+    this.sequences = sequences;
+    this.held = held;
+    this.store = store;
+    this.removing = removing;
+    this.clock = clock;
+  }
+
+  /** A production as a list shows it. */
+  record ProductionShown(UUID id, String name, String code, long sequences) {}
+
+  @Transactional(readOnly = true)
+  List<ProductionShown> productions() {
+    Map<UUID, Long> counts = new HashMap<>();
+    for (Object[] c : sequences.counts()) counts.put((UUID) c[0], (Long) c[1]);
+    return productions.findAllByOrderByName().stream()
+        .map(p -> new ProductionShown(p.id(), p.name(), p.code(), counts.getOrDefault(p.id(), 0L)))
+        .toList();
+  }
+
+  /**
+   * One page of sequences.
+   *
+   * @param find part of a code or title; "" for all
+   * @param recent whether those edited last come first, else by production and code
+   */
+  @Transactional(readOnly = true)
+  List<Sequences.Listed> list(
+      UUID production, String find, Sequences.Where where, boolean recent, int page) {
+    String part =
+        find.strip()
+            .toLowerCase(Locale.ROOT)
+            .replace("!", "!!")
+            .replace("%", "!%")
+            .replace("_", "!_");
+    Sort sort =
+        recent
+            ? Sort.by(Sort.Order.desc("e.madeAt").nullsLast(), Sort.Order.asc("code"))
+            : Sort.by("p.name", "code");
+    return sequences.list(
+        production, "%" + part + "%", where.name(), PageRequest.of(page, PAGE, sort));
+  }
+
+  /**
+   * Begins a production.
+   *
+   * @param start id of a starting point; not looked at when another production is given
+   * @param from another production whose standards it begins with, or null
+   */
+  @Transactional
+  ProductionShown begin(String name, String code, String start, UUID from) {
+    String named = GivenNames.name("name", name), coded = GivenNames.code("code", code);
+    if (productions.existsByNameIgnoreCase(named)) throw taken("name", named);
+    if (productions.existsByCodeIgnoreCase(coded)) throw taken("code", coded);
+    String standards =
+        from != null
+            ? productions
+                .findById(from)
+                .orElseThrow(() -> Problem.missing("production"))
+                .standards()
+            : StandardsJson.write(startingPoint(start).standards()).toString();
+    Production p =
+        productions.saveAndFlush(new Production(UUID.randomUUID(), named, coded, standards));
+    return new ProductionShown(p.id(), p.name(), p.code(), 0);
+  }
+
+  /** Puts a production that was made elsewhere, with its sequences, beside the others. */
+  @Transactional
+  public void add(String name, String code, Standards standards, List<Sequence> all) {
+    String text = StandardsJson.write(standards).toString();
+    Production p = productions.saveAndFlush(new Production(UUID.randomUUID(), name, code, text));
+    for (Sequence s : all) store.create(p.id(), s);
+  }
+
+  private static StartingPoint startingPoint(String id) {
+    return StartingPoint.ALL.stream()
+        .filter(p -> p.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> Problem.missing("starting point"));
+  }
+
+  /** The code that the next sequence of a production would have. */
+  @Transactional(readOnly = true)
+  String nextCode(UUID production) {
+    Production p =
+        productions.findById(production).orElseThrow(() -> Problem.missing("production"));
+    return NextCode.after(p.code(), sequences.codesOf(production));
+  }
+
+  /** What a sequence begins with. */
+  enum Begin {
+    FIRST_SET,
+    EMPTY,
+    ANOTHER
+  }
+
+  /**
+   * Begins a sequence.
+   *
+   * @param another the sequence it begins with, for {@link Begin#ANOTHER}
+   * @param taken what of that is taken over
+   */
+  @Transactional
+  UUID begin(
+      UUID production,
+      String code,
+      String title,
+      Begin begin,
+      UUID another,
+      NewSequence.Taken taken) {
+    String coded = GivenNames.code("code", code), titled = GivenNames.title("title", title);
+    // held, so that two who choose one code at once do not both get it
+    Production p = productions.hold(production).orElseThrow(() -> Problem.missing("production"));
+    refuseTaken(production, coded, null);
+    Standards standards = StandardsJson.read(p.standards());
+    Header header = NewSequence.header(coded, titled, standards);
+    Sequence s =
+        switch (begin) {
+          case FIRST_SET -> NewSequence.withFirstSet(header);
+          case EMPTY -> NewSequence.empty(header);
+          case ANOTHER ->
+              NewSequence.from(store.get(another).sequence(), coded, titled, standards, taken);
+        };
+    return store.create(production, s);
+  }
+
+  /** Gives a sequence another code and title, as an edit of its own. */
+  @Transactional
+  void rename(UUID id, String code, String title, String author) {
+    String coded = GivenNames.code("code", code), titled = GivenNames.title("title", title);
+    SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    productions.hold(row.production.id());
+    refuseTaken(row.production.id(), coded, row.code);
+    Header h = store.get(id).sequence().header();
+    Header next =
+        new Header(
+            coded,
+            titled,
+            h.firstFrame(),
+            h.lastFrame(),
+            h.displayUnit(),
+            h.gridM(),
+            h.gridLines(),
+            h.standards(),
+            h.own());
+    store.editNow(id, author, "Rename", List.of(new SequenceCommand.SetHeader(next)));
+  }
+
+  private void refuseTaken(UUID production, String code, String own) {
+    for (String c : sequences.codesOf(production))
+      if (!c.equals(own) && GivenNames.compared(c).equals(GivenNames.compared(code)))
+        throw taken("code", c);
+  }
+
+  private static Problem taken(String field, String what) {
+    return new Problem(
+        HttpStatus.CONFLICT,
+        "taken",
+        field,
+        "“" + what + "” is taken already, here, in the archive or in the bin. Choose another.");
+  }
+
+  /** Puts a sequence into the archive or the bin, or brings it back. */
+  @Transactional
+  void move(UUID id, Sequences.Where to) {
+    SequenceRow row = held.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    Instant now = clock.instant();
+    switch (to) {
+      case HERE -> {
+        row.archivedAt = null;
+        row.binnedAt = null;
+      }
+      case ARCHIVE -> {
+        row.archivedAt = now;
+        row.binnedAt = null;
+      }
+      case BIN -> row.binnedAt = now;
+    }
+  }
+
+  /**
+   * Takes a sequence away for good, with its journal, versions and renders: once it has been in the
+   * bin for its time, and whoever asks has typed its code.
+   */
+  @Transactional
+  void remove(UUID id, String typed) {
+    SequenceRow row = held.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    if (row.binnedAt == null)
+      throw new Problem(
+          HttpStatus.CONFLICT, "kept", row.code + " is not in the bin. Put it there first.");
+    Instant until = row.binnedAt.plus(KEPT_IN_BIN);
+    if (clock.instant().isBefore(until))
+      throw new Problem(
+          HttpStatus.CONFLICT,
+          "kept",
+          row.code
+              + " is kept in the bin for "
+              + KEPT_IN_BIN.toDays()
+              + " days, until "
+              + until.toString().substring(0, 10)
+              + ". It can be deleted for good after that.");
+    if (!row.code.equals(typed == null ? "" : typed.strip()))
+      throw new Problem(
+          HttpStatus.UNPROCESSABLE_CONTENT,
+          "code",
+          "code",
+          "Type " + row.code + " to delete it for good.");
+    removing.forGood(id);
+  }
+}

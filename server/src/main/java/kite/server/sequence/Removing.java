@@ -1,0 +1,51 @@
+package kite.server.sequence;
+
+import jakarta.persistence.EntityManager;
+import java.util.List;
+import java.util.UUID;
+import org.hibernate.Session;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes a sequence away with all that belongs to it. Models and plates stay: others may use them.
+ */
+@Component
+class Removing {
+  private static final List<String> STATEMENTS =
+      List.of(
+          "delete from render_frame where job_id in"
+              + " (select id from render_job where sequence_id = :sequence)",
+          "delete from render_job where sequence_id = :sequence",
+          "delete from sequence_version where sequence_id = :sequence",
+          "delete from edit where sequence_id = :sequence",
+          "delete from snapshot where sequence_id = :sequence",
+          "delete from sequence where id = :sequence");
+
+  private final EntityManager database;
+  private final OpenSequences open;
+  private final ApplicationEventPublisher events;
+
+  Removing(EntityManager database, OpenSequences open, ApplicationEventPublisher events) {
+    this.database = database;
+    this.open = open;
+    this.events = events;
+  }
+
+  /** Part of the transaction that asks for it. */
+  void forGood(UUID sequence) {
+    database.flush();
+    database.clear();
+    List<UUID> renders =
+        database
+            .unwrap(Session.class)
+            .createNativeQuery(
+                "select id from render_job where sequence_id = :sequence", UUID.class)
+            .setParameter("sequence", sequence)
+            .getResultList();
+    for (String s : STATEMENTS)
+      database.createNativeQuery(s).setParameter("sequence", sequence).executeUpdate();
+    open.forget(sequence);
+    events.publishEvent(new SequenceRemoved(sequence, renders));
+  }
+}

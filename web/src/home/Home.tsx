@@ -1,0 +1,211 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import List from '@mui/material/List';
+import ListItemButton from '@mui/material/ListItemButton';
+import ListItemText from '@mui/material/ListItemText';
+import MenuItem from '@mui/material/MenuItem';
+import Skeleton from '@mui/material/Skeleton';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useQueryClient } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { say } from '../sequence/store';
+import { call } from '../shell/http';
+import './home.css';
+import {
+  type Listed,
+  move,
+  type Sort,
+  useChanged,
+  useProductions,
+  useSequences,
+  type Where,
+} from './library';
+import { DeleteSequence, RenameSequence } from './NamesWindow';
+import { NewProduction } from './NewProduction';
+import { NewSequence } from './NewSequence';
+import { SequenceTile, type TileDoings } from './SequenceTile';
+
+type Asked =
+  | { kind: 'production' }
+  | { kind: 'sequence'; from: Listed | null }
+  | { kind: 'rename' | 'delete'; sequence: Listed }
+  | null;
+
+const EMPTY: Record<Where, string> = {
+  here: 'No sequence yet. Begin the first one.',
+  archive: 'Nothing is in the archive.',
+  bin: 'The bin is empty.',
+};
+
+const MOVED: Record<Where, string> = {
+  here: 'is back',
+  archive: 'is in the archive',
+  bin: 'is in the bin, and can be brought back for 30 days',
+};
+
+/** Where one begins: productions, and the sequences of one or all of them. */
+export function Home({ name, mayEdit }: { name: string; mayEdit: boolean }) {
+  const client = useQueryClient();
+  const changed = useChanged();
+  const productions = useProductions();
+  const [production, setProduction] = useState<string | null>(null);
+  const [typed, setTyped] = useState('');
+  const find = useDeferredValue(typed);
+  const [where, setWhere] = useState<Where>('here');
+  const [sort, setSort] = useState<Sort>('code');
+  const [asked, setAsked] = useState<Asked>(null);
+  const [now] = useState(() => Date.now());
+  const list = useSequences(production, find, where, sort);
+  const all = list.data?.pages.flat() ?? [];
+  const chosen = productions.data?.find((p) => p.id === production) ?? null;
+  const beginIn = chosen ?? (productions.data?.length === 1 ? productions.data[0] : null);
+  const close = () => setAsked(null);
+  const open = (id: string) => (location.hash = id);
+  const doings: TileDoings = {
+    rename: (sequence) => setAsked({ kind: 'rename', sequence }),
+    duplicate: (from) => setAsked({ kind: 'sequence', from }),
+    remove: (sequence) => setAsked({ kind: 'delete', sequence }),
+    move: (s, to) =>
+      void move(s.id, to)
+        .then(changed)
+        .then(() => say(`${s.code} ${MOVED[to]}.`))
+        .catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true)),
+  };
+  const signOut = () =>
+    void call('POST', '/api/sign-out')
+      .then(() => client.invalidateQueries())
+      .catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true));
+  const duplicated =
+    asked?.kind === 'sequence' && asked.from
+      ? productions.data?.find((p) => p.id === asked.from?.productionId)
+      : undefined;
+  return (
+    <main className="home">
+      <header>
+        <h1>
+          <img src="/kite.svg" alt="" />
+          Jolly Kite
+        </h1>
+        <TextField
+          size="small"
+          placeholder="Find by code or title"
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          slotProps={{ htmlInput: { 'aria-label': 'Find a sequence', maxLength: 200 } }}
+          sx={{ width: 320 }}
+        />
+        <span className="grow" />
+        <Typography color="text.secondary">{name}</Typography>
+        <Button color="inherit" onClick={signOut}>
+          Sign out
+        </Button>
+      </header>
+      <nav aria-label="Productions">
+        <Typography variant="overline">Productions</Typography>
+        {productions.isError ? <Alert severity="error">{productions.error.message}</Alert> : null}
+        <List dense disablePadding>
+          <ListItemButton selected={production === null} onClick={() => setProduction(null)}>
+            <ListItemText primary="All" />
+          </ListItemButton>
+          {productions.data?.map((p) => (
+            <ListItemButton key={p.id} selected={p.id === production} onClick={() => setProduction(p.id)}>
+              <ListItemText
+                primary={p.name}
+                secondary={`${p.code} · ${p.sequences === 1 ? '1 sequence' : `${p.sequences} sequences`}`}
+              />
+            </ListItemButton>
+          ))}
+        </List>
+        {mayEdit ? (
+          <Button fullWidth onClick={() => setAsked({ kind: 'production' })}>
+            + New production
+          </Button>
+        ) : null}
+      </nav>
+      <section>
+        <div className="home-bar">
+          <h2>{chosen?.name ?? 'All sequences'}</h2>
+          <span className="grow" />
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={where}
+            onChange={(_, w: Where | null) => w && setWhere(w)}
+            aria-label="Where sequences are"
+          >
+            <ToggleButton value="here">At hand</ToggleButton>
+            <ToggleButton value="archive">Archive</ToggleButton>
+            <ToggleButton value="bin">Bin</ToggleButton>
+          </ToggleButtonGroup>
+          <TextField
+            select
+            size="small"
+            value={sort}
+            onChange={(e) => setSort(e.target.value as Sort)}
+            slotProps={{ htmlInput: { 'aria-label': 'Order' } }}
+          >
+            <MenuItem value="code">By code</MenuItem>
+            <MenuItem value="recent">Last edited first</MenuItem>
+          </TextField>
+          {mayEdit && productions.data?.length ? (
+            <Button
+              variant="contained"
+              disabled={!beginIn}
+              title={beginIn ? undefined : 'Choose its production on the left first'}
+              onClick={() => setAsked({ kind: 'sequence', from: null })}
+            >
+              New sequence
+            </Button>
+          ) : null}
+        </div>
+        {list.isError ? <Alert severity="error">{list.error.message}</Alert> : null}
+        <div className="tiles">
+          {list.isPending ? [0, 1, 2].map((i) => <Skeleton key={i} variant="rounded" height={190} />) : null}
+          {all.map((s) => (
+            <SequenceTile
+              key={s.id}
+              sequence={s}
+              where={where}
+              now={now}
+              showsProduction={!production}
+              doings={mayEdit ? doings : null}
+            />
+          ))}
+        </div>
+        {list.data && !all.length ? (
+          <p className="empty">
+            {find ? `Nothing here has “${find}” in its code or title.` : null}
+            {!find && productions.data?.length === 0
+              ? 'Begin with a production: its name, and what its cameras are.'
+              : null}
+            {!find && productions.data?.length !== 0 ? EMPTY[where] : null}
+          </p>
+        ) : null}
+        {list.hasNextPage ? (
+          <Button onClick={() => void list.fetchNextPage()} disabled={list.isFetchingNextPage}>
+            Show more
+          </Button>
+        ) : null}
+      </section>
+      {asked?.kind === 'production' ? (
+        <NewProduction
+          productions={productions.data ?? []}
+          onMade={(p) => {
+            setProduction(p.id);
+            setWhere('here');
+            setAsked({ kind: 'sequence', from: null });
+          }}
+          onClose={close}
+        />
+      ) : null}
+      {asked?.kind === 'sequence' && (duplicated ?? beginIn) ? (
+        <NewSequence production={(duplicated ?? beginIn)!} from={asked.from} onMade={open} onClose={close} />
+      ) : null}
+      {asked?.kind === 'rename' ? <RenameSequence sequence={asked.sequence} onClose={close} /> : null}
+      {asked?.kind === 'delete' ? <DeleteSequence sequence={asked.sequence} onClose={close} /> : null}
+    </main>
+  );
+}

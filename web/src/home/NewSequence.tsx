@@ -1,0 +1,144 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormGroup from '@mui/material/FormGroup';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { getJson, postJson } from '../shell/http';
+import { FormWindow } from './FormWindow';
+import { type Listed, type Production, useChanged, useSequences } from './library';
+import { useSending } from './useSending';
+
+type Begin = 'firstSet' | 'empty' | 'another';
+
+/** Begins a sequence in a production; from another one when that is given. */
+export function NewSequence({
+  production,
+  from = null,
+  onMade,
+  onClose,
+}: {
+  production: Production;
+  from?: Listed | null;
+  onMade: (id: string) => void;
+  onClose: () => void;
+}) {
+  const next = useQuery({
+    queryKey: ['next code', production.id],
+    queryFn: () => getJson<{ code: string }>(`/api/productions/${production.id}/next-code`),
+    staleTime: 0,
+    gcTime: 0,
+  });
+  const changed = useChanged();
+  const { busy, wrong, send, at } = useSending();
+  const [code, setCode] = useState<string | null>(null);
+  const [title, setTitle] = useState(from?.title ?? '');
+  const [begin, setBegin] = useState<Begin>(from ? 'another' : 'firstSet');
+  const [another, setAnother] = useState<Listed | null>(from);
+  const [find, setFind] = useState('');
+  const others = useSequences(null, find, 'here', 'recent');
+  const [taken, setTaken] = useState({ set: true, cameras: true, cut: true });
+  const make = () =>
+    send(async () => {
+      const made = await postJson<{ id: string }>(`/api/productions/${production.id}/sequences`, {
+        code: code ?? next.data?.code ?? '',
+        title,
+        begin,
+        another: another?.id ?? null,
+        taken,
+      });
+      await changed();
+      onMade(made.id);
+    });
+  return (
+    <FormWindow
+      title={from ? `Duplicate ${from.code}` : `New sequence of ${production.name}`}
+      action={from ? 'Duplicate' : 'Begin it'}
+      busy={busy || next.isPending}
+      wrong={wrong}
+      fields={['code', 'title']}
+      onSend={() => void make()}
+      onClose={onClose}
+    >
+      <Stack direction="row" sx={{ gap: 2 }}>
+        <TextField
+          label="Code"
+          value={code ?? next.data?.code ?? ''}
+          onChange={(e) => setCode(e.target.value)}
+          sx={{ width: 200 }}
+          {...at('code')}
+        />
+        <TextField
+          label="Title"
+          value={title}
+          onChange={(e) => setTitle(e.target.value)}
+          autoFocus
+          fullWidth
+          {...at('title')}
+        />
+      </Stack>
+      <RadioGroup value={begin} onChange={(e) => setBegin(e.target.value as Begin)}>
+        <FormControlLabel
+          value="firstSet"
+          control={<Radio size="small" />}
+          label="With a ground, a sun, a figure for scale and a camera"
+        />
+        <FormControlLabel value="empty" control={<Radio size="small" />} label="Empty" />
+        <FormControlLabel value="another" control={<Radio size="small" />} label="From another sequence" />
+      </RadioGroup>
+      {begin === 'another' ? (
+        <>
+          <Autocomplete
+            size="small"
+            options={others.data?.pages.flat() ?? []}
+            filterOptions={(all) => all}
+            loading={others.isPending}
+            getOptionLabel={(s) => `${s.code} ${s.title} (${s.production})`}
+            isOptionEqualToValue={(a, b) => a.id === b.id}
+            value={another}
+            onChange={(_, s) => setAnother(s)}
+            onInputChange={(_, text, why) => why === 'input' && setFind(text)}
+            renderInput={(p) => <TextField {...p} label="Sequence to begin from" />}
+          />
+          <FormGroup row>
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={taken.set}
+                  onChange={(_, set) => setTaken({ ...taken, set })}
+                  size="small"
+                />
+              }
+              label="Its set"
+            />
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={taken.cameras}
+                  onChange={(_, cameras) => setTaken({ ...taken, cameras, cut: cameras && taken.cut })}
+                  size="small"
+                />
+              }
+              label="Its cameras"
+            />
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={taken.cut}
+                  disabled={!taken.cameras}
+                  onChange={(_, cut) => setTaken({ ...taken, cut })}
+                  size="small"
+                />
+              }
+              label="Its cut"
+            />
+          </FormGroup>
+        </>
+      ) : null}
+    </FormWindow>
+  );
+}
