@@ -13,6 +13,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { say } from '../sequence/store';
 import { call } from '../shell/http';
+import { EndDemonstration } from './EndDemonstration';
 import './home.css';
 import {
   type Listed,
@@ -29,7 +30,7 @@ import { NewSequence } from './NewSequence';
 import { SequenceTile, type TileDoings } from './SequenceTile';
 
 type Asked =
-  | { kind: 'production' }
+  | { kind: 'production' | 'endDemonstration' }
   | { kind: 'sequence'; from: Listed | null }
   | { kind: 'rename' | 'delete'; sequence: Listed }
   | null;
@@ -47,7 +48,16 @@ const MOVED: Record<Where, string> = {
 };
 
 /** Where one begins: productions, and the sequences of one or all of them. */
-export function Home({ name, mayEdit }: { name: string; mayEdit: boolean }) {
+export function Home({
+  name,
+  mayEdit,
+  isDemonstration,
+}: {
+  name: string;
+  mayEdit: boolean;
+  /** Whether accounts can sign in whose passwords everybody knows. */
+  isDemonstration: boolean;
+}) {
   const client = useQueryClient();
   const changed = useChanged();
   const productions = useProductions();
@@ -126,6 +136,22 @@ export function Home({ name, mayEdit }: { name: string; mayEdit: boolean }) {
         ) : null}
       </nav>
       <section>
+        {isDemonstration ? (
+          <Alert
+            severity="info"
+            variant="outlined"
+            sx={{ mb: 1 }}
+            action={
+              mayEdit ? (
+                <Button color="inherit" size="small" onClick={() => setAsked({ kind: 'endDemonstration' })}>
+                  End the demonstration …
+                </Button>
+              ) : null
+            }
+          >
+            This is the demonstration: its passwords are public, and whoever reaches this address can sign in.
+          </Alert>
+        ) : null}
         <div className="home-bar">
           <h2>{chosen?.name ?? 'All sequences'}</h2>
           <span className="grow" />
@@ -204,6 +230,7 @@ export function Home({ name, mayEdit }: { name: string; mayEdit: boolean }) {
       {asked?.kind === 'sequence' && (duplicated ?? beginIn) ? (
         <NewSequence production={(duplicated ?? beginIn)!} from={asked.from} onMade={open} onClose={close} />
       ) : null}
+      {asked?.kind === 'endDemonstration' ? <EndDemonstration onClose={close} /> : null}
       {asked?.kind === 'rename' ? <RenameSequence sequence={asked.sequence} onClose={close} /> : null}
       {asked?.kind === 'delete' ? <DeleteSequence sequence={asked.sequence} onClose={close} /> : null}
     </main>

@@ -4,6 +4,7 @@ import { loadCore } from '../core/load';
 import { Home } from '../home/Home';
 import { closeSequence, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
+import { SetUp } from '../signin/SetUp';
 import { SignIn, type Session } from '../signin/SignIn';
 import { getJson } from './http';
 import { Said } from './Said';
@@ -21,6 +22,7 @@ export function App() {
   }, []);
   if (session.isPending) return <p className="empty">Opening …</p>;
   if (session.isError) return <p className="empty">{session.error.message}</p>;
+  if (session.data.setUp) return <SetUp onDone={() => void client.invalidateQueries()} />;
   if (!session.data.name)
     return <SignIn session={session.data} onDone={() => void client.invalidateQueries()} />;
   const choose = (id: string) => (location.hash = id);
@@ -34,7 +36,11 @@ export function App() {
           onLeave={() => choose('')}
         />
       ) : (
-        <Home name={session.data.name} mayEdit={session.data.role === 'ARTIST'} />
+        <Home
+          name={session.data.name}
+          mayEdit={session.data.role === 'ARTIST'}
+          isDemonstration={session.data.demoName !== null}
+        />
       )}
       <Said />
     </>

@@ -6,6 +6,8 @@ export interface Session {
   role: 'ARTIST' | 'REVIEWER' | null;
   demoName: string | null;
   demoPassword: string | null;
+  /** Nobody has an account yet. */
+  setUp: boolean;
 }
 
 /** The door. In demo mode it shows the key. */

@@ -8,6 +8,7 @@ import java.net.URI;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
 /** The real server as a process of its own, on a port that stays the same over its restarts. */
@@ -18,14 +19,29 @@ final class ServerProcess {
   private final String password;
   private final Path output;
   private final File log;
+  private final Map<String, String> settings;
   private Process process;
+
+  /** As the tests have it: with the demonstration. */
+  ServerProcess(String database, String role, String password, Path output, File log)
+      throws IOException {
+    this(database, role, password, output, log, Map.of("KITE_DEMO", "true"));
+  }
 
   /**
    * @param database its JDBC address
    * @param output folder for rendered frames
+   * @param settings further variables of its environment
    */
-  ServerProcess(String database, String role, String password, Path output, File log)
+  ServerProcess(
+      String database,
+      String role,
+      String password,
+      Path output,
+      File log,
+      Map<String, String> settings)
       throws IOException {
+    this.settings = settings;
     this.database = database;
     this.role = role;
     this.password = password;
@@ -57,7 +73,7 @@ final class ServerProcess {
     b.environment().put("KITE_DB_USER", role);
     b.environment().put("KITE_DB_PASSWORD", password);
     b.environment().put("KITE_PORT", "" + port);
-    b.environment().put("KITE_DEMO", "true");
+    b.environment().putAll(settings);
     b.environment().put("KITE_OUTPUT", output.toString());
     process =
         b.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log)).start();

@@ -6,7 +6,7 @@ import kite.core.command.Refusal;
 
 /** What productions and sequences may be called. */
 public final class GivenNames {
-  static final int LONGEST_CODE = 24, LONGEST_TITLE = 120;
+  static final int LONGEST_CODE = 24, LONGEST_TITLE = 120, LONGEST_PERSON = 60;
 
   /** Plain letters only: two codes that look alike are alike. Files and folders are named by it. */
   private static final Pattern CODE = Pattern.compile("[A-Za-z0-9]([A-Za-z0-9_-]*[A-Za-z0-9])?");
@@ -52,6 +52,14 @@ public final class GivenNames {
   public static String name(String field, String text) {
     String s = title(field, text);
     if (s.isEmpty()) throw refused(field, "A name is needed.");
+    return s;
+  }
+
+  /** What a person signs in with. */
+  public static String person(String field, String text) {
+    String s = name(field, text);
+    if (s.length() > LONGEST_PERSON)
+      throw refused(field, "A name has at most " + LONGEST_PERSON + " characters. Shorten it.");
     return s;
   }
 

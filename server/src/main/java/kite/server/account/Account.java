@@ -29,15 +29,23 @@ public class Account {
   @Column(columnDefinition = "text")
   private Role role;
 
+  /** Whether it came with the demonstration, with a password that everybody knows. */
+  private boolean demo;
+
   @Version private int version;
 
   protected Account() {}
 
   public Account(UUID id, String name, String passwordHash, Role role) {
+    this(id, name, passwordHash, role, false);
+  }
+
+  Account(UUID id, String name, String passwordHash, Role role, boolean demo) {
     this.id = id;
     this.name = name;
     this.passwordHash = passwordHash;
     this.role = role;
+    this.demo = demo;
   }
 
   public String name() {
@@ -50,5 +58,9 @@ public class Account {
 
   public Role role() {
     return role;
+  }
+
+  public boolean demo() {
+    return demo;
   }
 }

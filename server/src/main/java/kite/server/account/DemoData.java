@@ -46,13 +46,18 @@ class DemoData implements ApplicationRunner {
     if (!demo || accounts.count() > 0) return;
     accounts.save(
         new Account(
-            UUID.randomUUID(), ARTIST, passwords.encode(ARTIST_PASSWORD), Account.Role.ARTIST));
+            UUID.randomUUID(),
+            ARTIST,
+            passwords.encode(ARTIST_PASSWORD),
+            Account.Role.ARTIST,
+            true));
     accounts.save(
         new Account(
             UUID.randomUUID(),
             REVIEWER,
             passwords.encode(REVIEWER_PASSWORD),
-            Account.Role.REVIEWER));
+            Account.Role.REVIEWER,
+            true));
     SaltWind salt = new SaltWind();
     AssetStore models = assets.getObject();
     for (SaltWind.Asset a : salt.assets()) models.keep(a.name(), a.bytes());
@@ -60,6 +65,6 @@ class DemoData implements ApplicationRunner {
     List<Sequence> all = List.of(salt.sw010(), salt.sw020(), salt.sw030());
     library
         .getObject()
-        .add(SaltWind.PRODUCTION, SaltWind.CODE, all.get(0).header().standards(), all);
+        .addDemonstration(SaltWind.PRODUCTION, SaltWind.CODE, all.get(0).header().standards(), all);
   }
 }

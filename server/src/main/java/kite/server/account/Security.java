@@ -64,7 +64,7 @@ class Security {
         h -> h.contentSecurityPolicy(c -> c.policyDirectives(POLICY)).referrerPolicy(r -> {}));
     http.authorizeHttpRequests(
         a ->
-            a.requestMatchers("/api/session", SIGN_IN, "/api/health")
+            a.requestMatchers("/api/session", SIGN_IN, "/api/health", "/api/set-up")
                 .permitAll()
                 .requestMatchers(
                     HttpMethod.POST, "/api/renders/**", "/api/sequences/*/renders", "/api/sign-out")

@@ -113,11 +113,12 @@ public class Library {
     return new ProductionShown(p.id(), p.name(), p.code(), 0);
   }
 
-  /** Puts a production that was made elsewhere, with its sequences, beside the others. */
+  /** Puts the demonstration's production, with its sequences, beside the others. */
   @Transactional
-  public void add(String name, String code, Standards standards, List<Sequence> all) {
+  public void addDemonstration(String name, String code, Standards standards, List<Sequence> all) {
     String text = StandardsJson.write(standards).toString();
-    Production p = productions.saveAndFlush(new Production(UUID.randomUUID(), name, code, text));
+    Production p =
+        productions.saveAndFlush(Production.ofDemonstration(UUID.randomUUID(), name, code, text));
     for (Sequence s : all) store.create(p.id(), s);
   }
 
@@ -126,6 +127,16 @@ public class Library {
         .filter(p -> p.id().equals(id))
         .findFirst()
         .orElseThrow(() -> Problem.missing("starting point"));
+  }
+
+  /** Takes the demonstration's production away for good, with all that belongs to it. */
+  @Transactional
+  public void removeDemonstration() {
+    for (Production p : productions.findByDemoTrue()) {
+      productions.hold(p.id());
+      for (UUID sequence : sequences.idsOf(p.id())) removing.forGood(sequence);
+      removing.production(p.id());
+    }
   }
 
   /** The code that the next sequence of a production would have. */

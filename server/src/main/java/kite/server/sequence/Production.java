@@ -23,6 +23,9 @@ public class Production {
   @JdbcTypeCode(SqlTypes.JSON)
   private String standards;
 
+  /** Whether it came with the demonstration. */
+  private boolean demo;
+
   @Version private int version;
 
   protected Production() {}
@@ -32,6 +35,13 @@ public class Production {
     this.name = name;
     this.code = code;
     this.standards = standards;
+  }
+
+  /** One that comes with the demonstration. */
+  static Production ofDemonstration(UUID id, String name, String code, String standards) {
+    Production p = new Production(id, name, code, standards);
+    p.demo = true;
+    return p;
   }
 
   UUID id() {

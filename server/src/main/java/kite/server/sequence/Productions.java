@@ -13,6 +13,8 @@ interface Productions extends JpaRepository<Production, UUID> {
 
   List<Production> findAllByOrderByName();
 
+  List<Production> findByDemoTrue();
+
   boolean existsByNameIgnoreCase(String name);
 
   boolean existsByCodeIgnoreCase(String code);

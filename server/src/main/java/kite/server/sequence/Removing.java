@@ -48,4 +48,13 @@ class Removing {
     open.forget(sequence);
     events.publishEvent(new SequenceRemoved(sequence, renders));
   }
+
+  /** A production that has no sequences any more. Part of the transaction that asks for it. */
+  void production(UUID id) {
+    for (String s :
+        List.of(
+            "delete from saved_rig where production_id = :production",
+            "delete from production where id = :production"))
+      database.createNativeQuery(s).setParameter("production", id).executeUpdate();
+  }
 }
