@@ -70,9 +70,7 @@ class SetUpTest {
     assertFalse(setUp(true).isNeeded());
     when(accounts.count()).thenReturn(1L);
     assertFalse(setUp(false).isNeeded());
-    Problem p =
-        assertThrows(
-            Problem.class, () -> setUp(false).first("ABCD2345", "Nell", PASSWORD));
+    Problem p = assertThrows(Problem.class, () -> setUp(false).first("ABCD2345", "Nell", PASSWORD));
     assertEquals("made", p.body().code());
   }
 }
