@@ -47,6 +47,9 @@ const MOVED: Record<Where, string> = {
   bin: 'is in the bin, and can be brought back for 30 days',
 };
 
+/** Where the production one was in is kept, for who comes back from a sequence. */
+const CHOSEN = 'kite.home.production';
+
 /** Where one begins: productions, and the sequences of one or all of them. */
 export function Home({
   name,
@@ -61,16 +64,22 @@ export function Home({
   const client = useQueryClient();
   const changed = useChanged();
   const productions = useProductions();
-  const [production, setProduction] = useState<string | null>(null);
+  const [kept, setKept] = useState(() => sessionStorage.getItem(CHOSEN));
   const [typed, setTyped] = useState('');
   const find = useDeferredValue(typed);
   const [where, setWhere] = useState<Where>('here');
   const [sort, setSort] = useState<Sort>('code');
   const [asked, setAsked] = useState<Asked>(null);
   const [now] = useState(() => Date.now());
+  const chosen = productions.data?.find((p) => p.id === kept) ?? null;
+  const production = chosen?.id ?? null;
+  const setProduction = (id: string | null) => {
+    setKept(id);
+    if (id) sessionStorage.setItem(CHOSEN, id);
+    else sessionStorage.removeItem(CHOSEN);
+  };
   const list = useSequences(production, find, where, sort);
   const all = list.data?.pages.flat() ?? [];
-  const chosen = productions.data?.find((p) => p.id === production) ?? null;
   const beginIn = chosen ?? (productions.data?.length === 1 ? productions.data[0] : null);
   const close = () => setAsked(null);
   const open = (id: string) => (location.hash = id);
