@@ -1,4 +1,4 @@
-import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call, getJson, postJson } from '../shell/http';
 
 export interface Production {
@@ -42,6 +42,7 @@ export function useSequences(production: string | null, find: string, where: Whe
     initialPageParam: 0,
     getNextPageParam: (last, all) => (last.length < PAGE ? undefined : all.length),
     staleTime: 0,
+    placeholderData: keepPreviousData, // the tiles stay while more is typed
   });
 }
 

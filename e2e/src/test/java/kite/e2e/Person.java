@@ -1,6 +1,7 @@
 package kite.e2e;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -10,6 +11,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.WebSocket;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import kite.core.codec.CommandJson;
@@ -22,7 +25,9 @@ final class Person {
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private final String address;
   private final CookieManager cookies = new CookieManager();
-  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+
+  /** All share one: what is measured is not how many clients a machine can have. */
+  private static final HttpClient HTTP = HttpClient.newHttpClient();
 
   private Person(String address) {
     this.address = address;
@@ -65,7 +70,8 @@ final class Person {
 
   /** Opens the live line of a sequence, as its page does. */
   WebSocket listen(String sequence, WebSocket.Listener listener) {
-    return http.newWebSocketBuilder()
+    return HTTP.newWebSocketBuilder()
+        .header("Cookie", cookies())
         .buildAsync(
             URI.create(address.replaceFirst("http", "ws") + "api/live?sequence=" + sequence),
             listener)
@@ -80,14 +86,23 @@ final class Person {
   }
 
   HttpRequest.Builder request(String path) {
-    HttpRequest.Builder b = HttpRequest.newBuilder(URI.create(address + path));
+    URI at = URI.create(address + path);
+    HttpRequest.Builder b = HttpRequest.newBuilder(at);
+    try {
+      for (String line : cookies.get(at, Map.of()).getOrDefault("Cookie", List.of()))
+        b.header("Cookie", line);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
     for (HttpCookie c : cookies.getCookieStore().getCookies())
       if (c.getName().equals("XSRF-TOKEN")) b.header("X-XSRF-TOKEN", c.getValue());
     return b;
   }
 
   HttpResponse<String> send(HttpRequest.Builder b) throws IOException, InterruptedException {
-    return http.send(b.build(), HttpResponse.BodyHandlers.ofString());
+    HttpResponse<String> r = HTTP.send(b.build(), HttpResponse.BodyHandlers.ofString());
+    cookies.put(r.uri(), r.headers().map());
+    return r;
   }
 
   HttpResponse<String> get(String path) throws IOException, InterruptedException {
