@@ -58,6 +58,15 @@ class LiveLineTest {
     final CompletableFuture<Integer> ended = new CompletableFuture<>();
     private final StringBuilder text = new StringBuilder();
 
+    /** Held, or what is no longer reached would be taken away with its line. */
+    private WebSocket line;
+
+    @Override
+    public void onOpen(WebSocket s) {
+      line = s;
+      line.request(1);
+    }
+
     @Override
     public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
       text.append(data);

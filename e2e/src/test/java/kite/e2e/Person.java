@@ -1,7 +1,6 @@
 package kite.e2e;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -11,8 +10,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.WebSocket;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import kite.core.codec.CommandJson;
@@ -25,9 +22,7 @@ final class Person {
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private final String address;
   private final CookieManager cookies = new CookieManager();
-
-  /** All share one: what is measured is not how many clients a machine can have. */
-  private static final HttpClient HTTP = HttpClient.newHttpClient();
+  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
 
   private Person(String address) {
     this.address = address;
@@ -70,8 +65,7 @@ final class Person {
 
   /** Opens the live line of a sequence, as its page does. */
   WebSocket listen(String sequence, WebSocket.Listener listener) {
-    return HTTP.newWebSocketBuilder()
-        .header("Cookie", cookies())
+    return http.newWebSocketBuilder()
         .buildAsync(
             URI.create(address.replaceFirst("http", "ws") + "api/live?sequence=" + sequence),
             listener)
@@ -86,23 +80,14 @@ final class Person {
   }
 
   HttpRequest.Builder request(String path) {
-    URI at = URI.create(address + path);
-    HttpRequest.Builder b = HttpRequest.newBuilder(at);
-    try {
-      for (String line : cookies.get(at, Map.of()).getOrDefault("Cookie", List.of()))
-        b.header("Cookie", line);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    HttpRequest.Builder b = HttpRequest.newBuilder(URI.create(address + path));
     for (HttpCookie c : cookies.getCookieStore().getCookies())
       if (c.getName().equals("XSRF-TOKEN")) b.header("X-XSRF-TOKEN", c.getValue());
     return b;
   }
 
   HttpResponse<String> send(HttpRequest.Builder b) throws IOException, InterruptedException {
-    HttpResponse<String> r = HTTP.send(b.build(), HttpResponse.BodyHandlers.ofString());
-    cookies.put(r.uri(), r.headers().map());
-    return r;
+    return http.send(b.build(), HttpResponse.BodyHandlers.ofString());
   }
 
   HttpResponse<String> get(String path) throws IOException, InterruptedException {
