@@ -2,9 +2,6 @@ package kite.server.account;
 
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.context.annotation.Primary;
-import org.springframework.session.Session;
-import org.springframework.session.SessionRepository;
 import org.springframework.session.config.SessionRepositoryCustomizer;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 import org.springframework.transaction.support.TransactionOperations;
@@ -12,16 +9,9 @@ import org.springframework.transaction.support.TransactionOperations;
 /** How sessions are kept in the database. */
 @Configuration
 class Sessions {
-  /** What requests are given: the sessions in the database, at rest. */
-  @Bean
-  @Primary
-  SessionRepository<? extends Session> rested(JdbcIndexedSessionRepository kept) {
-    return new RestedSessions<>(kept);
-  }
-
   /**
-   * The note of when a session was last used need not wait for the disk. A crash may forget it,
-   * never the edit that came with it.
+   * Every request notes when a session was last used; that need not wait for the disk. A crash may
+   * forget the note, never the edit that came with it.
    */
   @Bean
   SessionRepositoryCustomizer<JdbcIndexedSessionRepository> unhurried() {
