@@ -197,7 +197,7 @@ export function Home({
           ) : null}
         </div>
         {list.isError ? <Alert severity="error">{list.error.message}</Alert> : null}
-        <div className="tiles">
+        <div className="home-tiles">
           {list.isPending ? [0, 1, 2].map((i) => <Skeleton key={i} variant="rounded" height={190} />) : null}
           {all.map((s) => (
             <SequenceTile

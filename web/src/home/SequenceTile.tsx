@@ -63,10 +63,10 @@ export function SequenceTile({
             ]
       : [];
   return (
-    <article className="tile" aria-label={`${s.code} ${s.title}`}>
-      <ButtonBase className="tile-open" href={`#${s.id}`} aria-label={`Open ${s.code} ${s.title}`}>
-        <span className="tile-sky">{s.code}</span>
-        <span className="tile-text">
+    <article className="home-tile" aria-label={`${s.code} ${s.title}`}>
+      <ButtonBase className="home-tile-open" href={`#${s.id}`} aria-label={`Open ${s.code} ${s.title}`}>
+        <span className="home-tile-sky">{s.code}</span>
+        <span className="home-tile-text">
           <Typography component="strong" noWrap sx={{ fontWeight: 700 }}>
             {s.title || 'Untitled'}
           </Typography>
@@ -81,7 +81,7 @@ export function SequenceTile({
           <IconButton
             ref={button}
             size="small"
-            className="tile-more"
+            className="home-tile-more"
             aria-label={`More for ${s.code}`}
             aria-haspopup="menu"
             onClick={() => setMenu(true)}
