@@ -15,6 +15,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import kite.core.codec.SequenceJson;
 import kite.core.command.ChannelCommand.SetValue;
+import kite.core.command.SequenceCommand.SetHeader;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Piece;
@@ -97,7 +98,7 @@ class LibraryTest {
     }
     int made = 0;
     for (Future<Integer> f : people.invokeAll(all)) {
-      assertTrue(f.get() == 200 || f.get() == 409, "answered " + f.get());
+      assertTrue(f.get() == 200 || f.get() == 422, "answered " + f.get());
       if (f.get() == 200) made++;
     }
     people.shutdown();
@@ -142,6 +143,20 @@ class LibraryTest {
     assertEquals(204, pim.delete(at + "?code=AA020").statusCode());
     assertEquals(404, pim.get(at).statusCode());
     assertEquals(0, list(film, "bin").size());
+  }
+
+  @Test
+  void goingBackToACodeThatIsTakenMeanwhileIsRefused() throws Exception {
+    String film = production();
+    begin(film, "BB010", "empty", Map.of());
+    String id = list(film, "here").get(0).get("id").asString();
+    Sequence before = opened(id);
+    pim.post("api/sequences/" + id + "/names", Map.of("code", "BB020", "title", ""));
+    assertEquals(200, begin(film, "bb010", "empty", Map.of()));
+    var back = pim.edit(id, UUID.randomUUID(), 1, new SetHeader(before.header()));
+    assertEquals(422, back.statusCode(), back.body());
+    assertTrue(back.body().contains("is taken already"), back.body());
+    assertEquals("BB020", opened(id).header().code());
   }
 
   @Test

@@ -7,7 +7,6 @@ import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
-import kite.core.curve.Channel;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
@@ -72,10 +71,10 @@ public final class NewSequence {
                 "#fff1dc",
                 "#6f9fd0",
                 "#dfe6ea",
-                channels("heading", -35, "elevation", 42))));
+                Channels.NONE.with("heading", -35).with("elevation", 42))));
     all.add(new Add(standIn("adult", "Adult", StandInKind.ADULT, 0.52, FIGURE_M, 0.32, "#5c8fbf")));
     double away = distanceThatFits(header), eyes = 1.6;
-    Channels base = channels("y", eyes, "z", away);
+    Channels base = Channels.NONE.with("y", eyes).with("z", away);
     double tilt = -Math.toDegrees(Math.atan2(eyes - FIGURE_M / 2, away));
     all.add(
         new Add(
@@ -86,10 +85,10 @@ public final class NewSequence {
                 "#f0785a",
                 false,
                 false,
-                channels("focusDistance", away),
+                Channels.NONE.with("focusDistance", away),
                 List.of(
                     new Base("base", true, null, Base.Takes.POSITION, base),
-                    new Head("head", true, channels("tilt", tilt))))));
+                    new Head("head", true, Channels.NONE.with("tilt", tilt))))));
     all.add(new Add(new CutEntry("cut1", header.code() + "_0010", "cameraA", header.firstFrame())));
     return Edit.apply(new Sequence(header, Map.of()), all);
   }
@@ -115,16 +114,6 @@ public final class NewSequence {
         Channels.NONE);
   }
 
-  private static Channels channels(Object... namesAndValues) {
-    Channels c = Channels.NONE;
-    for (int i = 0; i < namesAndValues.length; i += 2)
-      c =
-          c.with(
-              (String) namesAndValues[i],
-              Channel.fixed(((Number) namesAndValues[i + 1]).doubleValue()));
-    return c;
-  }
-
   /**
    * What is taken over from another sequence.
    *
@@ -140,18 +129,7 @@ public final class NewSequence {
    */
   public static Sequence from(
       Sequence other, String code, String title, Standards standards, Taken taken) {
-    Header o = other.header();
-    Header header =
-        new Header(
-            code,
-            title,
-            o.firstFrame(),
-            o.lastFrame(),
-            o.displayUnit(),
-            o.gridM(),
-            o.gridLines(),
-            standards,
-            o.own());
+    Header header = other.header().withNames(code, title).following(standards);
     List<String> left = new ArrayList<>();
     for (Entity e : other.entities().values()) if (!isTaken(e, taken)) left.add(e.id());
     Sequence renamed = other.with(header);

@@ -87,4 +87,9 @@ public record Header(
   public Header following(Standards s) {
     return new Header(code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, s, own);
   }
+
+  public Header withNames(String newCode, String newTitle) {
+    return new Header(
+        newCode, newTitle, firstFrame, lastFrame, displayUnit, gridM, gridLines, standards, own);
+  }
 }

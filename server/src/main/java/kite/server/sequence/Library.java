@@ -171,7 +171,6 @@ public class Library {
     String coded = GivenNames.code("code", code), titled = GivenNames.title("title", title);
     // held, so that two who choose one code at once do not both get it
     Production p = productions.hold(production).orElseThrow(() -> Problem.missing("production"));
-    refuseTaken(production, coded, null);
     Standards standards = StandardsJson.read(p.standards());
     Header header = NewSequence.header(coded, titled, standards);
     Sequence s =
@@ -190,34 +189,17 @@ public class Library {
     String coded = GivenNames.code("code", code), titled = GivenNames.title("title", title);
     SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
     productions.hold(row.production.id());
-    refuseTaken(row.production.id(), coded, row.code);
     Header h = store.get(id).sequence().header();
-    Header next =
-        new Header(
-            coded,
-            titled,
-            h.firstFrame(),
-            h.lastFrame(),
-            h.displayUnit(),
-            h.gridM(),
-            h.gridLines(),
-            h.standards(),
-            h.own());
-    store.editNow(id, author, "Rename", List.of(new SequenceCommand.SetHeader(next)));
-  }
-
-  private void refuseTaken(UUID production, String code, String own) {
-    for (String c : sequences.codesOf(production))
-      if (!c.equals(own) && GivenNames.compared(c).equals(GivenNames.compared(code)))
-        throw taken("code", c);
+    store.editNow(
+        id, author, "Rename", List.of(new SequenceCommand.SetHeader(h.withNames(coded, titled))));
   }
 
   private static Problem taken(String field, String what) {
     return new Problem(
-        HttpStatus.CONFLICT,
+        HttpStatus.UNPROCESSABLE_CONTENT,
         "taken",
         field,
-        "“" + what + "” is taken already, here, in the archive or in the bin. Choose another.");
+        "“" + what + "” is taken already. Choose another.");
   }
 
   /** Puts a sequence into the archive or the bin, or brings it back. */

@@ -3,6 +3,7 @@ package kite.server.sequence;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import kite.core.begin.GivenNames;
 import kite.core.codec.CommandJson;
 import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
@@ -57,6 +58,7 @@ public class SequenceStore implements Journal {
   /** Puts a new sequence into a production; gives its id. */
   @Transactional
   public UUID create(UUID production, Sequence s) {
+    refuseTaken(production, s.header().code());
     SequenceRow row = new SequenceRow();
     row.id = UUID.randomUUID();
     row.production = productions.getReferenceById(production);
@@ -154,7 +156,13 @@ public class SequenceStore implements Journal {
     if (revision < row.revision) refuseOverlap(now.sequence(), row.id, revision, delta, touched);
     row.revision++;
     row.head = id;
-    row.code = done.sequence().header().code();
+    String was = now.sequence().header().code(), code = done.sequence().header().code();
+    if (!code.equals(was)) {
+      // also by going back to a version from before it was renamed
+      if (!GivenNames.compared(code).equals(GivenNames.compared(was)))
+        refuseTaken(row.production.id(), code);
+      row.code = code;
+    }
     row.title = done.sequence().header().title();
     EditRow e = new EditRow();
     e.id = id;
@@ -171,6 +179,17 @@ public class SequenceStore implements Journal {
     afterCommit(() -> open.made(row.id, next));
     events.publishEvent(made);
     return made;
+  }
+
+  /** Codes are told apart within a production, and not by their capitals. */
+  private void refuseTaken(UUID production, String code) {
+    for (String c : sequences.codesOf(production))
+      if (GivenNames.compared(c).equals(GivenNames.compared(code)))
+        throw new Problem(
+            HttpStatus.UNPROCESSABLE_CONTENT,
+            "taken",
+            "code",
+            "“" + c + "” is taken already, here, in the archive or in the bin. Choose another.");
   }
 
   private static void afterCommit(Runnable work) {

@@ -82,10 +82,7 @@ class LibraryTest {
     assertEquals(
         "name", assertThrows(Refusal.class, () -> library.begin("", "X", "hd-25", null)).field());
     refused("missing", "", () -> library.begin("Other", "X", "none", null));
-    refused(
-        "taken", "code", () -> library.begin(film, "sw010", "", Library.Begin.EMPTY, null, null));
     verify(productions, never()).saveAndFlush(any());
-    verify(store, never()).create(any(UUID.class), any());
   }
 
   @Test
