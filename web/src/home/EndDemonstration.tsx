@@ -1,11 +1,11 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import TextField from '@mui/material/TextField';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { AccountFields } from '../signin/AccountFields';
 import { postJson } from '../shell/http';
 import { FormWindow } from './FormWindow';
-import { useSending } from './useSending';
+import { useSending } from '../kit/useSending';
 
 /** Asks for an account of one's own, then takes the demonstration's away. */
 export function EndDemonstration({ onClose }: { onClose: () => void }) {
@@ -33,21 +33,13 @@ export function EndDemonstration({ onClose }: { onClose: () => void }) {
         The accounts pim and oda go, wherever they are signed in. Yours takes their place: sign in with it
         then.
       </p>
-      <TextField
-        label="Your name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        autoComplete="username"
+      <AccountFields
+        name={name}
+        password={password}
+        onName={setName}
+        onPassword={setPassword}
+        at={at}
         autoFocus
-        {...at('name')}
-      />
-      <TextField
-        label="Password"
-        type="password"
-        value={password}
-        onChange={(e) => setPassword(e.target.value)}
-        autoComplete="new-password"
-        {...at('password')}
       />
       <FormControlLabel
         control={<Checkbox checked={production} onChange={(_, p) => setProduction(p)} />}

@@ -117,7 +117,7 @@ export function Home({
           sx={{ width: 320 }}
         />
         <span className="grow" />
-        <Typography color="text.secondary">{name}</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>{name}</Typography>
         <Button color="inherit" onClick={signOut}>
           Sign out
         </Button>

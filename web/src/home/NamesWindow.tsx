@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { postJson } from '../shell/http';
 import { FormWindow } from './FormWindow';
 import { type Listed, removeForGood, useChanged } from './library';
-import { useSending } from './useSending';
+import { useSending } from '../kit/useSending';
 
 /** Gives a sequence another code and title. */
 export function RenameSequence({ sequence, onClose }: { sequence: Listed; onClose: () => void }) {

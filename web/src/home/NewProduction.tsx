@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { getJson, postJson } from '../shell/http';
 import { FormWindow } from './FormWindow';
 import { type Production, useChanged } from './library';
-import { useSending } from './useSending';
+import { useSending } from '../kit/useSending';
 
 interface Start {
   id: string;
@@ -101,7 +101,11 @@ export function NewProduction({
             label={
               <>
                 {s.name}
-                <Typography variant="body2" color="text.secondary" component="span" sx={{ ml: 1 }}>
+                <Typography
+                  variant="caption"
+                  component="span"
+                  sx={{ display: 'block', color: 'text.secondary' }}
+                >
                   {s.says}
                 </Typography>
               </>

@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { getJson, postJson } from '../shell/http';
 import { FormWindow } from './FormWindow';
 import { type Listed, type Production, useChanged, useSequences } from './library';
-import { useSending } from './useSending';
+import { useSending } from '../kit/useSending';
 
 type Begin = 'firstSet' | 'empty' | 'another';
 

@@ -70,7 +70,7 @@ export function SequenceTile({
           <Typography component="strong" noWrap sx={{ fontWeight: 700 }}>
             {s.title || 'Untitled'}
           </Typography>
-          <Typography component="span" variant="body2" color="text.secondary" noWrap>
+          <Typography component="span" variant="body2" noWrap sx={{ color: 'text.secondary' }}>
             {showsProduction ? `${s.production} · ` : ''}
             {s.editedAt ? `${s.author}, ${ago(s.editedAt, now)}` : 'Not edited yet'}
           </Typography>

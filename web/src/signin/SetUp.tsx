@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useSending } from '../home/useSending';
+import { AccountFields } from './AccountFields';
+import { useSending } from '../kit/useSending';
 import { call, postJson } from '../shell/http';
 
 /** Makes a studio's first account, with the code that stands in the terminal. */
@@ -46,21 +47,7 @@ export function SetUp({ onDone }: { onDone: () => void }) {
           autoFocus
           {...at('code')}
         />
-        <TextField
-          label="Your name"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          autoComplete="username"
-          {...at('name')}
-        />
-        <TextField
-          label="Password"
-          type="password"
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-          autoComplete="new-password"
-          {...at('password')}
-        />
+        <AccountFields name={name} password={password} onName={setName} onPassword={setPassword} at={at} />
         <TextField
           label="Password once more"
           type="password"
