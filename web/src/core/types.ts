@@ -21,6 +21,7 @@ export interface Standards {
   farClipM: number;
   kits: LensKit[];
   naming: Naming;
+  beginning: Beginning;
 }
 
 export interface Rate {
@@ -64,6 +65,12 @@ export interface Naming {
 }
 
 export type Style = 'asTyped' | 'sentence' | 'underscores' | 'joined';
+
+export interface Beginning {
+  displayUnit: string;
+  gridM: number;
+  firstFrame: number;
+}
 
 export interface Own {
   rate: Rate | null;
@@ -904,6 +911,7 @@ export interface KiteCore {
   apply(commands: string): string;
   applyDelta(delta: string): string;
   backTo(document: string): string;
+  backToThing(document: string, id: string): string;
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blur(camera: string, out: Float64Array): void;
   bounds(id: string, out: Float64Array): boolean;

@@ -1071,15 +1071,21 @@ public final class KiteCore {
    */
   @JSExport
   public static String backTo(String document) {
-    return Answers.of(
-        () -> {
-          Change c = BackTo.version(base, SequenceJson.read(document));
-          String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.restore()));
-          return commands.substring(0, commands.length() - 1)
-              + ",\"says\":"
-              + FrameAnswers.texts(BackTo.sentences(c))
-              + "}";
-        });
+    return Answers.of(() -> back(BackTo.version(base, SequenceJson.read(document))));
+  }
+
+  /** The same for one thing alone, by its id, with what it leans on where that is gone. */
+  @JSExport
+  public static String backToThing(String document, String id) {
+    return Answers.of(() -> back(BackTo.thing(base, SequenceJson.read(document), id)));
+  }
+
+  private static String back(Change c) {
+    String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.restore()));
+    return commands.substring(0, commands.length() - 1)
+        + ",\"says\":"
+        + FrameAnswers.texts(BackTo.sentences(c))
+        + "}";
   }
 
   private static final Plan[] COMPARED = new Plan[2];

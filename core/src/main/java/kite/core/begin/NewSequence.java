@@ -8,6 +8,7 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.document.Air;
+import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
@@ -33,7 +34,7 @@ import kite.core.rig.Head;
 
 /** Documents that a sequence begins with. */
 public final class NewSequence {
-  private static final int FIRST_FRAME = 1001, SECONDS = 10;
+  private static final int SECONDS = 10;
 
   /** Six feet. */
   private static final double FIGURE_M = 1.83;
@@ -45,10 +46,13 @@ public final class NewSequence {
 
   private NewSequence() {}
 
-  /** A header that follows standards: ten seconds from 1001, in metres on a one-metre grid. */
+  /** A header that follows standards: ten seconds, with what they say sequences begin with. */
   public static Header header(String code, String title, Standards standards) {
-    int last = FIRST_FRAME + (int) Math.round(SECONDS * standards.rate().perSecond()) - 1;
-    return new Header(code, title, FIRST_FRAME, last, "m", 1, 10, standards, Own.NOTHING);
+    Beginning b = standards.beginning();
+    int first = b.firstFrame();
+    int last = first + (int) Math.round(SECONDS * standards.rate().perSecond()) - 1;
+    return new Header(
+        code, title, first, last, b.displayUnit(), b.gridM(), 10, standards, Own.NOTHING);
   }
 
   /** Nothing at all. */

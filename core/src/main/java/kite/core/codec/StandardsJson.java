@@ -3,6 +3,7 @@ package kite.core.codec;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import kite.core.command.StandardsRules;
+import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
 import kite.core.document.Delivery;
 import kite.core.document.Naming;
@@ -32,6 +33,13 @@ public final class StandardsJson {
                 .put("pieces", s.naming().pieces())
                 .put("cameras", s.naming().cameras())
                 .json)
+        .put(
+            "beginning",
+            new Out()
+                .put("displayUnit", s.beginning().displayUnit())
+                .put("gridM", s.beginning().gridM())
+                .put("firstFrame", s.beginning().firstFrame())
+                .json)
         .json;
   }
 
@@ -60,7 +68,12 @@ public final class StandardsJson {
                 new Naming(
                     n.text("shots"),
                     n.word("pieces", Naming.Style.values()),
-                    n.word("cameras", Naming.Style.values())))));
+                    n.word("cameras", Naming.Style.values()))),
+            f.has("beginning") ? beginning(f.object("beginning")) : Beginning.USUAL));
+  }
+
+  private static Beginning beginning(Fields f) {
+    return f.done(new Beginning(f.text("displayUnit"), f.number("gridM"), f.whole("firstFrame")));
   }
 
   private static JsonValue write(LensKit k) {

@@ -1,8 +1,12 @@
 package kite.core.command;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -20,6 +24,28 @@ public final class BackTo {
 
   public static Change version(Sequence now, Sequence kept) {
     return Change.between(now, kept.with(kept.header().following(now.header().standards())));
+  }
+
+  /**
+   * What makes one thing again what it was then. What it leans on comes with it where that is gone;
+   * what is still there stays as it is now.
+   *
+   * @throws Refusal when it was not there then
+   */
+  public static Change thing(Sequence now, Sequence then, String id) {
+    if (then.get(id) == null)
+      throw new Refusal("missing", id, "", "It was not there then. Choose a later moment.");
+    Sequence s = now;
+    Deque<String> todo = new ArrayDeque<>(List.of(id));
+    Set<String> seen = new HashSet<>();
+    while (!todo.isEmpty()) {
+      String next = todo.pop();
+      Entity was = then.get(next);
+      if (!seen.add(next) || was == null || !next.equals(id) && now.get(next) != null) continue;
+      s = s.with(was);
+      for (Reference r : References.of(was)) todo.push(r.to());
+    }
+    return Change.between(now, s);
   }
 
   /** What such a change does, in at most four short sentences; none when nothing differs. */

@@ -31,6 +31,9 @@ public final class Rules {
   public static final int MOST_KEYS = 200000;
   static final int LONGEST_NAME = 120;
 
+  /** In what lengths can be shown. */
+  static final List<String> UNITS = List.of("m", "cm", "mm", "ft", "in", "ft+in");
+
   private Rules() {}
 
   /** Checks what a change touched; references and loops all through when it changed any. */
@@ -67,7 +70,7 @@ public final class Rules {
       throw new Refusal("range", "", "gridM", "The grid cell must be above 0.");
     if (h.gridLines() < 1 || h.gridLines() > 100)
       throw new Refusal("range", "", "gridLines", "A grid cell has 1 to 100 lines.");
-    if (!List.of("m", "cm", "mm", "ft", "in", "ft+in").contains(h.displayUnit()))
+    if (!UNITS.contains(h.displayUnit()))
       throw new Refusal(
           "kind", "", "displayUnit", "Lengths are shown in m, cm, mm, ft, in or ft+in.");
   }

@@ -2,6 +2,7 @@ package kite.core.command;
 
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
@@ -24,6 +25,9 @@ public final class StandardsRules {
   private static final double MOST_CIRCLE_MM = 10;
 
   private static final int MOST_KITS = 50, MOST_LENSES = 200;
+
+  /** Ten seconds later is still a frame that everything counts with. */
+  private static final int LARGEST_FIRST_FRAME = 1_000_000;
 
   private StandardsRules() {}
 
@@ -49,6 +53,25 @@ public final class StandardsRules {
     if (s.kits().size() > MOST_KITS)
       all.add(new Refusal("many", "", "kits", "At most " + MOST_KITS + " lens kits are kept."));
     for (int i = 0; i < s.kits().size(); i++) faults(s.kits().get(i), "kits/" + i, all);
+    Beginning b = s.beginning();
+    if (!Rules.positive(b.gridM()))
+      all.add(range("", "beginning/gridM", "The grid cell must be above 0."));
+    if (Math.abs((long) b.firstFrame()) > LARGEST_FIRST_FRAME)
+      all.add(
+          range(
+              "",
+              "beginning/firstFrame",
+              "The first frame lies between -"
+                  + LARGEST_FIRST_FRAME
+                  + " and "
+                  + LARGEST_FIRST_FRAME
+                  + "."));
+    if (!Rules.UNITS.contains(b.displayUnit()))
+      all.add(
+          range(
+              "",
+              "beginning/displayUnit",
+              "Lengths are shown in " + String.join(", ", Rules.UNITS) + "."));
     if (s.naming().shots().length() > Rules.LONGEST_NAME)
       all.add(new Refusal("name", "", "naming", "The pattern of shot codes is too long."));
     return all;

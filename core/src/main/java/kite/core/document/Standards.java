@@ -18,13 +18,18 @@ public record Standards(
     double nearClipM,
     double farClipM,
     List<LensKit> kits,
-    Naming naming) {
+    Naming naming,
+    Beginning beginning) {
   public Standards {
     kits = List.copyOf(kits);
   }
 
   public static Standards of(Rate rate, CameraPackage pack) {
-    return new Standards(rate, pack, 0.1, 1000, LensKit.STARTING, Naming.FREE);
+    return new Standards(rate, pack, 0.1, 1000, LensKit.STARTING, Naming.FREE, Beginning.USUAL);
+  }
+
+  public Standards withBeginning(Beginning b) {
+    return new Standards(rate, cameraPackage, nearClipM, farClipM, kits, naming, b);
   }
 
   /** Where a production starts: Super 35 in 16:9, 1920 × 1080 at 24 frames a second. */

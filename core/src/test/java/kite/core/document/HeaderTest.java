@@ -72,7 +72,8 @@ class HeaderTest {
     Camera c = (Camera) s.get("plain");
     assertEquals(0.1, s.header().channel(c, Camera.NEAR_CLIP).at(1));
     Standards a = s.header().standards();
-    Standards b = new Standards(a.rate(), a.cameraPackage(), 0.5, 70, a.kits(), a.naming());
+    Standards b =
+        new Standards(a.rate(), a.cameraPackage(), 0.5, 70, a.kits(), a.naming(), a.beginning());
     Sequence next = s.with(s.header().following(b));
     assertEquals(70, next.header().channel(c, Camera.FAR_CLIP).at(1));
     next = Edit.apply(next, List.of(new SetValue("plain", "farClip", 1, 90, false)));
@@ -99,7 +100,9 @@ class HeaderTest {
     for (String[] b : bad) assertTrue(b[1].contains(b[0]), b[1]);
     LensKit odd = new LensKit("Odd", 1, List.of(new Lens(50, 35, 2, 0.5)));
     Standards a = h.standards();
-    Standards kits = new Standards(a.rate(), a.cameraPackage(), 0.1, 100, List.of(odd), a.naming());
+    Standards kits =
+        new Standards(
+            a.rate(), a.cameraPackage(), 0.1, 100, List.of(odd), a.naming(), a.beginning());
     assertTrue(say(h.following(kits)).contains("longest focal length of a lens of “Odd”"));
   }
 

@@ -36,7 +36,8 @@ class NamingTest {
     Sequence s = RandomDocuments.of(3);
     Standards a = s.header().standards();
     Standards b =
-        new Standards(a.rate(), a.cameraPackage(), a.nearClipM(), a.farClipM(), a.kits(), n);
+        new Standards(
+            a.rate(), a.cameraPackage(), a.nearClipM(), a.farClipM(), a.kits(), n, a.beginning());
     return Edit.apply(s, List.of(new SequenceCommand.Follow(b)));
   }
 
@@ -87,7 +88,7 @@ class NamingTest {
     CameraPackage p = new CameraPackage(new FilmBack(0, 18, -1), 8, 1080, Fit.WIDTH, 40);
     LensKit kit =
         new LensKit("Primes", 1, List.of(new Lens(50, 35, 2, 0.5), new Lens(85, 85, 0.1, 0.01)));
-    Standards bad = new Standards(a.rate(), p, 5, 2, List.of(kit), a.naming());
+    Standards bad = new Standards(a.rate(), p, 5, 2, List.of(kit), a.naming(), a.beginning());
     List<String> fields = new ArrayList<>();
     for (Refusal r : StandardsRules.faults(bad)) fields.add(r.field());
     assertEquals(
@@ -105,7 +106,8 @@ class NamingTest {
     LensKit longer = new LensKit("Long", 1, List.of(new Lens(5001, 5001, 8, 20)));
     String said =
         StandardsRules.faults(
-                new Standards(a.rate(), a.cameraPackage(), 1, 2, List.of(longer), a.naming()))
+                new Standards(
+                    a.rate(), a.cameraPackage(), 1, 2, List.of(longer), a.naming(), a.beginning()))
             .get(0)
             .getMessage();
     assertTrue(said.endsWith("is 1 to 5000 mm."), said);

@@ -1,0 +1,28 @@
+package kite.core.document;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** The models and images that entities show, as the SHA-256 of their bytes. */
+public final class AssetsUsed {
+  private AssetsUsed() {}
+
+  /** In order, each once. */
+  public static Set<String> of(Sequence s) {
+    return of(s.entities().values());
+  }
+
+  /** In order, each once. */
+  public static Set<String> of(Collection<? extends Entity> all) {
+    Set<String> found = new TreeSet<>();
+    for (Entity e : all) found.addAll(of(e));
+    return found;
+  }
+
+  private static List<String> of(Entity e) {
+    if (e instanceof Piece p && p.shape() instanceof Shape.Model m) return List.of(m.asset());
+    return e instanceof Plate p ? p.frames() : List.of();
+  }
+}
