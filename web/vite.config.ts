@@ -3,6 +3,7 @@ import { defineConfig } from 'vite';
 
 // The core is served beside the page as it is: a WebAssembly module is not the bundler's to change.
 export default defineConfig({
+  base: './', // the page may lie below a path of a proxy's
   plugins: [react()],
   build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
   server: { proxy: { '/api': 'http://127.0.0.1:8080', '/core': 'http://127.0.0.1:8080' } },

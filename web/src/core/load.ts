@@ -14,10 +14,12 @@ let core: KiteCore | undefined;
 export async function loadCore(): Promise<KiteCore> {
   if (core) return core;
   try {
-    const runtime = (await import(/* @vite-ignore */ new URL('/core/kite-core.js', location.href).href)) as {
+    const runtime = (await import(
+      /* @vite-ignore */ new URL('core/kite-core.js', document.baseURI).href
+    )) as {
       load(path: string): Promise<{ exports: KiteCore }>;
     };
-    core = (await runtime.load('/core/kite-core.wasm')).exports;
+    core = (await runtime.load(new URL('core/kite-core.wasm', document.baseURI).href)).exports;
     return core;
   } catch (e) {
     const tooOld = e instanceof WebAssembly.CompileError || typeof WebAssembly === 'undefined';

@@ -174,26 +174,23 @@ function Job({ job, onStop, onResume }: { job: RenderShown; onStop: () => void; 
       ) : null}
       {job.message ? <span className="muted">{job.message}</span> : null}
       {job.film ? (
-        <video src={`/api/renders/${job.id}/film.mp4`} controls loop preload="metadata" />
+        <video src={`api/renders/${job.id}/film.mp4`} controls loop preload="metadata" />
       ) : job.done > 0 ? (
-        <img
-          alt={`Frame ${job.done} of ${job.label}`}
-          src={`/api/renders/${job.id}/frames/${job.done}.png`}
-        />
+        <img alt={`Frame ${job.done} of ${job.label}`} src={`api/renders/${job.id}/frames/${job.done}.png`} />
       ) : null}
       <div className="files">
         {job.film ? (
-          <a href={`/api/renders/${job.id}/film.mp4`} download={`${job.label}.mp4`}>
+          <a href={`api/renders/${job.id}/film.mp4`} download={`${job.label}.mp4`}>
             Film as MP4 · {job.width} × {job.height}
           </a>
         ) : null}
         {job.total > 1 && job.done > 0 && !active ? (
-          <a href={`/api/renders/${job.id}/frames.zip`} download>
+          <a href={`api/renders/${job.id}/frames.zip`} download>
             {job.done} frames as PNG, in one archive
           </a>
         ) : null}
         {job.done > 0 ? (
-          <a href={`/api/renders/${job.id}/frames/${job.done}.png`} download={`${job.label}.png`}>
+          <a href={`api/renders/${job.id}/frames/${job.done}.png`} download={`${job.label}.png`}>
             {job.total > 1 ? 'Newest frame as PNG' : 'Frame as PNG'}
           </a>
         ) : null}
@@ -209,7 +206,7 @@ function Files() {
   const cameras = Object.values(entities)
     .filter((e): e is Camera => e.kind === 'camera')
     .sort((a, b) => a.letter.localeCompare(b.letter));
-  const at = `/api/sequences/${id}/hand-over`;
+  const at = `api/sequences/${id}/hand-over`;
   return (
     <>
       <div className="card files">

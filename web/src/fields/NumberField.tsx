@@ -1,3 +1,4 @@
+import { approvedOn } from '../sequence/approvals';
 import { useId, useRef, useState } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import { Menu } from '../kit/Menu';
@@ -36,7 +37,7 @@ export interface ChannelInfo {
   decidedBy: string;
 }
 
-const LOOKING = 'Your account may look but not change.';
+const LOOKING = 'You may look here but not change.';
 
 /** How much one pixel, wheel notch or arrow press changes each kind of number. */
 export const STEP: Record<Unit, number> = {
@@ -74,7 +75,9 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const { address, unit, value } = channel;
   const other = Math.abs(channel.inEffect - value) > 1e-9 * Math.max(1, Math.abs(value));
   const decided = other ? channel.decidedBy : '';
-  const fixed = channel.locked || decided || (mayEdit ? '' : LOOKING);
+  const approval = useSequence((s) => s.approvals[id]);
+  const fixed =
+    channel.locked || decided || (mayEdit ? '' : LOOKING) || (approval ? `${approvedOn(approval)}.` : '');
   const showing = theCore().showNumber(decided ? channel.inEffect : value, unit);
   const label = `${channel.label} of ${name}`;
   // what is selected with this one and is of its kind is set alike

@@ -4,7 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { AccountFields } from '../signin/AccountFields';
 import { postJson } from '../shell/http';
-import { FormWindow } from './FormWindow';
+import { FormWindow } from '../kit/FormWindow';
 import { useSending } from '../kit/useSending';
 
 /** Asks for an account of one's own, then takes the demonstration's away. */

@@ -9,28 +9,40 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { say } from '../sequence/store';
-import { call } from '../shell/http';
 import { EndDemonstration } from './EndDemonstration';
 import './home.css';
 import {
   type Listed,
+  mayEditIn,
   move,
+  type Production,
+  sayStatus,
+  setFavourite,
   type Sort,
+  type Status,
+  STATUSES,
   useChanged,
   useProductions,
   useSequences,
   type Where,
 } from './library';
+import { AccountWindow } from '../people/AccountWindow';
+import { GuestLinksWindow } from '../people/GuestLinksWindow';
+import { PeopleWindow } from '../people/PeopleWindow';
+import type { Session } from '../signin/SignIn';
+import { OwnMenu } from './OwnMenu';
+import { MoveSequence } from './MoveSequence';
 import { DeleteSequence, RenameSequence } from './NamesWindow';
 import { NewProduction } from './NewProduction';
 import { NewSequence } from './NewSequence';
 import { SequenceTile, type TileDoings } from './SequenceTile';
 
 type Asked =
-  | { kind: 'production' | 'endDemonstration' }
+  | { kind: 'production' | 'endDemonstration' | 'account' }
+  | { kind: 'people'; production: Production }
+  | { kind: 'guests' | 'carry'; sequence: Listed }
   | { kind: 'sequence'; from: Listed | null }
   | { kind: 'rename' | 'delete'; sequence: Listed }
   | null;
@@ -51,17 +63,7 @@ const MOVED: Record<Where, string> = {
 const CHOSEN = 'kite.home.production';
 
 /** Where one begins: productions, and the sequences of one or all of them. */
-export function Home({
-  name,
-  mayEdit,
-  isDemonstration,
-}: {
-  name: string;
-  mayEdit: boolean;
-  /** Whether accounts can sign in whose passwords everybody knows. */
-  isDemonstration: boolean;
-}) {
-  const client = useQueryClient();
+export function Home({ session }: { session: Session }) {
   const changed = useChanged();
   const productions = useProductions();
   const [kept, setKept] = useState(() => sessionStorage.getItem(CHOSEN));
@@ -78,25 +80,31 @@ export function Home({
     if (id) sessionStorage.setItem(CHOSEN, id);
     else sessionStorage.removeItem(CHOSEN);
   };
-  const list = useSequences(production, find, where, sort);
+  const [status, setStatus] = useState<Status | ''>('');
+  const [favourites, setFavourites] = useState(false);
+  const list = useSequences(production, find, where, sort, status, favourites);
   const all = list.data?.pages.flat() ?? [];
   const beginIn = chosen ?? (productions.data?.length === 1 ? productions.data[0] : null);
   const close = () => setAsked(null);
   const open = (id: string) => (location.hash = id);
+  const after = (work: Promise<unknown>) =>
+    void work.then(changed).catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true));
   const doings: TileDoings = {
     rename: (sequence) => setAsked({ kind: 'rename', sequence }),
     duplicate: (from) => setAsked({ kind: 'sequence', from }),
     remove: (sequence) => setAsked({ kind: 'delete', sequence }),
+    guests: (sequence) => setAsked({ kind: 'guests', sequence }),
+    carry: (sequence) => setAsked({ kind: 'carry', sequence }),
+    say: (s, to) => after(sayStatus(s.id, to)),
+    asFile: (s) => {
+      location.assign(`api/sequences/${s.id}/file`); // the browser's own download shows how far it is
+    },
     move: (s, to) =>
       void move(s.id, to)
         .then(changed)
         .then(() => say(`${s.code} ${MOVED[to]}.`))
         .catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true)),
   };
-  const signOut = () =>
-    void call('POST', '/api/sign-out')
-      .then(() => client.invalidateQueries())
-      .catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true));
   const duplicated =
     asked?.kind === 'sequence' && asked.from
       ? productions.data?.find((p) => p.id === asked.from?.productionId)
@@ -105,7 +113,7 @@ export function Home({
     <main className="home">
       <header>
         <h1>
-          <img src="/kite.svg" alt="" />
+          <img src="kite.svg" alt="" />
           Jolly Kite
         </h1>
         <TextField
@@ -117,10 +125,7 @@ export function Home({
           sx={{ width: 320 }}
         />
         <span className="grow" />
-        <Typography sx={{ color: 'text.secondary' }}>{name}</Typography>
-        <Button color="inherit" onClick={signOut}>
-          Sign out
-        </Button>
+        <OwnMenu session={session} onAccount={() => setAsked({ kind: 'account' })} />
       </header>
       <nav aria-label="Productions">
         <Typography variant="overline">Productions</Typography>
@@ -138,20 +143,20 @@ export function Home({
             </ListItemButton>
           ))}
         </List>
-        {mayEdit ? (
+        {session.administers ? (
           <Button fullWidth onClick={() => setAsked({ kind: 'production' })}>
             + New production
           </Button>
         ) : null}
       </nav>
       <section>
-        {isDemonstration ? (
+        {session.demoName !== null ? (
           <Alert
             severity="info"
             variant="outlined"
             sx={{ mb: 1 }}
             action={
-              mayEdit ? (
+              session.administers ? (
                 <Button color="inherit" size="small" onClick={() => setAsked({ kind: 'endDemonstration' })}>
                   End the demonstration …
                 </Button>
@@ -163,6 +168,11 @@ export function Home({
         ) : null}
         <div className="home-bar">
           <h2>{chosen?.name ?? 'All sequences'}</h2>
+          {beginIn ? (
+            <Button color="inherit" onClick={() => setAsked({ kind: 'people', production: beginIn })}>
+              People …
+            </Button>
+          ) : null}
           <span className="grow" />
           <ToggleButtonGroup
             exclusive
@@ -175,6 +185,33 @@ export function Home({
             <ToggleButton value="archive">Archive</ToggleButton>
             <ToggleButton value="bin">Bin</ToggleButton>
           </ToggleButtonGroup>
+          <ToggleButton
+            size="small"
+            value="favourites"
+            selected={favourites}
+            onChange={() => setFavourites(!favourites)}
+            aria-label="Favourites alone"
+            title="Favourites alone"
+          >
+            ★
+          </ToggleButton>
+          <TextField
+            select
+            size="small"
+            value={status}
+            onChange={(e) => setStatus(e.target.value as Status | '')}
+            slotProps={{
+              htmlInput: { 'aria-label': 'How far they are' },
+              select: { displayEmpty: true, MenuProps: { transitionDuration: 0 } },
+            }}
+          >
+            <MenuItem value="">However far</MenuItem>
+            {STATUSES.map((x) => (
+              <MenuItem key={x.id} value={x.id}>
+                {x.name}
+              </MenuItem>
+            ))}
+          </TextField>
           <TextField
             select
             size="small"
@@ -185,11 +222,17 @@ export function Home({
             <MenuItem value="code">By code</MenuItem>
             <MenuItem value="recent">Last edited first</MenuItem>
           </TextField>
-          {mayEdit && productions.data?.length ? (
+          {productions.data?.some(mayEditIn) ? (
             <Button
               variant="contained"
-              disabled={!beginIn}
-              title={beginIn ? undefined : 'Choose its production on the left first'}
+              disabled={!beginIn || !mayEditIn(beginIn)}
+              title={
+                !beginIn
+                  ? 'Choose its production on the left first'
+                  : mayEditIn(beginIn)
+                    ? undefined
+                    : `You look at ${beginIn.name}; an artist begins its sequences`
+              }
               onClick={() => setAsked({ kind: 'sequence', from: null })}
             >
               New sequence
@@ -206,17 +249,21 @@ export function Home({
               where={where}
               now={now}
               showsProduction={!production}
-              doings={mayEdit ? doings : null}
+              onStar={() => after(setFavourite(s.id, !s.favourite))}
+              doings={mayEditIn(productions.data?.find((p) => p.id === s.productionId)) ? doings : null}
             />
           ))}
         </div>
         {list.data && !all.length ? (
           <p className="empty">
+            {!find && (status || favourites) ? 'Nothing here is of that kind.' : null}
             {find ? `Nothing here has “${find}” in its code or title.` : null}
             {!find && productions.data?.length === 0
-              ? 'Begin with a production: its name, and what its cameras are.'
+              ? session.administers
+                ? 'Begin with a production: its name, and what its cameras are.'
+                : 'You are in no production yet. Ask a lead for a link to come in by.'
               : null}
-            {!find && productions.data?.length !== 0 ? EMPTY[where] : null}
+            {!find && !status && !favourites && productions.data?.length !== 0 ? EMPTY[where] : null}
           </p>
         ) : null}
         {list.hasNextPage ? (
@@ -240,6 +287,18 @@ export function Home({
         <NewSequence production={(duplicated ?? beginIn)!} from={asked.from} onMade={open} onClose={close} />
       ) : null}
       {asked?.kind === 'endDemonstration' ? <EndDemonstration onClose={close} /> : null}
+      {asked?.kind === 'account' ? <AccountWindow onClose={close} /> : null}
+      {asked?.kind === 'people' ? (
+        <PeopleWindow
+          production={asked.production}
+          leads={asked.production.role === 'lead'}
+          onClose={close}
+        />
+      ) : null}
+      {asked?.kind === 'guests' ? <GuestLinksWindow sequence={asked.sequence} onClose={close} /> : null}
+      {asked?.kind === 'carry' ? (
+        <MoveSequence sequence={asked.sequence} productions={productions.data ?? []} onClose={close} />
+      ) : null}
       {asked?.kind === 'rename' ? <RenameSequence sequence={asked.sequence} onClose={close} /> : null}
       {asked?.kind === 'delete' ? <DeleteSequence sequence={asked.sequence} onClose={close} /> : null}
     </main>

@@ -8,9 +8,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { getJson, postJson } from '../shell/http';
-import { FormWindow } from './FormWindow';
+import { FormWindow } from '../kit/FormWindow';
 import { type Production, useChanged } from './library';
 import { useSending } from '../kit/useSending';
+import { UNITS } from '../standards/choices';
 
 interface Start {
   id: string;
@@ -50,6 +51,9 @@ export function NewProduction({
   const [name, setName] = useState('');
   const [code, setCode] = useState<string | null>(null);
   const [start, setStart] = useState<string | null>(null);
+  const [unit, setUnit] = useState('m');
+  const [grid, setGrid] = useState('1');
+  const [first, setFirst] = useState('1001');
   const [from, setFrom] = useState(productions[0]?.id ?? '');
   const chosen = start ?? starts.data?.[0]?.id ?? '';
   const make = () =>
@@ -57,8 +61,13 @@ export function NewProduction({
       const p = await postJson<Production>('/api/productions', {
         name,
         code: code ?? initials(name),
-        start: chosen,
+        start: chosen || null, // sent before they came: the first, which would have stood there
         from: chosen === ANOTHER ? from : null,
+        beginning: {
+          displayUnit: unit,
+          gridM: Number(grid) || 0,
+          firstFrame: Math.round(Number(first) || 0),
+        },
       });
       await changed();
       onMade(p);
@@ -69,7 +78,7 @@ export function NewProduction({
       action="Begin it"
       busy={busy}
       wrong={wrong}
-      fields={['name', 'code']}
+      fields={['name', 'code', 'beginning/displayUnit', 'beginning/gridM', 'beginning/firstFrame']}
       onSend={() => void make()}
       onClose={onClose}
     >
@@ -88,6 +97,39 @@ export function NewProduction({
           onChange={(e) => setCode(e.target.value)}
           sx={{ width: 200 }}
           {...at('code')}
+        />
+      </Stack>
+      <Stack direction="row" sx={{ gap: 2 }}>
+        <TextField
+          select
+          label="Lengths in"
+          value={unit}
+          onChange={(e) => setUnit(e.target.value)}
+          fullWidth
+          slotProps={{ select: { MenuProps: { transitionDuration: 0 } } }}
+          {...at('beginning/displayUnit')}
+        >
+          {UNITS.map(([id, words]) => (
+            <MenuItem key={id} value={id}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="Grid cell, metres"
+          value={grid}
+          onChange={(e) => setGrid(e.target.value)}
+          fullWidth
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          {...at('beginning/gridM')}
+        />
+        <TextField
+          label="First frame"
+          value={first}
+          onChange={(e) => setFirst(e.target.value)}
+          fullWidth
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          {...at('beginning/firstFrame')}
         />
       </Stack>
       <Typography variant="subtitle2">Standards to start from; all of them can be changed later</Typography>

@@ -1,19 +1,30 @@
 import Autocomplete from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormGroup from '@mui/material/FormGroup';
+import LinearProgress from '@mui/material/LinearProgress';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { getJson, postJson } from '../shell/http';
-import { FormWindow } from './FormWindow';
+import { useEffect, useState } from 'react';
+import { say } from '../sequence/store';
+import { call, getJson, postJson } from '../shell/http';
+import { FormWindow } from '../kit/FormWindow';
 import { type Listed, type Production, useChanged, useSequences } from './library';
 import { useSending } from '../kit/useSending';
 
-type Begin = 'firstSet' | 'empty' | 'another';
+type Begin = 'firstSet' | 'empty' | 'another' | 'file';
+
+/** What was taken from a file. */
+interface Taken {
+  id: string;
+  code: string;
+  differs: string[];
+}
 
 /** Begins a sequence in a production; from another one when that is given. */
 export function NewSequence({
@@ -42,6 +53,27 @@ export function NewSequence({
   const [find, setFind] = useState('');
   const others = useSequences(null, find, 'here', 'recent');
   const [taken, setTaken] = useState({ set: true, cameras: true, cut: true });
+  const [file, setFile] = useState<File | null>(null);
+  const [stop] = useState(() => new AbortController());
+  useEffect(() => () => stop.abort(), [stop]);
+  const takeFile = () =>
+    send(async () => {
+      const r = await call(
+        'POST',
+        `/api/productions/${production.id}/sequences/file?code=${encodeURIComponent(code ?? '')}`,
+        file!,
+        'application/octet-stream',
+        stop.signal,
+      );
+      const came = (await r.json()) as Taken;
+      await changed();
+      say(
+        came.differs.length
+          ? `${came.code} is in as it was. The standards of ${production.name} differ: ${came.differs.join('; ')}.`
+          : `${came.code} is in.`,
+      );
+      onMade(came.id);
+    });
   const make = () =>
     send(async () => {
       const made = await postJson<{ id: string }>(`/api/productions/${production.id}/sequences`, {
@@ -58,16 +90,18 @@ export function NewSequence({
     <FormWindow
       title={from ? `Duplicate ${from.code}` : `New sequence of ${production.name}`}
       action={from ? 'Duplicate' : 'Begin it'}
-      busy={busy || next.isPending}
+      busy={busy || next.isPending || (begin === 'file' && !file)}
       wrong={wrong}
       fields={['code', 'title']}
-      onSend={() => void make()}
+      onSend={() => void (begin === 'file' ? takeFile() : make())}
       onClose={onClose}
     >
       <Stack direction="row" sx={{ gap: 2 }}>
         <TextField
           label="Code"
-          value={code ?? next.data?.code ?? ''}
+          value={code ?? (begin === 'file' ? '' : (next.data?.code ?? ''))}
+          placeholder={begin === 'file' ? 'Its own' : undefined}
+          slotProps={{ inputLabel: { shrink: true } }}
           onChange={(e) => setCode(e.target.value)}
           sx={{ width: 200 }}
           {...at('code')}
@@ -78,6 +112,7 @@ export function NewSequence({
           onChange={(e) => setTitle(e.target.value)}
           autoFocus
           fullWidth
+          disabled={begin === 'file'}
           {...at('title')}
         />
       </Stack>
@@ -89,7 +124,26 @@ export function NewSequence({
         />
         <FormControlLabel value="empty" control={<Radio size="small" />} label="Empty" />
         <FormControlLabel value="another" control={<Radio size="small" />} label="From another sequence" />
+        <FormControlLabel value="file" control={<Radio size="small" />} label="From a file (.kite.zip)" />
       </RadioGroup>
+      {begin === 'file' ? (
+        <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center' }}>
+          <Button component="label" variant="outlined">
+            Choose the file
+            <input
+              type="file"
+              accept=".zip"
+              hidden
+              onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+              aria-label="The file"
+            />
+          </Button>
+          <Typography sx={{ color: 'text.secondary' }} noWrap>
+            {file ? `${file.name}, ${(file.size / 1e6).toFixed(1)} MB` : 'None yet'}
+          </Typography>
+        </Stack>
+      ) : null}
+      {begin === 'file' && busy ? <LinearProgress aria-label="Bringing it in" /> : null}
       {begin === 'another' ? (
         <>
           <Autocomplete

@@ -1,11 +1,13 @@
 import ButtonBase from '@mui/material/ButtonBase';
+import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { ago } from './ago';
-import type { Listed, Where } from './library';
+import { at } from '../shell/http';
+import { type Listed, type Status, STATUSES, type Where } from './library';
 
 /** What can be done with a sequence without opening it. */
 export interface TileDoings {
@@ -13,6 +15,10 @@ export interface TileDoings {
   duplicate: (s: Listed) => void;
   move: (s: Listed, to: Where) => void;
   remove: (s: Listed) => void;
+  guests: (s: Listed) => void;
+  carry: (s: Listed) => void;
+  asFile: (s: Listed) => void;
+  say: (s: Listed, status: Status) => void;
 }
 
 /** A sequence on Home: its code under an evening sky, its title, and who edited it last. */
@@ -22,6 +28,7 @@ export function SequenceTile({
   now,
   showsProduction,
   doings,
+  onStar,
 }: {
   sequence: Listed;
   where: Where;
@@ -29,6 +36,7 @@ export function SequenceTile({
   showsProduction: boolean;
   /** Null for those who only look. */
   doings: TileDoings | null;
+  onStar: () => void;
 }) {
   const button = useRef<HTMLButtonElement>(null);
   const [menu, setMenu] = useState(false);
@@ -49,8 +57,15 @@ export function SequenceTile({
         ? [
             entry('Code and title …', () => doings.rename(s)),
             entry('Duplicate …', () => doings.duplicate(s)),
+            entry('Into another production …', () => doings.carry(s)),
+            entry('As a file (.kite.zip)', () => doings.asFile(s)),
+            entry('Guests: links to look …', () => doings.guests(s)),
             entry('Put into the archive', () => doings.move(s, 'archive')),
             entry('Put into the bin', () => doings.move(s, 'bin')),
+            <Divider key="status" />,
+            ...STATUSES.filter((x) => x.id !== s.status).map((x) =>
+              entry(`It is ${x.name.toLowerCase()}`, () => doings.say(s, x.id)),
+            ),
           ]
         : where === 'archive'
           ? [
@@ -65,7 +80,7 @@ export function SequenceTile({
   return (
     <article className="home-tile" aria-label={`${s.code} ${s.title}`}>
       <ButtonBase className="home-tile-open" href={`#${s.id}`} aria-label={`Open ${s.code} ${s.title}`}>
-        <span className="home-tile-sky">{s.code}</span>
+        <TilePicture sequence={s} />
         <span className="home-tile-text">
           <Typography component="strong" noWrap sx={{ fontWeight: 700 }}>
             {s.title || 'Untitled'}
@@ -74,8 +89,21 @@ export function SequenceTile({
             {showsProduction ? `${s.production} · ` : ''}
             {s.editedAt ? `${s.author}, ${ago(s.editedAt, now)}` : 'Not edited yet'}
           </Typography>
+          <Typography component="span" variant="body2" noWrap sx={{ color: 'text.secondary' }}>
+            <span className={`status ${s.status}`}>{STATUSES.find((x) => x.id === s.status)?.name}</span>
+            {s.shots ? ` · ${s.shots === 1 ? '1 shot' : `${s.shots} shots`}, ${s.frames} frames` : ''}
+          </Typography>
         </span>
       </ButtonBase>
+      <IconButton
+        size="small"
+        className={`home-tile-star ${s.favourite ? 'on' : ''}`}
+        aria-label={s.favourite ? `${s.code} is a favourite` : `Make ${s.code} a favourite`}
+        aria-pressed={s.favourite}
+        onClick={onStar}
+      >
+        {s.favourite ? '★' : '☆'}
+      </IconButton>
       {doings ? (
         <>
           <IconButton
@@ -94,5 +122,27 @@ export function SequenceTile({
         </>
       ) : null}
     </article>
+  );
+}
+
+/** The picture of its cut with its code, or its code under an evening sky where there is none yet. */
+function TilePicture({ sequence: s }: { sequence: Listed }) {
+  const [none, setNone] = useState(false);
+  return (
+    <span className="home-tile-sky">
+      {none ? (
+        s.code
+      ) : (
+        <>
+          <img
+            src={at(`/api/sequences/${s.id}/picture.png`)}
+            alt=""
+            loading="lazy"
+            onError={() => setNone(true)}
+          />
+          <span className="home-tile-code">{s.code}</span>
+        </>
+      )}
+    </span>
   );
 }

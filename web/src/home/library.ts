@@ -1,4 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Role } from '../sequence/store';
 import { call, getJson, postJson } from '../shell/http';
 
 export interface Production {
@@ -6,7 +7,11 @@ export interface Production {
   name: string;
   code: string;
   sequences: number;
+  role: Role;
 }
+
+/** Whether one may edit what is in a production. */
+export const mayEditIn = (p: Production | undefined) => p?.role === 'artist' || p?.role === 'lead';
 
 /** A sequence as a list shows it. */
 export interface Listed {
@@ -15,11 +20,27 @@ export interface Listed {
   production: string;
   code: string;
   title: string;
+  status: Status;
+  /** Of the cut; null before they were first counted. */
+  shots: number | null;
+  frames: number | null;
+  favourite: boolean;
   author: string | null;
   editedAt: string | null;
   archivedAt: string | null;
   binnedAt: string | null;
 }
+
+/** How far a sequence is, as those who work on it say. */
+export type Status = 'begun' | 'in-work' | 'for-review' | 'approved' | 'handed-on';
+
+export const STATUSES: { id: Status; name: string }[] = [
+  { id: 'begun', name: 'Begun' },
+  { id: 'in-work', name: 'In work' },
+  { id: 'for-review', name: 'For review' },
+  { id: 'approved', name: 'Approved' },
+  { id: 'handed-on', name: 'Handed on' },
+];
 
 export type Where = 'here' | 'archive' | 'bin';
 export type Sort = 'code' | 'recent';
@@ -31,11 +52,20 @@ export const useProductions = () =>
   useQuery({ queryKey: ['productions'], queryFn: () => getJson<Production[]>('/api/productions') });
 
 /** Sequences page by page; the next one comes when it is asked for. */
-export function useSequences(production: string | null, find: string, where: Where, sort: Sort) {
+export function useSequences(
+  production: string | null,
+  find: string,
+  where: Where,
+  sort: Sort,
+  status: Status | '' = '',
+  favourites = false,
+) {
   return useInfiniteQuery({
-    queryKey: ['sequences', production, find, where, sort],
+    queryKey: ['sequences', production, find, where, sort, status, favourites],
     queryFn: ({ pageParam }) => {
       const asked = new URLSearchParams({ find, where, sort, page: String(pageParam) });
+      if (status) asked.set('status', status);
+      if (favourites) asked.set('favourites', 'true');
       if (production) asked.set('production', production);
       return getJson<Listed[]>(`/api/sequences?${asked.toString()}`);
     },
@@ -56,6 +86,11 @@ export function useChanged(): () => Promise<void> {
 }
 
 export const move = (id: string, to: Where) => postJson(`/api/sequences/${id}/place`, { to });
+
+export const sayStatus = (id: string, status: Status) => postJson(`/api/sequences/${id}/status`, { status });
+
+export const setFavourite = (id: string, favourite: boolean) =>
+  postJson(`/api/sequences/${id}/favourite`, { favourite });
 
 export const removeForGood = (id: string, code: string) =>
   call('DELETE', `/api/sequences/${id}?code=${encodeURIComponent(code)}`);

@@ -19,7 +19,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
   const make = async () => {
     setBusy(true);
     try {
-      const r = await postJson<ModelReport>('/api/assets/lettering', {
+      const r = await postJson<ModelReport>(`/api/assets/lettering?sequence=${useSequence.getState().id}`, {
         text,
         heightM: height,
         depthM: depth,

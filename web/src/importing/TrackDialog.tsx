@@ -30,7 +30,7 @@ export function TrackDialog({ file }: { file: File }) {
     const stop = new AbortController();
     call(
       'POST',
-      `/api/assets/camera-tracks?name=${encodeURIComponent(file.name)}&fps=${framesPerSecond()}`,
+      `/api/assets/camera-tracks?name=${encodeURIComponent(file.name)}&fps=${framesPerSecond()}&sequence=${useSequence.getState().id}`,
       file,
       'application/octet-stream',
       stop.signal,

@@ -1,5 +1,5 @@
 import type { Command, Plate } from '../core/types';
-import { edit, newId, say, select, useSequence } from '../sequence/store';
+import { edit, LOOKS_ONLY, newId, say, select, useSequence } from '../sequence/store';
 import { lensCamera } from '../sequence/store';
 import { call } from '../shell/http';
 import type { ModelReport } from '../views/models';
@@ -69,14 +69,17 @@ export async function readModel(
   model: { name: string; files: File[] },
   stop: AbortSignal,
 ): Promise<ModelReport> {
+  const sequence = useSequence.getState().id;
   if (!/\.glb$/i.test(model.name)) {
     const form = new FormData();
     for (const f of model.files) form.append('files', f, f.name);
-    return (await (await call('POST', '/api/assets/together', form, undefined, stop)).json()) as ModelReport;
+    return (await (
+      await call('POST', `/api/assets/together?sequence=${sequence}`, form, undefined, stop)
+    ).json()) as ModelReport;
   }
   const r = await call(
     'POST',
-    `/api/assets?name=${encodeURIComponent(model.name)}`,
+    `/api/assets?name=${encodeURIComponent(model.name)}&sequence=${sequence}`,
     model.files[0],
     'application/octet-stream',
     stop,
@@ -88,7 +91,7 @@ export async function readModel(
 export async function bringPlate(files: File[]): Promise<void> {
   const s = useSequence.getState();
   if (!s.mayEdit) {
-    say('Your account may look but not change. Ask an artist to make this edit.', true);
+    say(LOOKS_ONLY, true);
     return;
   }
   const sorted = [...files].sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
@@ -98,7 +101,7 @@ export async function bringPlate(files: File[]): Promise<void> {
       if (sorted.length > 1) say(`Bringing in images: ${i + 1} of ${sorted.length} …`);
       const r = await call(
         'POST',
-        `/api/assets/images?name=${encodeURIComponent(f.name)}`,
+        `/api/assets/images?name=${encodeURIComponent(f.name)}&sequence=${s.id}`,
         f,
         'application/octet-stream',
       );

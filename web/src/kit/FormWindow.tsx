@@ -6,7 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Wrong } from '../kit/useSending';
+import type { Wrong } from './useSending';
 
 /** A window that asks for a few things and sends them with Enter or its button. */
 export function FormWindow({

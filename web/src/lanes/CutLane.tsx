@@ -1,4 +1,5 @@
 import MenuItem from '@mui/material/MenuItem';
+import { approve, approvedOn, mayApprove, reopen } from '../sequence/approvals';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
 import type { Camera, Entity } from '../core/types';
@@ -34,6 +35,8 @@ export function cutHere(camera: string): void {
 /** Which camera is live, frame by frame. */
 export function CutLane({ scale }: { scale: Scale }) {
   const mayEdit = useSequence((s) => s.mayEdit);
+  const approvals = useSequence((s) => s.approvals);
+  const approves = useSequence((s) => mayApprove(s.role));
   const entities = useSequence((s) => s.entities);
   const desk = useSequence((s) => s.desk);
   const [menu, setMenu] = useState<{ span: CutSpan; left: number; top: number } | null>(null);
@@ -104,7 +107,7 @@ export function CutLane({ scale }: { scale: Scale }) {
                     fontWeight={600}
                     fill={c ? '#14110f' : '#b9c3d3'}
                   >
-                    {c ? `${s.shot} · ${c.name}` : 'gap'}
+                    {`${approvals[s.id] ? '✓ ' : ''}${c ? `${s.shot} · ${c.name}` : 'gap'}`}
                   </text>
                 </svg>
               </g>
@@ -190,6 +193,16 @@ export function CutLane({ scale }: { scale: Scale }) {
                   {c.name}
                 </MenuItem>
               )),
+              approvals[menu.span.id] ? (
+                <MenuItem key="approved" disabled={!approves} onClick={choose(() => reopen(menu.span.id))}>
+                  {approvedOn(approvals[menu.span.id])}
+                  {approves ? ': reopen it' : ''}
+                </MenuItem>
+              ) : approves ? (
+                <MenuItem key="approve" onClick={choose(() => approve(menu.span.id))}>
+                  Approve this shot
+                </MenuItem>
+              ) : null,
               <MenuItem
                 key="gap"
                 onClick={choose(() =>

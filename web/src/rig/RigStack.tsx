@@ -7,6 +7,7 @@ import { CompositionCard } from '../frame/CompositionCard';
 import { FocusCard } from '../frame/FocusCard';
 import { LensCard } from '../frame/LensCard';
 import { edit, useSequence } from '../sequence/store';
+import { Approved } from '../shell/Approved';
 import { Editing } from '../shell/Editing';
 import { PartCard } from './PartCard';
 import { fresh, indexFor, PARTS } from './parts';
@@ -29,13 +30,14 @@ export function RigStack({ camera }: { camera: Camera }) {
         <ReadyRigs camera={camera} />
         <AddPart camera={camera} />
       </div>
+      <Approved id={camera.id} name={`camera ${camera.letter}`} />
       <div className="scroll">
-        <Editing>
+        <Editing of={camera.id}>
           <LensCard camera={camera} channels={lens} />
           {desk === 'frame' ? <FocusCard camera={camera} /> : null}
         </Editing>
         {desk === 'frame' ? <CompositionCard camera={camera} /> : null}
-        <Editing>
+        <Editing of={camera.id}>
           {desk === 'frame' ? <CameraCard camera={camera} /> : null}
           <TrimsLine camera={camera} />
           {[...camera.rig].reverse().map((p) => (
@@ -49,7 +51,7 @@ export function RigStack({ camera }: { camera: Camera }) {
 }
 
 function AddPart({ camera }: { camera: Camera }) {
-  const mayEdit = useSequence((s) => s.mayEdit);
+  const mayEdit = useSequence((s) => s.mayEdit && !s.approvals[camera.id]);
   return (
     <MenuButton name="+ Part" tip="Put a part on the stack" disabled={!mayEdit}>
       {(close) =>

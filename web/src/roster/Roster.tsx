@@ -1,4 +1,5 @@
 import MenuItem from '@mui/material/MenuItem';
+import { approvedOn } from '../sequence/approvals';
 import { useMemo, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { MenuButton } from '../kit/MenuButton';
@@ -168,6 +169,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
   const on = useSequence((s) => s.selected.includes(e.id));
   const layer = useSequence((s) => ('layer' in e && e.layer ? s.entities[e.layer] : undefined));
   const mayEdit = useSequence((s) => s.mayEdit);
+  const approval = useSequence((s) => s.approvals[e.id]);
   const [naming, setNaming] = useState(false);
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const colour =
@@ -243,6 +245,13 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           {e.name}
         </button>
       )}
+      {approval ? (
+        <Tip text={approvedOn(approval)}>
+          <span className="approved-tick" role="img" aria-label={approvedOn(approval)}>
+            ✓
+          </span>
+        </Tip>
+      ) : null}
       {layer ? (
         <Tip text={`On the layer ${layer.name}`}>
           <span className="layer-dot" style={{ background: layer.kind === 'layer' ? layer.colour : '' }} />

@@ -150,5 +150,12 @@ export const MORE: {
     fits: (e) => e.kind === 'camera',
     run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
   },
+  {
+    name: 'Its history …',
+    atHand: true,
+    looks: true,
+    fits: () => get().role !== 'guest',
+    run: () => useSequence.setState({ dialog: { kind: 'history', touching: get().selected[0] } }),
+  },
   { name: 'Remove', keys: 'Delete', fits: () => true, run: removeSelected },
 ];

@@ -1,4 +1,4 @@
-import { DESKS, useSequence, type Desk, type SequenceState } from './store';
+import { desksFor, useSequence, type Desk, type SequenceState } from './store';
 
 /** Edits that can be taken back after a reload. */
 const KEPT_UNDO = 60;
@@ -23,11 +23,11 @@ export function comeBack(id: string): void {
   if (!text) return;
   try {
     const p = JSON.parse(text) as Place;
-    const { entities, header } = useSequence.getState();
+    const { entities, header, role } = useSequence.getState();
     const camera = entities[p.camera]?.kind === 'camera' ? { camera: p.camera } : {};
     useSequence.setState({
       ...camera,
-      desk: DESKS.some((d) => d.id === p.desk) ? p.desk : 'move',
+      desk: desksFor(role).some((d) => d.id === p.desk) ? p.desk : 'move',
       frame: Math.max(header.firstFrame, Math.min(header.lastFrame, Number(p.frame) || header.firstFrame)),
       selected: p.selected.filter((x) => entities[x]),
       undo: p.undo,

@@ -1,6 +1,8 @@
 import { create } from 'zustand';
 import { answer, Refused, theCore } from '../core/load';
 import type { Camera, Change, Command, Entity, Header } from '../core/types';
+import type { Approval } from './approvals';
+import type { Other } from './presence';
 import type { Compared } from '../versions/compared';
 
 export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'deliver';
@@ -11,6 +13,12 @@ export const DESKS: { id: Desk; name: string; hint: string }[] = [
   { id: 'cut', name: 'Cut', hint: 'Choose which camera is live' },
   { id: 'deliver', name: 'Deliver', hint: 'Render and hand over' },
 ];
+
+/** What one may do in a sequence. */
+export type Role = 'guest' | 'reviewer' | 'artist' | 'lead';
+
+/** The desks that somebody is shown: nothing is handed over to a guest. */
+export const desksFor = (role: Role) => DESKS.filter((d) => d.id !== 'deliver' || role !== 'guest');
 
 /** How far the page's edits are from being stored. */
 export type Saving = 'saved' | 'saving' | 'waiting';
@@ -44,6 +52,7 @@ export type Dialog =
   | { kind: 'copies'; ids: string[] }
   | { kind: 'lettering'; id: string | null }
   | { kind: 'versions' }
+  | { kind: 'history'; touching: string }
   | { kind: 'saveRig'; id: string }
   | { kind: 'bake'; id: string };
 
@@ -83,7 +92,15 @@ export interface SequenceState {
   pending: PendingEdit[];
   saving: Saving;
   message: { text: string; bad: boolean; at: number } | null;
+  /** What one may do here: look as a guest or reviewer, edit as an artist, also decide as a lead. */
+  role: Role;
   mayEdit: boolean;
+  /** What is approved, by the id of the camera or shot. */
+  approvals: Record<string, Approval>;
+  /** Who else has the sequence open, by their page. */
+  others: Record<string, Other>;
+  /** The revision that is looked at instead of the present one, or null. */
+  moment: number | null;
   /** Grows whenever the server says that a render has got further. */
   rendersMoved: number;
   lensTool: LensTool;
@@ -131,7 +148,11 @@ export const useSequence = create<SequenceState>(() => ({
   pending: [],
   saving: 'saved',
   message: null,
+  role: 'artist',
   mayEdit: true,
+  approvals: {},
+  others: {},
+  moment: null,
   rendersMoved: 0,
   lensTool: 'turn',
   about: '',
@@ -253,7 +274,8 @@ export function readOnly(): boolean {
   return true;
 }
 
-const LOOKS_ONLY = 'Your account may look but not change. Ask an artist to make this edit.';
+/** Said where somebody would edit who only looks. */
+export const LOOKS_ONLY = 'You may look here but not change. Ask an artist to make this edit.';
 
 /** Applies an edit and hands it to whoever stores it; gives what it did, '' when that is nothing. */
 function finished(label: string, commands: string): string {
@@ -295,6 +317,26 @@ function lockedLane(commands: Command[]): boolean {
   return false;
 }
 
+/** Whether a change touches what is approved, after saying so. */
+function approved(change: Change): boolean {
+  const { approvals, entities } = get();
+  const id = Object.keys({ ...change.before, ...change.after }).find((x) => approvals[x]);
+  if (!id) return false;
+  const e = entities[id];
+  const name = e?.kind === 'camera' ? `Camera ${e.letter}` : (e?.name ?? 'It');
+  const text = `${name} was approved by ${approvals[id].by}. A lead or a reviewer reopens it before it is changed.`;
+  if (get().message?.text !== text) say(text, true); // once for a whole drag
+  return true;
+}
+
+/** As above, of commands that are not made yet. */
+function wouldTouchApproved(commands: Command[]): boolean {
+  if (!Object.keys(get().approvals).length) return false;
+  const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
+  theCore().endPreview();
+  return approved(change);
+}
+
 /** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
 export function edit(label: string, ...commands: Command[]): boolean {
   if (readOnly() || commands.length === 0) return false;
@@ -302,6 +344,7 @@ export function edit(label: string, ...commands: Command[]): boolean {
   if (lockedLane(commands) || keysByItself(commands)) return false;
   return (
     attempt(() => {
+      if (wouldTouchApproved(commands)) return false;
       const change = finished(label, JSON.stringify({ commands }));
       if (change) set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
       return true;
@@ -316,6 +359,10 @@ export function preview(label: string, ...commands: Command[]): void {
   if (readOnly() || lockedLane(commands) || keysByItself(commands)) return;
   attempt(() => {
     const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
+    if (approved(change)) {
+      theCore().endPreview();
+      return;
+    }
     previewed = { label, commands };
     set((s) => ({
       entities: patched(base, change),

@@ -1,6 +1,8 @@
 import { answer, Refused, theCore } from '../core/load';
-import { getJson, postJson, ServerRefused } from '../shell/http';
+import { at, getJson, postJson, ServerRefused } from '../shell/http';
+import { fetchApprovals } from './approvals';
 import { play } from './playing';
+import { takeOther, tellPlace, type Other } from './presence';
 import { comeBack } from './comingBack';
 import {
   applyForeign,
@@ -11,6 +13,7 @@ import {
   useSequence,
   whenEdited,
   type PendingEdit,
+  type Role,
 } from './store';
 
 interface EditMade {
@@ -77,6 +80,14 @@ export async function openSequence(id: string): Promise<void> {
   if (get().pending.length) void send();
 }
 
+/** Opens a sequence as it was at a revision, to look at: nothing is changed there, and nothing comes. */
+export async function openMoment(id: string, moment: number): Promise<void> {
+  const document = await getJson<unknown>(`/api/sequences/${id}/history/${moment}`);
+  answer(theCore().open(JSON.stringify(document)));
+  set({ role: 'reviewer', mayEdit: false, moment });
+  opened(id, moment);
+}
+
 /** Leaves the sequence: what waits to be sent stays on the shelf for the next time it is opened. */
 export function closeSequence(): void {
   whenEdited(() => {});
@@ -84,14 +95,15 @@ export function closeSequence(): void {
   socket = null;
   left?.close();
   play(false);
-  set({ ...useSequence.getInitialState(), mayEdit: get().mayEdit, version: get().version + 1 });
+  set({ ...useSequence.getInitialState(), version: get().version + 1 });
 }
 
 /** Takes the server's document and lays the waiting edits on it, saying which do not fit any more. */
 async function load(id: string): Promise<void> {
-  const { revision, document } = await getJson<{ revision: number; document: unknown }>(
+  const { revision, role, document } = await getJson<{ revision: number; role: Role; document: unknown }>(
     `/api/sequences/${id}`,
   );
+  set({ role, mayEdit: role === 'artist' || role === 'lead' });
   answer(theCore().open(JSON.stringify(document)));
   opened(id, revision);
   const fits: PendingEdit[] = [];
@@ -213,7 +225,8 @@ const CHECK_MS = 60_000;
 /** Now and then, while nothing is under way, holds the document against the server's. */
 async function check(): Promise<void> {
   const { id, revision, pending, playing } = get();
-  if (!id || sending || pending.length || playing || previewing() || document.hidden) return;
+  if (!id || get().moment !== null || sending || pending.length || playing || previewing() || document.hidden)
+    return;
   const theirs = await getJson<{ revision: number; digest: string }>(`/api/sequences/${id}/digest`);
   const now = get();
   if (now.id !== id || sending || now.pending.length || previewing()) return;
@@ -228,15 +241,26 @@ setInterval(() => void check().catch(() => {}), CHECK_MS);
 
 function listen(id: string): void {
   socket?.close();
-  const ws = new WebSocket(
-    `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/live?sequence=${id}`,
-  );
+  const ws = new WebSocket(at(`/api/live?sequence=${id}`).replace(/^http/, 'ws'));
   socket = ws;
-  ws.onopen = () => void catchUp().catch(() => {});
+  ws.onopen = () => {
+    void catchUp().catch(() => {});
+    void fetchApprovals().catch(() => {});
+    tellPlace(ws);
+  };
   ws.onmessage = (m) => {
-    const said = JSON.parse(String(m.data)) as EditMade | { renders: true };
+    const said = JSON.parse(String(m.data)) as
+      EditMade | { renders: true } | { approvals: true } | { here: Other };
     if ('renders' in said) {
       set((s) => ({ rendersMoved: s.rendersMoved + 1 }));
+      return;
+    }
+    if ('approvals' in said) {
+      void fetchApprovals().catch(() => {}); // asked again when the line comes back
+      return;
+    }
+    if ('here' in said) {
+      takeOther(said.here);
       return;
     }
     const e = said;
@@ -245,6 +269,22 @@ function listen(id: string): void {
     else if (!sending) void catchUp().catch(() => {});
   };
   ws.onclose = () => {
-    if (socket === ws) setTimeout(() => listen(id), RETRY_MS);
+    if (socket === ws) setTimeout(() => void listenAgain(ws, id), RETRY_MS);
   };
+}
+
+/** Listens again after the line broke, unless it was cut because one may not look any more. */
+async function listenAgain(was: WebSocket, id: string): Promise<void> {
+  try {
+    await getJson(`/api/sequences/${id}/digest`);
+  } catch (e) {
+    if (e instanceof ServerRefused && [401, 403, 404].includes(e.status)) {
+      if (socket !== was) return;
+      const gone = e.status === 404 ? 'You may not look at this sequence any more.' : e.message;
+      say(`${gone} What is here is not brought up to date.`, true);
+      set({ role: 'guest', mayEdit: false });
+      return;
+    }
+  }
+  if (socket === was) listen(id);
 }

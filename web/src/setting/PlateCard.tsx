@@ -20,7 +20,7 @@ export function PlateCard({ plate, channels }: { plate: Plate; channels: Channel
       </div>
       <img
         className="plate-thumb"
-        src={`/api/assets/${plate.frames[0]}`}
+        src={`api/assets/${plate.frames[0]}`}
         alt={`First image of ${plate.name}`}
       />
       <Choice

@@ -2,61 +2,120 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
 import { Home } from '../home/Home';
-import { closeSequence, openSequence } from '../sequence/sync';
+import { Administration } from '../people/Administration';
+import { goToPlace, momentIn, sequenceIn } from '../sequence/place';
+import { closeSequence, openMoment, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
+import { Invited } from '../signin/Invited';
 import { SetUp } from '../signin/SetUp';
 import { SignIn, type Session } from '../signin/SignIn';
-import { getJson } from './http';
+import { getJson, postJson } from './http';
 import { Said } from './Said';
 import { LensWindow, Workspace } from './Workspace';
+
+const INVITED = 'invited=',
+  LOOK = 'look=',
+  ADMINISTRATION = 'administration';
 
 /** Sign in, choose a sequence, work. */
 export function App() {
   const client = useQueryClient();
   const session = useQuery({ queryKey: ['session'], queryFn: () => getJson<Session>('/api/session') });
-  const [chosen, setChosen] = useState(location.hash.slice(1));
+  const [hash, setHash] = useState(location.hash.slice(1));
   useEffect(() => {
-    const follow = () => setChosen(location.hash.slice(1)); // also the browser's own back and forward
+    const follow = () => setHash(location.hash.slice(1)); // also the browser's own back and forward
     window.addEventListener('hashchange', follow);
     return () => window.removeEventListener('hashchange', follow);
   }, []);
+  const again = () => void client.invalidateQueries();
+  const go = (to: string) => (location.hash = to);
   if (session.isPending) return <p className="empty">Opening …</p>;
   if (session.isError) return <p className="empty">{session.error.message}</p>;
-  if (session.data.setUp) return <SetUp onDone={() => void client.invalidateQueries()} />;
-  if (!session.data.name)
-    return <SignIn session={session.data} onDone={() => void client.invalidateQueries()} />;
-  const choose = (id: string) => (location.hash = id);
+  const { name, guestOf } = session.data;
+  if (hash.startsWith(INVITED))
+    return (
+      <Invited
+        secret={hash.slice(INVITED.length)}
+        signedIn={name}
+        onDone={() => {
+          go('');
+          again();
+        }}
+      />
+    );
+  if (hash.startsWith(LOOK))
+    return (
+      <Guest
+        secret={hash.slice(LOOK.length)}
+        onCame={(sequence) => {
+          go(sequence);
+          again();
+        }}
+      />
+    );
+  if (session.data.setUp) return <SetUp onDone={again} />;
+  if (!name && !guestOf) return <SignIn session={session.data} onDone={again} />;
+  const chosen = name ? sequenceIn(hash) : guestOf!;
   return (
     <>
-      {chosen ? (
+      {chosen === ADMINISTRATION && session.data.administers ? (
+        <Administration onLeave={() => go('')} />
+      ) : chosen ? (
         <Opening
-          key={chosen}
+          key={`${chosen} ${momentIn(hash) ?? ''}`}
           id={chosen}
-          mayEdit={session.data.role === 'ARTIST'}
-          onLeave={() => choose('')}
+          moment={momentIn(hash)}
+          hash={hash}
+          onLeave={() => go('')}
         />
       ) : (
-        <Home
-          name={session.data.name}
-          mayEdit={session.data.role === 'ARTIST'}
-          isDemonstration={session.data.demoName !== null}
-        />
+        <Home session={session.data} />
       )}
       <Said />
     </>
   );
 }
 
-function Opening({ id, mayEdit, onLeave }: { id: string; mayEdit: boolean; onLeave: () => void }) {
+/** Somebody who comes by a link, to look. */
+function Guest({ secret, onCame }: { secret: string; onCame: (sequence: string) => void }) {
   const [error, setError] = useState('');
-  const ready = useSequence((s) => s.id === id);
   useEffect(() => {
-    useSequence.setState({ mayEdit });
+    postJson<{ sequence: string }>('/api/guest', { secret })
+      .then((r) => onCame(r.sequence))
+      .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
+    // once for each link
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [secret]);
+  return (
+    <p className="empty" role={error ? 'alert' : undefined}>
+      {error || 'Opening …'}
+    </p>
+  );
+}
+
+function Opening({
+  id,
+  moment,
+  hash,
+  onLeave,
+}: {
+  id: string;
+  /** The revision that is looked at; null for the present one. */
+  moment: number | null;
+  hash: string;
+  onLeave: () => void;
+}) {
+  const [error, setError] = useState('');
+  const ready = useSequence((s) => s.id === id && s.moment === moment);
+  useEffect(() => {
     loadCore()
-      .then(() => openSequence(id))
+      .then(() => (moment === null ? openSequence(id) : openMoment(id, moment)))
       .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
     return closeSequence;
-  }, [id, mayEdit]);
+  }, [id, moment]);
+  useEffect(() => {
+    if (ready) goToPlace(hash); // also when the address changes while it is open
+  }, [ready, hash]);
   if (error)
     return (
       <main className="chooser">

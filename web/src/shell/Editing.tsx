@@ -1,9 +1,21 @@
 import type { KeyboardEvent, MouseEvent, ReactNode } from 'react';
 import { useSequence } from '../sequence/store';
 
-/** Controls that change the sequence: whoever may only look sees them switched off, all at once. */
-export function Editing({ children }: { children: ReactNode }) {
-  const mayEdit = useSequence((s) => s.mayEdit);
+/**
+ * Controls that change the sequence, or what its production has agreed on: whoever may not sees them switched off, all
+ * at once.
+ */
+export function Editing({
+  leads = false,
+  of = '',
+  children,
+}: {
+  leads?: boolean;
+  /** The camera that the controls change: where it is approved, they are switched off. */
+  of?: string;
+  children: ReactNode;
+}) {
+  const mayEdit = useSequence((s) => (leads ? s.role === 'lead' : s.mayEdit && !s.approvals[of]));
   return (
     <fieldset className="editing" disabled={!mayEdit}>
       {children}

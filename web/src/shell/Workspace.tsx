@@ -10,13 +10,14 @@ import { CopiesDialog } from '../roster/CopiesDialog';
 import { RemoveDialog } from '../roster/RemoveDialog';
 import { followMain, tellOthers } from '../sequence/together';
 import { ThingPanel } from '../setting/ThingPanel';
+import { HistoryWindow } from '../history/HistoryWindow';
 import { StandardsDialog } from '../standards/StandardsDialog';
 import { VersionsDialog } from '../versions/VersionsDialog';
 import { BakeDialog } from '../rig/BakeDialog';
 import { SaveRigDialog } from '../rig/SavedRigs';
 import { RigStack } from '../rig/RigStack';
 import { Roster } from '../roster/Roster';
-import { DESKS, redo, undo, useSequence, type Desk } from '../sequence/store';
+import { desksFor, redo, undo, useSequence, type Desk } from '../sequence/store';
 import { LensView } from '../views/LensView';
 import { SetView } from '../views/SetView';
 import { actions, runShortcut } from './actions';
@@ -24,6 +25,7 @@ import { CommandBox } from './CommandBox';
 import * as Icon from './icons';
 import { theHelper } from './helper';
 import { Panel } from './Panel';
+import { Others } from './Others';
 import { Tip } from './Tip';
 
 /** Share of the width the set view has on each desk, and the height of the lanes. */
@@ -175,6 +177,8 @@ function Dialogs() {
       return <LetteringDialog id={d.id} />;
     case 'versions':
       return <VersionsDialog />;
+    case 'history':
+      return <HistoryWindow touching={d.touching} />;
     case 'saveRig':
       return <SaveRigDialog id={d.id} />;
     case 'bake':
@@ -225,7 +229,7 @@ function Top({ onCommands }: { onCommands: () => void }) {
     <header className="top">
       <Tip text="Other sequences">
         <a className="title" href="#" aria-label={`${s.header.code} ${s.header.title}: other sequences`}>
-          <img src="/kite.svg" alt="" />
+          <img src="kite.svg" alt="" />
           {s.header.code}
           <span className="muted" style={{ fontWeight: 500 }}>
             {s.header.title}
@@ -233,7 +237,7 @@ function Top({ onCommands }: { onCommands: () => void }) {
         </a>
       </Tip>
       <nav className="desks" aria-label="Desks">
-        {DESKS.map((d) => (
+        {desksFor(s.role).map((d) => (
           <Tip key={d.id} text={d.hint}>
             <button
               className={s.desk === d.id ? 'on' : ''}
@@ -245,13 +249,18 @@ function Top({ onCommands }: { onCommands: () => void }) {
           </Tip>
         ))}
       </nav>
-      {s.mayEdit ? null : (
-        <Tip text="Your account may look, play and compare. An artist makes the changes.">
+      {s.moment !== null ? (
+        <a className="tag moment" href={`#${s.id}`} data-testid="moment">
+          {`As it was at edit ${s.moment} · Back to now`}
+        </a>
+      ) : s.mayEdit ? null : (
+        <Tip text="You may look, play and compare here. An artist makes the changes.">
           <span className="tag" data-testid="looking">
             Looking only
           </span>
         </Tip>
       )}
+      <Others />
       <span
         className={`saving ${s.pending.length && s.saving === 'waiting' ? 'waiting' : ''}`}
         role="status"
@@ -279,24 +288,7 @@ function Top({ onCommands }: { onCommands: () => void }) {
           <Icon.Sheet />
         </button>
       </Tip>
-      <Tip text="Versions: keep this one, compare, go back">
-        <button
-          className={`icon ${s.compared ? 'lit' : ''}`}
-          aria-label="Versions"
-          onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
-        >
-          <Icon.Versions />
-        </button>
-      </Tip>
-      <Tip text="Standards: camera package, lens kits, names, units">
-        <button
-          className="icon"
-          aria-label="Standards"
-          onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
-        >
-          <Icon.Standards />
-        </button>
-      </Tip>
+      {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}
       <Tip text="Bring in a model (or drop the file anywhere)">
         <button className="icon" aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
           <Icon.Bring />
@@ -308,5 +300,40 @@ function Top({ onCommands }: { onCommands: () => void }) {
         </button>
       </Tip>
     </header>
+  );
+}
+
+/** What belongs to the production, and is not for guests: versions and standards. */
+function Shared({ compared }: { compared: boolean }) {
+  return (
+    <>
+      <Tip text="Versions: keep this one, compare, go back">
+        <button
+          className={`icon ${compared ? 'lit' : ''}`}
+          aria-label="Versions"
+          onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
+        >
+          <Icon.Versions />
+        </button>
+      </Tip>
+      <Tip text="History: what happened, by whom, and how it was then">
+        <button
+          className="icon"
+          aria-label="History"
+          onClick={() => useSequence.setState({ dialog: { kind: 'history', touching: '' } })}
+        >
+          <Icon.History />
+        </button>
+      </Tip>
+      <Tip text="Standards: camera package, lens kits, names, units">
+        <button
+          className="icon"
+          aria-label="Standards"
+          onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
+        >
+          <Icon.Standards />
+        </button>
+      </Tip>
+    </>
   );
 }

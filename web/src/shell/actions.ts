@@ -28,8 +28,9 @@ import {
 import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
 import { play } from '../sequence/playing';
-import { DESKS, edit, goTo, redo, say, select, undo, useSequence } from '../sequence/store';
-import { call } from './http';
+import { type Desk, desksFor, edit, goTo, redo, say, select, undo, useSequence } from '../sequence/store';
+import { linkTo } from '../sequence/place';
+import { at, call } from './http';
 import { finishPath } from '../views/SetView';
 
 export interface Action {
@@ -52,19 +53,13 @@ function looks(): Action[] {
   const cameras = camerasByLetter(s);
   return [
     { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
-    ...DESKS.map((d, i) => ({
+    ...desksFor(s.role).map((d, i) => ({
       name: `${d.name} desk`,
       shortcut: `Alt+${i + 1}`,
       run: () => useSequence.setState({ desk: d.id }),
     })),
-    {
-      name: 'Versions: keep, compare, go back',
-      run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
-    },
-    {
-      name: 'Standards: camera package, kits, names, units',
-      run: () => useSequence.setState({ dialog: { kind: 'standards' } }),
-    },
+    ...(s.role === 'guest' ? [] : ofTheProduction()),
+    { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
     {
       name: s.contactSheet ? 'Close the contact sheet' : 'Contact sheet',
       run: () => useSequence.setState({ contactSheet: !get().contactSheet }),
@@ -88,8 +83,29 @@ function looks(): Action[] {
       .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
     { name: 'Choose another sequence', run: () => (location.hash = '') },
-    { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = '/')) },
+    { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = at('/'))) },
   ];
+}
+
+/** What guests are not shown. */
+const ofTheProduction = (): Action[] => [
+  {
+    name: 'Versions: keep, compare, go back',
+    run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
+  },
+  {
+    name: 'History: what happened, by whom, as it was then',
+    run: () => useSequence.setState({ dialog: { kind: 'history', touching: '' } }),
+  },
+  {
+    name: 'Standards: camera package, kits, names, units',
+    run: () => useSequence.setState({ dialog: { kind: 'standards' } }),
+  },
+];
+
+async function copyPlace(): Promise<void> {
+  await navigator.clipboard.writeText(linkTo(get()));
+  say('The link is copied: whoever may look at this sequence comes to this frame by it.');
 }
 
 /** What makes an edit. */
@@ -163,7 +179,7 @@ const ALSO: Record<string, string> = {
 };
 
 /** Goes to a field of the selection's panel and puts the keyboard in it. */
-function toField(find: () => HTMLElement | null, desk?: (typeof DESKS)[number]['id']): void {
+function toField(find: () => HTMLElement | null, desk?: Desk): void {
   if (desk) useSequence.setState({ desk });
   requestAnimationFrame(() =>
     requestAnimationFrame(() => {
@@ -248,8 +264,10 @@ export function runShortcut(e: KeyboardEvent): void {
   else if (ctrl && e.key.toLowerCase() === 'c' && chosen().length) say(`${copyKeys()} keys copied.`);
   else if (ctrl && e.key.toLowerCase() === 'v' && hasCopied()) pasteKeys();
   else if (ctrl) done = false;
-  else if (e.altKey && /^[1-5]$/.test(e.key)) useSequence.setState({ desk: DESKS[Number(e.key) - 1].id });
-  else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
+  else if (e.altKey && /^[1-5]$/.test(e.key)) {
+    const desk = desksFor(get().role)[Number(e.key) - 1];
+    if (desk) useSequence.setState({ desk: desk.id });
+  } else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
   else if (/^[1-9]$/.test(e.key)) done = handOverTo(Number(e.key) - 1);
   else if (e.key.toLowerCase() === 'c') done = cueHere(e.shiftKey);
   else if (e.key === ',') goTo(frame - 1);

@@ -25,6 +25,8 @@ export interface Helper {
   handleOnScreen(part: string): number[];
   inSetView(x: number, y: number, z: number): number[];
   goTo(frame: number): void;
+  /** What is shown, as the core writes it. */
+  document(): string;
 }
 
 /** Puts the helper where a test finds it. */
@@ -79,6 +81,7 @@ export function theHelper(): void {
     },
     inSetView,
     goTo,
+    document: () => theCore().document(),
   };
   (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;
 }

@@ -21,6 +21,9 @@ function csrf(): string {
   return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
 }
 
+/** Where something of the server lies, below whatever path a proxy puts the page. */
+export const at = (path: string): string => new URL(path.replace(/^\//, ''), document.baseURI).href;
+
 /** Calls the server; a refusal becomes {@link ServerRefused}, silence {@link Unreachable}. */
 export async function call(
   method: string,
@@ -31,7 +34,7 @@ export async function call(
 ): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(path, {
+    response = await fetch(at(path), {
       method,
       body,
       signal,

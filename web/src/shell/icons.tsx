@@ -53,6 +53,7 @@ export const Level = draw('M3 12h18M12 8a4 4 0 0 1 4 4M8 12a4 4 0 0 1 4-4M3 17h4
 export const Back = draw('M20 17a8 8 0 0 0-14-6M5 5v6h6');
 export const Forward = draw('M4 17a8 8 0 0 1 14-6M19 5v6h-6');
 export const Sheet = draw('M4 5h7v6H4zM13 5h7v6h-7zM4 13h7v6H4zM13 13h7v6h-7z');
+export const History = draw('M4 12a8 8 0 1 0 2.5-5.8M4 4v4h4M12 8v4.5l3 2');
 export const Versions = draw('M4 9h11v11H4zM8 9V5h12v11h-5M7.5 14.5l2.5 2.5 3-4');
 export const Standards = draw('M5 4h11l3 3v13H5zM9 10h6M9 13.5h6M9 17h4');
 export const Apart = draw('M10 5H5v14h14v-5M13 5h6v6M19 5l-8 8');

@@ -33,7 +33,7 @@ export function SetUp({ onDone }: { onDone: () => void }) {
         }}
       >
         <h1>
-          <img src="/kite.svg" alt="" />
+          <img src="kite.svg" alt="" />
           Jolly Kite
         </h1>
         <span className="muted">

@@ -3,7 +3,11 @@ import { call } from '../shell/http';
 
 export interface Session {
   name: string | null;
-  role: 'ARTIST' | 'REVIEWER' | null;
+  /** What one is called; null when nobody is signed in. */
+  shown: string | null;
+  administers: boolean;
+  /** The sequence that a guest looks at. */
+  guestOf: string | null;
   demoName: string | null;
   demoPassword: string | null;
   /** Nobody has an account yet. */
@@ -41,7 +45,7 @@ export function SignIn({ session, onDone }: { session: Session; onDone: () => vo
         }}
       >
         <h1>
-          <img src="/kite.svg" alt="" />
+          <img src="kite.svg" alt="" />
           Jolly Kite
         </h1>
         <span className="muted">Put cameras into a set, make them move, hand shots on.</span>

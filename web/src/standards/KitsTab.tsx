@@ -15,7 +15,7 @@ export function Kits({
   change: (kits: LensKit[]) => void;
   faults: Faults;
 }) {
-  const mayEdit = useSequence((s) => s.mayEdit);
+  const mayEdit = useSequence((s) => s.role === 'lead');
   const nameFault = useId();
   const [open, setOpen] = useState(0);
   const kit = kits[open];

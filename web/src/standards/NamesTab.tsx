@@ -1,9 +1,10 @@
 import { useId } from 'react';
 import type { Standards, Style } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
+import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { useSequence } from '../sequence/store';
-import type { Faults } from './choices';
+import { type Faults, UNITS } from './choices';
 
 const STYLES: [string, string][] = [
   ['asTyped', 'as typed'],
@@ -22,9 +23,10 @@ export function Names({
   change: (by: Partial<Standards>) => void;
   faults: Faults;
 }) {
-  const mayEdit = useSequence((s) => s.mayEdit);
+  const mayEdit = useSequence((s) => s.role === 'lead');
   const faultId = useId();
   const n = now.naming;
+  const b = now.beginning;
   return (
     <>
       <div className="line">
@@ -56,6 +58,27 @@ export function Names({
         value={n.cameras}
         options={STYLES}
         onChange={(v) => change({ naming: { ...n, cameras: v as Style } })}
+      />
+      <p className="says">New sequences begin with these; those that are there keep theirs.</p>
+      <Choice
+        label="Lengths in"
+        value={b.displayUnit}
+        options={UNITS}
+        onChange={(displayUnit) => change({ beginning: { ...b, displayUnit } })}
+      />
+      <TextNumber
+        label="Grid cell"
+        unit="metres"
+        value={b.gridM}
+        fault={faults['beginning/gridM']}
+        onChange={(gridM) => change({ beginning: { ...b, gridM } })}
+      />
+      <TextNumber
+        label="First frame"
+        unit="factor"
+        value={b.firstFrame}
+        fault={faults['beginning/firstFrame']}
+        onChange={(firstFrame) => change({ beginning: { ...b, firstFrame: Math.round(firstFrame) } })}
       />
     </>
   );

@@ -3,7 +3,7 @@ import type { Fit, Own } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
-import { FIT_NAMES, RATES, SIZES, type NamedBack } from './choices';
+import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from './choices';
 
 /** What this sequence decides for itself, each with the way back to following. */
 export function SequenceOwn() {
@@ -116,7 +116,7 @@ export function SequenceOwn() {
         <Choice
           label="Lengths in"
           value={header.displayUnit}
-          options={['m', 'cm', 'mm', 'ft', 'in', 'ft+in'].map((u): [string, string] => [u, u])}
+          options={UNITS.map(([u]): [string, string] => [u, u])}
           onChange={(v) => put(`Show lengths in ${v}`, { displayUnit: v })}
         />
         <div className="numbers">

@@ -29,7 +29,7 @@ interface Effect {
 /** What the production has agreed on; a change shows what it will do before it is done. */
 export function StandardsDialog() {
   const id = useSequence((s) => s.id);
-  const mayEdit = useSequence((s) => s.mayEdit);
+  const leads = useSequence((s) => s.role === 'lead');
   const client = useQueryClient();
   const query = useQuery({
     queryKey: ['standards', id],
@@ -82,7 +82,7 @@ export function StandardsDialog() {
           {draft && !effects ? (
             <button
               className="pill coral wide"
-              disabled={!mayEdit || wrong > 0}
+              disabled={!leads || wrong > 0}
               onClick={() => void send(false)}
             >
               {wrong === 0
@@ -128,7 +128,10 @@ export function StandardsDialog() {
           {tab === 'kits' ? (
             <Kits kits={now.kits} change={(kits) => change({ kits })} faults={faults} />
           ) : null}
-          <Editing>
+          {tab !== 'sequence' && !leads ? (
+            <p className="says">The standards are the production’s: a lead changes them.</p>
+          ) : null}
+          <Editing leads={tab !== 'sequence'}>
             {tab === 'package' ? <Package now={now} change={change} faults={faults} /> : null}
             {tab === 'names' ? <Names now={now} change={change} faults={faults} /> : null}
             {tab === 'sequence' ? <SequenceOwn /> : null}

@@ -29,6 +29,15 @@ export const SIZES: [number, number][] = [
   [3840, 2160],
   [4096, 1716],
 ];
+/** In what lengths are shown. */
+export const UNITS: [string, string][] = [
+  ['m', 'metres'],
+  ['cm', 'centimetres'],
+  ['mm', 'millimetres'],
+  ['ft', 'feet'],
+  ['in', 'inches'],
+  ['ft+in', 'feet and inches'],
+];
 export const FIT_NAMES: [string, string][] = [
   ['width', 'fit the width'],
   ['height', 'fit the height'],

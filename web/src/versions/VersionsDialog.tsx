@@ -5,7 +5,7 @@ import type { Command } from '../core/types';
 import { attempt, edit, say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
-import { compare, documentOf, NOW, numbered, titled, type Kept, type Side } from './compared';
+import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from './compared';
 
 const when = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
@@ -31,10 +31,7 @@ export function VersionsDialog() {
   const shown = all.filter((k) =>
     `${numbered(k.number)} ${k.name} ${k.note} ${k.author}`.toLowerCase().includes(find.toLowerCase()),
   );
-  const sideOf = (n: number): Side => {
-    const k = all.find((x) => x.number === n);
-    return k ? { number: n, title: titled(k) } : NOW;
-  };
+  const kept = all.find((k) => k.number === beside);
   const keep = async () => {
     try {
       const kept = await postJson<Kept>(`/api/sequences/${id}/versions`, {
@@ -126,7 +123,7 @@ export function VersionsDialog() {
         <Row
           key={k.number}
           kept={k}
-          onCompare={() => void compare(sideOf(k.number), sideOf(beside)).catch(failed)}
+          onCompare={() => void compare(sideOf(k), kept ? sideOf(kept) : NOW).catch(failed)}
           same={k.number === beside}
         />
       ))}
@@ -145,7 +142,7 @@ function Row({ kept, same, onCompare }: { kept: Kept; same: boolean; onCompare: 
   const [back, setBack] = useState<Back | null>(null);
   const look = async () => {
     try {
-      const document = await documentOf(id, kept.number);
+      const document = await documentOf(id, sideOf(kept).path);
       setBack(attempt(() => answer<Back>(theCore().backTo(document))) ?? null);
     } catch (e) {
       failed(e);

@@ -12,9 +12,9 @@ export interface Kept {
   revision: number;
 }
 
-/** One of two that are compared; number 0 is the sequence as it is now. */
+/** One of two that are compared: the address of a document below its sequence's, '' for the sequence as it is now. */
 export interface Side {
-  number: number;
+  path: string;
   title: string;
 }
 
@@ -26,22 +26,25 @@ export interface Compared {
   at: number;
 }
 
-export const NOW: Side = { number: 0, title: 'as it is now' };
+export const NOW: Side = { path: '', title: 'as it is now' };
 
 export const numbered = (n: number): string => `v${String(n).padStart(3, '0')}`;
 
 export const titled = (k: Kept): string => (k.name ? `${numbered(k.number)} ${k.name}` : numbered(k.number));
 
-/** The document of a version, as the server kept it. */
-export async function documentOf(sequence: string, number: number): Promise<string> {
-  return JSON.stringify(await getJson<unknown>(`/api/sequences/${sequence}/versions/${number}`));
+/** A version, as one side of a comparison. */
+export const sideOf = (k: Kept): Side => ({ path: `versions/${k.number}`, title: titled(k) });
+
+/** What a version or an earlier moment was, as the server gives it. */
+export async function documentOf(sequence: string, path: string): Promise<string> {
+  return JSON.stringify(await getJson<unknown>(`/api/sequences/${sequence}/${path}`));
 }
 
 /** Lays two versions over each other in the lens view. */
 export async function compare(a: Side, b: Side): Promise<void> {
   const { id } = useSequence.getState();
   const [left, right] = await Promise.all(
-    [a, b].map((s) => (s.number ? documentOf(id, s.number) : Promise.resolve(''))),
+    [a, b].map((s) => (s.path ? documentOf(id, s.path) : Promise.resolve(''))),
   );
   if (useSequence.getState().id !== id) return;
   attempt(() => {

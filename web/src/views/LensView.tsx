@@ -1,3 +1,4 @@
+import { at } from '../shell/http';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type * as THREE from 'three';
 import { theCore } from '../core/load';
@@ -262,7 +263,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
 }
 
 function openWindow(): void {
-  window.open(`/?view=lens${location.hash}`, 'jolly-kite-lens', 'width=960,height=620');
+  window.open(at(`/?view=lens${location.hash}`), 'jolly-kite-lens', 'width=960,height=620');
 }
 
 /** Lens and limits of the camera in one line, as the core gives them. */

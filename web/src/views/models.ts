@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import { at } from '../shell/http';
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
@@ -59,7 +60,7 @@ export function needModel(asset: string, ready: () => void): Model | undefined {
 }
 
 async function get(path: string): Promise<Response> {
-  const r = await fetch(path);
+  const r = await fetch(at(path));
   if (!r.ok) throw new Error(`the server answered ${r.status}`);
   return r;
 }

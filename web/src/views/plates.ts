@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import { at } from '../shell/http';
 import { theCore } from '../core/load';
 import type { Plate } from '../core/types';
 import { say, useSequence } from '../sequence/store';
@@ -21,7 +22,7 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
   if (have) return undefined;
   textures.set(asset, 'coming');
   new THREE.TextureLoader().load(
-    `/api/assets/${asset}`,
+    at(`/api/assets/${asset}`),
     (t) => {
       t.colorSpace = THREE.SRGBColorSpace;
       textures.set(asset, t);

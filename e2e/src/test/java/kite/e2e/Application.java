@@ -27,6 +27,10 @@ final class Application {
   /** The application's role, and the owner of the cluster, who makes databases. */
   private static final String ROLE = "jolly_kite", OWNER = "kite";
 
+  /** Other productions may have sequences of the same code. */
+  private static final String DEMONSTRATIONS =
+      " and production_id in (select id from production where demo)";
+
   private static Application running;
   private final ServerProcess server;
 
@@ -100,7 +104,9 @@ final class Application {
     String id;
     try (PreparedStatement p =
         c.prepareStatement(
-            "update sequence set revision = 0, head = gen_random_uuid() where code = ? returning id")) {
+            "update sequence set revision = 0, head = gen_random_uuid() where code = ?"
+                + DEMONSTRATIONS
+                + " returning id")) {
       p.setString(1, code);
       try (ResultSet r = p.executeQuery()) {
         r.next();
@@ -152,7 +158,8 @@ final class Application {
           s.executeQuery(
               "select document from snapshot join sequence on id = sequence_id where code = '"
                   + code
-                  + "'")) {
+                  + "'"
+                  + DEMONSTRATIONS)) {
         r.next();
         now = SequenceJson.read(r.getString(1));
       }
@@ -161,7 +168,9 @@ final class Application {
               "select e.change from edit e join sequence q on q.id = e.sequence_id"
                   + " join snapshot d on d.sequence_id = q.id where q.code = '"
                   + code
-                  + "' and e.revision > d.revision order by e.revision")) {
+                  + "'"
+                  + DEMONSTRATIONS
+                  + " and e.revision > d.revision order by e.revision")) {
         while (r.next()) now = DeltaJson.read(r.getString(1)).after(now);
       }
       return now;
@@ -216,7 +225,8 @@ final class Application {
             "insert into sequence (id, production_id, code, title, revision, version)"
                 + " select gen_random_uuid(), production_id, '"
                 + code
-                + "', 'Added', 0, 0 from sequence where code = 'SW010'");
+                + "', 'Added', 0, 0 from sequence where code = 'SW010'"
+                + DEMONSTRATIONS);
         s.execute(
             "insert into snapshot (sequence_id, revision, document)"
                 + " select id, 0, '{}' from sequence where code = '"

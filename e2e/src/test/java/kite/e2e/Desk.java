@@ -169,6 +169,11 @@ abstract class Desk {
     ready(page);
   }
 
+  /** A window of somebody else's, no larger and no finer than the tests' own. */
+  static Browser.NewContextOptions small() {
+    return new Browser.NewContextOptions().setViewportSize(1120, 700).setDeviceScaleFactor(0.5);
+  }
+
   Page enter(BrowserContext c) {
     return enter(c.newPage());
   }

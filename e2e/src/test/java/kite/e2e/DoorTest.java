@@ -30,10 +30,10 @@ class DoorTest {
   private static String account() throws Exception {
     String name = "guest-" + UUID.randomUUID();
     Application.sql(
-        "insert into account (id, name, password_hash, role, version)"
+        "insert into account (id, name, password_hash, version)"
             + " select gen_random_uuid(), '"
             + name
-            + "', password_hash, 'ARTIST', 0 from account where name = 'pim'");
+            + "', password_hash, 0 from account where name = 'pim'");
     return name;
   }
 

@@ -8,6 +8,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.util.Map;
 import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import kite.core.command.ChannelCommand.SetValue;
@@ -18,7 +19,8 @@ import tools.jackson.databind.JsonNode;
 /** Databases of earlier builds, with edits in them, are migrated at the start and go on. */
 class EarlierDatabasesTest {
   @ParameterizedTest
-  @ValueSource(strings = {"before-the-journal-of-fields", "with-renders-held"})
+  @ValueSource(
+      strings = {"before-the-journal-of-fields", "with-renders-held", "with-places-of-sequences"})
   void isMigratedAndGoesOn(String build) throws Exception {
     String database = Application.DATABASE + "_earlier";
     Application.make(database);
@@ -47,6 +49,11 @@ class EarlierDatabasesTest {
           Person.json(pim.get("api/sequences/" + sw010 + "/digest")).get("revision").asLong();
       assertEquals(revision, journal.size(), "every edit made since is there");
       assertTrue(revision >= 5, "edits were made with that build: " + revision);
+      // whoever could edit everything still can, and whoever looked still looks
+      assertTrue(Person.json(pim.get("api/session")).get("administers").asBoolean());
+      Person oda = Person.signedIn(server.address(), "oda", "keep-the-light");
+      assertEquals(all.size(), Person.json(oda.get("api/sequences")).size());
+      assertEquals(403, oda.post("api/sequences/" + sw010 + "/place", Map.of()).statusCode());
       // an edit on the first revision of something nobody has touched, then one that meets another
       assertEquals(
           200,

@@ -12,6 +12,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import kite.demo.SaltWind;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -20,9 +21,11 @@ import org.junit.jupiter.api.Test;
 class FilesTest {
   private static final ExecutorService PEOPLE = Executors.newFixedThreadPool(20);
   private static Person pim;
+  private static String sequence;
 
   @BeforeAll
   static void signIn() throws Exception {
+    sequence = Application.get().reset(new SaltWind().sw010());
     pim = Person.signedIn(Application.get().address(), "pim", "hold-on-tight");
   }
 
@@ -44,7 +47,7 @@ class FilesTest {
   }
 
   private static HttpResponse<String> bring(String encodedName, byte[] bytes) throws Exception {
-    return pim.postBytes("api/assets?name=" + encodedName, bytes);
+    return pim.postBytes("api/assets?name=" + encodedName + "&sequence=" + sequence, bytes);
   }
 
   @Test
@@ -109,7 +112,7 @@ class FilesTest {
     }
     HttpResponse<String> tracks =
         pim.postBytes(
-            "api/assets/camera-tracks?name=a.usda&fps=24",
+            "api/assets/camera-tracks?name=a.usda&fps=24&sequence=" + sequence,
             "#usda".getBytes(StandardCharsets.UTF_8));
     assertEquals(422, tracks.statusCode(), tracks.body());
   }

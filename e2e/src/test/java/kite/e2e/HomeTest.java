@@ -67,6 +67,19 @@ class HomeTest extends Desk {
   }
 
   @Test
+  void aQuickHandBeginsBeforeTheStartingPointsHaveCome() {
+    page.reload(); // they are asked for once
+    page.locator("main.home").waitFor();
+    page.route("**/api/starting-points", route -> {}); // they do not come
+    button("+ New production").click();
+    String name = "Quick " + System.nanoTime();
+    dialog().getByLabel("Name", exactly()).fill(name);
+    page.keyboard().press("Enter");
+    page.getByText("New sequence of " + name).waitFor();
+    page.keyboard().press("Escape");
+  }
+
+  @Test
   void whatIsWrongIsSaidAtItsField() {
     button("+ New production").click();
     dialog().getByLabel("Name", exactly()).fill("salt wind");
@@ -127,5 +140,32 @@ class HomeTest extends Desk {
     page.getByLabel("Find a sequence").fill("without");
     tile("LL010").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     assertTrue(tile("LL015").isVisible());
+  }
+
+  @Test
+  void aTileShowsTheCutAndIsAFavouriteForReview() {
+    page.getByLabel("Make SW010 a favourite").click();
+    page.getByLabel("SW010 is a favourite").waitFor();
+    button("Favourites alone").click();
+    page.waitForFunction("() => document.querySelectorAll('.home-tile').length === 1");
+    more("SW010", "It is for review");
+    tile("SW010").getByText("For review").waitFor();
+    button("Favourites alone").click();
+    page.getByLabel("SW010 is a favourite").click();
+    more("SW010", "It is in work");
+    tile("SW010").getByText("In work").waitFor();
+    // its picture is made behind the page, and is there the next time
+    page.waitForCondition(
+        () -> {
+          page.reload();
+          tile("SW010").waitFor();
+          page.waitForTimeout(700);
+          return (Boolean)
+              page.evaluate(
+                  "() => (document.querySelector('[aria-label^=SW010] img')?.naturalWidth ?? 0)"
+                      + " > 300");
+        },
+        new Page.WaitForConditionOptions().setTimeout(60_000));
+    tile("SW010").getByText(Pattern.compile("\\d+ shots, \\d+ frames")).waitFor();
   }
 }

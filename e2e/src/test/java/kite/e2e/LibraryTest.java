@@ -1,7 +1,6 @@
 package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -14,12 +13,16 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import kite.core.codec.SequenceJson;
+import kite.core.codec.StandardsJson;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.SequenceCommand.SetHeader;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
+import kite.core.document.Header;
 import kite.core.document.Piece;
+import kite.core.document.Rate;
 import kite.core.document.Sequence;
+import kite.core.document.Standards;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -208,6 +211,83 @@ class LibraryTest {
     assertEquals(
         403, oda.post("api/sequences/" + sw010 + "/place", Map.of("to", "bin")).statusCode());
     assertEquals(403, oda.delete("api/sequences/" + sw010 + "?code=SW010").statusCode());
-    assertFalse(list("" + UUID.randomUUID(), "here").iterator().hasNext());
+    assertEquals(404, pim.get("api/sequences?production=" + UUID.randomUUID()).statusCode());
+  }
+
+  @Test
+  void aProductionSaysWhatItsSequencesBeginWith() throws Exception {
+    String code = "B" + UUID.randomUUID().toString().substring(0, 8);
+    Map<String, Object> asked =
+        new HashMap<>(Map.of("name", "Begun " + code, "code", code, "start", "hd-25"));
+    asked.put("beginning", Map.of("displayUnit", "ft", "gridM", 0, "firstFrame", 101));
+    var bad = pim.post("api/productions", asked);
+    assertEquals(422, bad.statusCode());
+    assertTrue(bad.body().contains("beginning/gridM"), bad.body());
+    asked.put("beginning", Map.of("displayUnit", "ft", "gridM", 0.5, "firstFrame", 101));
+    String film = Person.json(pim.post("api/productions", asked)).get("id").asString();
+    assertEquals(200, begin(film, "B010", "firstSet", Map.of()));
+    Header h = opened(list(film, "here").get(0).get("id").asString()).header();
+    assertEquals("ft", h.displayUnit());
+    assertEquals(0.5, h.gridM());
+    assertEquals(101, h.firstFrame());
+    assertEquals(350, h.lastFrame(), "ten seconds at 25");
+  }
+
+  /**
+   * What is put away follows the standards there, too, and agreeing on them is not held up by it.
+   */
+  @Test
+  void standardsAreAgreedOnWhileASequenceIsInTheArchive() throws Exception {
+    String film = production();
+    assertEquals(200, begin(film, "A010", "firstSet", Map.of()));
+    String id = list(film, "here").get(0).get("id").asString();
+    assertEquals(
+        204, pim.post("api/sequences/" + id + "/place", Map.of("to", "archive")).statusCode());
+    JsonNode agreed = Person.json(pim.get("api/sequences/" + id + "/standards"));
+    Standards s = StandardsJson.read(agreed.get("standards").asString());
+    String next =
+        StandardsJson.write(
+                new Standards(
+                    new Rate(30, 1),
+                    s.cameraPackage(),
+                    s.nearClipM(),
+                    s.farClipM(),
+                    s.kits(),
+                    s.naming(),
+                    s.beginning()))
+            .toString();
+    assertEquals(
+        200,
+        pim.post(
+                "api/productions/" + film + "/standards",
+                Map.of("version", agreed.get("version").asInt(), "standards", next))
+            .statusCode());
+    assertEquals(30, opened(id).header().rate().perSecond(), 1e-12);
+  }
+
+  @Test
+  void statusAndFavouritesAreSaidAndFound() throws Exception {
+    String film = production();
+    for (String code : List.of("A010", "A020")) begin(film, code, "empty", Map.of());
+    String id = list(film, "here").get(0).get("id").asString();
+    assertEquals(
+        400, pim.post("api/sequences/" + id + "/status", Map.of("status", "late")).statusCode());
+    assertEquals(
+        204,
+        pim.post("api/sequences/" + id + "/status", Map.of("status", "for-review")).statusCode());
+    assertEquals(
+        204,
+        pim.post("api/sequences/" + id + "/favourite", Map.of("favourite", true)).statusCode());
+    for (String asked : List.of("&status=for-review", "&favourites=true")) {
+      JsonNode found = Person.json(pim.get("api/sequences?production=" + film + asked));
+      assertEquals(1, found.size(), asked);
+      assertEquals(id, found.get(0).get("id").asString());
+      assertTrue(found.get(0).get("favourite").asBoolean());
+    }
+    assertEquals(
+        204,
+        pim.post("api/sequences/" + id + "/favourite", Map.of("favourite", false)).statusCode());
+    assertEquals(
+        0, Person.json(pim.get("api/sequences?production=" + film + "&favourites=true")).size());
   }
 }

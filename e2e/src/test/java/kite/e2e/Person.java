@@ -94,6 +94,10 @@ final class Person {
     return send(request(path).GET());
   }
 
+  HttpResponse<byte[]> getBytes(String path) throws IOException, InterruptedException {
+    return http.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofByteArray());
+  }
+
   HttpResponse<String> post(String path, Object body) throws IOException, InterruptedException {
     return send(
         request(path)

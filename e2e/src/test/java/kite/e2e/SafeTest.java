@@ -130,7 +130,7 @@ class SafeTest extends Desk {
     assertTrue(p.getByLabel("Hide Oda").isDisabled());
     p.locator("aside.left .row .name[title=Oda]").click();
     p.keyboard().press("Delete");
-    p.getByText("may look but not change").waitFor();
+    p.getByText("may look here but not change").waitFor();
     // nor behind the page's back
     int status =
         ((Number)

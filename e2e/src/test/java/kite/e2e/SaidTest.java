@@ -151,7 +151,7 @@ class SaidTest extends Desk {
     p.mouse().down();
     p.mouse().move(cue.x + 60, cue.y + cue.height / 2);
     p.mouse().up();
-    p.getByText("Your account may look but not change").waitFor();
+    p.getByText("You may look here but not change").waitFor();
     other.close();
   }
 

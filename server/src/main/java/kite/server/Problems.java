@@ -2,14 +2,15 @@ package kite.server;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Map;
-import java.util.UUID;
 import kite.core.command.Refusal;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
@@ -29,6 +30,14 @@ class Problems {
   @ExceptionHandler
   ResponseEntity<Map<String, Problem.Body>> problem(Problem p) {
     return answer(p.status(), p.body());
+  }
+
+  /** Who asks may not; where that has a sentence of its own, it comes as a {@link Problem}. */
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> denied(AccessDeniedException e) {
+    return answer(
+        HttpStatus.FORBIDDEN,
+        new Problem.Body("rights", "", "", "Your account may not do this. Ask an administrator."));
   }
 
   @ExceptionHandler
@@ -116,7 +125,7 @@ class Problems {
   @ExceptionHandler
   ResponseEntity<Map<String, Problem.Body>> other(Exception e, HttpServletRequest rq) {
     // what somebody reads out finds the lines in the log
-    String id = UUID.randomUUID().toString().substring(0, 8);
+    String id = String.valueOf(MDC.get(RequestIds.KEY));
     LOG.error("{} {} failed ({})", rq.getMethod(), rq.getRequestURI(), id, e);
     return answer(
         HttpStatus.INTERNAL_SERVER_ERROR,

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 /** The accounts. */
 public interface Accounts extends JpaRepository<Account, UUID> {
@@ -14,4 +15,11 @@ public interface Accounts extends JpaRepository<Account, UUID> {
   boolean existsByDemoTrue();
 
   List<Account> findByDemoTrue();
+
+  List<Account> findByAdministersTrueAndEndedAtIsNullOrderByName();
+
+  List<Account> findAllByOrderByName();
+
+  @Query("select count(a) from Account a where a.administers and a.endedAt is null")
+  long administering();
 }

@@ -5,7 +5,7 @@ import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 
 /** What a password may be: long enough to be hard to guess, short enough to be looked at whole. */
-final class GivenPassword {
+public final class GivenPassword {
   static final int LEAST_CHARACTERS = 10;
 
   /** What bcrypt looks at. */
@@ -14,7 +14,7 @@ final class GivenPassword {
   private GivenPassword() {}
 
   /** The password as it was typed, if it may be one. */
-  static String checked(String password) {
+  public static String checked(String password) {
     if (password == null || password.length() < LEAST_CHARACTERS)
       throw refused("A password has at least " + LEAST_CHARACTERS + " characters. Make it longer.");
     if (password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES)

@@ -37,7 +37,7 @@ class KnownBrowsers {
   }
 
   /** What a browser is given to keep when somebody has signed in; sent back with sign-ins alone. */
-  ResponseCookie given(String name, boolean secure) {
+  ResponseCookie given(String name, HttpServletRequest rq) {
     byte[] bytes = new byte[NUMBER_BYTES];
     random.nextBytes(bytes);
     String number = text(bytes);
@@ -45,8 +45,8 @@ class KnownBrowsers {
     return ResponseCookie.from(COOKIE, number + "." + signature(account, number))
         .httpOnly(true)
         .sameSite("Strict")
-        .secure(secure)
-        .path(Security.SIGN_IN)
+        .secure(rq.isSecure())
+        .path(rq.getContextPath() + Security.SIGN_IN)
         .maxAge(KEPT)
         .build();
   }

@@ -65,7 +65,7 @@ public class SignInLimit {
    *
    * @param browser the number of a browser in which the name has signed in before, or null
    */
-  synchronized boolean begins(String name, String address, String browser) {
+  public synchronized boolean begins(String name, String address, String browser) {
     List<Measure> measures = measures(name, address, browser);
     for (Measure m : measures) if (now(m.key).count >= m.most) return false;
     for (Measure m : measures) {
@@ -82,7 +82,7 @@ public class SignInLimit {
   }
 
   /** A try that was right does not count. */
-  synchronized void cameIn(String name, String address, String browser) {
+  public synchronized void cameIn(String name, String address, String browser) {
     List<Measure> measures = measures(name, address, browser);
     tries.remove(measures.get(0).key);
     for (Measure m : measures.subList(1, measures.size())) {

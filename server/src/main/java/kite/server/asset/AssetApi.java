@@ -10,6 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import kite.core.codec.TrackJson;
@@ -23,6 +25,8 @@ import kite.exchange.obj.ObjModel;
 import kite.exchange.text.Lettering;
 import kite.exchange.track.CameraTracks;
 import kite.server.Problem;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -44,23 +48,29 @@ class AssetApi {
       CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
   private final AssetStore store;
   private final Imports imports;
+  private final ProductionAssets owners;
+  private final Rights rights;
 
-  AssetApi(AssetStore store, Imports imports) {
+  AssetApi(AssetStore store, Imports imports, ProductionAssets owners, Rights rights) {
     this.store = store;
     this.imports = imports;
+    this.owners = owners;
+    this.rights = rights;
   }
 
   /** Takes a .glb or self-contained .gltf as the request's body; gives the import report. */
   @PostMapping(
       consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.BringIn
   CompletableFuture<ResponseEntity<String>> bring(
-      InputStream body, @RequestParam String name, Principal who) throws IOException {
+      InputStream body, @RequestParam String name, @RequestParam UUID sequence, Principal who)
+      throws IOException {
     return inTurn(
         who,
         brought -> {
           Path file = brought.copied(body, GlbReader.LARGEST_FILE);
-          return () -> store.keep(Names.clean(name), Files.readAllBytes(file));
+          return () -> given(sequence, store.keep(Names.clean(name), Files.readAllBytes(file)));
         });
   }
 
@@ -72,8 +82,10 @@ class AssetApi {
       path = "/together",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.BringIn
   CompletableFuture<ResponseEntity<String>> bringTogether(
-      @RequestParam("files") List<MultipartFile> files, Principal who) throws IOException {
+      @RequestParam("files") List<MultipartFile> files, @RequestParam UUID sequence, Principal who)
+      throws IOException {
     return inTurn(
         who,
         brought -> {
@@ -84,11 +96,11 @@ class AssetApi {
             f.transferTo(to);
             all.put(given == null || given.isBlank() ? "file" : Names.clean(given), to);
           }
-          return () -> together(all);
+          return () -> given(sequence, together(all));
         });
   }
 
-  private String together(Map<String, Path> paths) throws BadFile, IOException {
+  private AssetStore.Kept together(Map<String, Path> paths) throws BadFile, IOException {
     Map<String, byte[]> all = new LinkedHashMap<>();
     String main = "";
     for (Map.Entry<String, Path> f : paths.entrySet()) {
@@ -106,10 +118,11 @@ class AssetApi {
       path = "/images",
       consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> bringImage(InputStream body, @RequestParam String name)
-      throws IOException {
+  @May.BringIn
+  ResponseEntity<String> bringImage(
+      InputStream body, @RequestParam String name, @RequestParam UUID sequence) throws IOException {
     byte[] bytes = body.readNBytes(PlateImages.LARGEST_FILE + 1);
-    return json(Imports.read(() -> store.keepImage(Names.clean(name), bytes)));
+    return json(Imports.read(() -> given(sequence, store.keepImage(Names.clean(name), bytes))));
   }
 
   /**
@@ -119,7 +132,9 @@ class AssetApi {
 
   /** Makes words into a model of letters; gives the import report. */
   @PostMapping(path = "/lettering", produces = MediaType.APPLICATION_JSON_VALUE)
-  ResponseEntity<String> letter(@RequestBody Words w) throws IOException {
+  @May.BringIn
+  ResponseEntity<String> letter(@RequestBody Words w, @RequestParam UUID sequence)
+      throws IOException {
     if (w.text() == null || w.colour() == null || !w.colour().matches("#[0-9a-f]{6}"))
       throw new Problem(
           HttpStatus.UNPROCESSABLE_CONTENT, "text", "Lettering needs a text and a colour #rrggbb.");
@@ -127,7 +142,10 @@ class AssetApi {
     for (int i = 0; i < 3; i++) rgb[i] = MeshBuilder.linear(w.colour(), 1 + i * 2);
     return json(
         Imports.read(
-            () -> store.keep(w.text(), Lettering.glb(w.text(), w.heightM(), w.depthM(), rgb))));
+            () ->
+                given(
+                    sequence,
+                    store.keep(w.text(), Lettering.glb(w.text(), w.heightM(), w.depthM(), rgb)))));
   }
 
   /**
@@ -140,8 +158,13 @@ class AssetApi {
       path = "/camera-tracks",
       consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
       produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.BringIn
   CompletableFuture<ResponseEntity<String>> tracks(
-      InputStream body, @RequestParam String name, @RequestParam double fps, Principal who)
+      InputStream body,
+      @RequestParam String name,
+      @RequestParam double fps,
+      @RequestParam UUID sequence,
+      Principal who)
       throws IOException {
     if (!(fps > 0 && fps <= 1000))
       throw new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", "The rate is 0 to 1000 fps.");
@@ -154,6 +177,12 @@ class AssetApi {
                   .map(TrackJson::write)
                   .collect(Collectors.joining(",", "[", "]"));
         });
+  }
+
+  /** What was kept is the sequence's production's, too; gives its report. */
+  private String given(UUID sequence, AssetStore.Kept kept) {
+    owners.give(rights.productionOf(sequence), Set.of(kept.sha256()));
+    return kept.report();
   }
 
   /** Takes what a request brings to disk; gives the work to be done with it. */
@@ -179,6 +208,7 @@ class AssetApi {
   }
 
   @GetMapping("/{sha}")
+  @May.SeeAsset
   ResponseEntity<byte[]> file(@PathVariable String sha) {
     AssetRow row = store.get(sha);
     String type =
@@ -194,6 +224,7 @@ class AssetApi {
 
   /** Nodes and clips for the page's core. */
   @GetMapping(path = "/{sha}/rig")
+  @May.SeeAsset
   ResponseEntity<String> rig(@PathVariable String sha) {
     return ResponseEntity.ok()
         .cacheControl(FOR_GOOD)
@@ -202,6 +233,7 @@ class AssetApi {
   }
 
   @GetMapping(path = "/{sha}/report")
+  @May.SeeAsset
   ResponseEntity<String> report(@PathVariable String sha) {
     return ResponseEntity.ok()
         .cacheControl(FOR_GOOD)

@@ -69,19 +69,26 @@ public class AssetStore {
       List<String> warnings) {}
 
   /**
+   * What is kept.
+   *
+   * @param report JSON of a {@link Report} or {@link ImageReport}
+   */
+  public record Kept(String sha256, String report) {}
+
+  /**
    * Reads a model and keeps it.
    *
    * @throws BadFile when it cannot be taken; nothing is kept then
    */
-  public String keep(String name, byte[] bytes) throws BadFile {
+  public Kept keep(String name, byte[] bytes) throws BadFile {
     return keep(name, bytes, List.of());
   }
 
   /** As above, with warnings of an earlier step. */
-  public String keep(String name, byte[] bytes, List<String> warned) throws BadFile {
+  public Kept keep(String name, byte[] bytes, List<String> warned) throws BadFile {
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null && known.kind == AssetRow.Kind.MODEL) return known.report;
+    if (known != null && known.kind == AssetRow.Kind.MODEL) return new Kept(sha, known.report);
     ModelFile model = GlbReader.read(bytes);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
@@ -106,12 +113,12 @@ public class AssetStore {
   }
 
   /** Saves an asset; the same one may have been brought by somebody else at this moment. */
-  private String kept(AssetRow row) {
+  private Kept kept(AssetRow row) {
     try {
       assets.saveAndFlush(row);
-      return row.report;
+      return new Kept(row.sha256, row.report);
     } catch (DataIntegrityViolationException e) {
-      return assets.findById(row.sha256).orElseThrow(() -> e).report;
+      return new Kept(row.sha256, assets.findById(row.sha256).orElseThrow(() -> e).report);
     }
   }
 
@@ -123,11 +130,11 @@ public class AssetStore {
    *
    * @throws BadFile when it is none, or too large; nothing is kept then
    */
-  public String keepImage(String name, byte[] bytes) throws BadFile {
+  public Kept keepImage(String name, byte[] bytes) throws BadFile {
     int[] size = PlateImages.size(name, bytes);
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null) return known.report;
+    if (known != null) return new Kept(sha, known.report);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
     row.kind = AssetRow.Kind.IMAGE;
@@ -135,6 +142,18 @@ public class AssetStore {
     row.bytes = bytes;
     row.report = JSON.writeValueAsString(new ImageReport(sha, name, size[0], size[1]));
     return kept(row);
+  }
+
+  /** An asset's file, as it is kept. */
+  public record Stored(boolean model, String name, byte[] bytes) {}
+
+  /** The file of an asset, or null when it is not kept. */
+  @Transactional(readOnly = true)
+  public Stored stored(String sha) {
+    return assets
+        .findById(sha)
+        .map(r -> new Stored(r.kind == AssetRow.Kind.MODEL, r.name, r.bytes))
+        .orElse(null);
   }
 
   /** An image for the renderer, or null when there is none. */

@@ -26,7 +26,7 @@ import org.springframework.stereotype.Component;
  * the others wait their turn on disk.
  */
 @Component
-class Imports implements DisposableBean {
+public class Imports implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(Imports.class);
 
   /** Each may take what {@link kite.exchange.Budget} allows, beside the file itself. */
@@ -46,15 +46,15 @@ class Imports implements DisposableBean {
   private final Map<String, Integer> inHand = new ConcurrentHashMap<>();
 
   /** A folder of its own on disk for what one request brings. */
-  static final class Brought implements AutoCloseable {
+  public static final class Brought implements AutoCloseable {
     private final Path folder;
 
-    Brought() throws IOException {
+    public Brought() throws IOException {
       folder = Files.createTempDirectory("kite-import");
     }
 
     /** A place for one more file. */
-    Path file(String name) {
+    public Path file(String name) {
       return folder.resolve(name);
     }
 
@@ -63,11 +63,11 @@ class Imports implements DisposableBean {
      *
      * @param largest bytes; one more is kept, so that whoever reads it sees that it is too large
      */
-    Path copied(InputStream body, int largest) throws IOException {
+    public Path copied(InputStream body, long largest) throws IOException {
       Path to = file("body");
       try (OutputStream out = Files.newOutputStream(to)) {
         byte[] some = new byte[1 << 16];
-        long left = largest + 1L;
+        long left = largest + 1;
         for (int n = 0; left > 0 && n >= 0; left -= n) {
           n = body.read(some, 0, (int) Math.min(some.length, left));
           if (n < 0) break;
@@ -88,7 +88,7 @@ class Imports implements DisposableBean {
   }
 
   /** Work that may find a file bad. */
-  interface Reading<T> {
+  public interface Reading<T> {
     T read() throws BadFile, IOException;
   }
 
@@ -97,7 +97,7 @@ class Imports implements DisposableBean {
    *
    * @throws Problem when this person has too many files in hand
    */
-  <T> CompletableFuture<T> inTurn(String person, Brought brought, Reading<T> work) {
+  public <T> CompletableFuture<T> inTurn(String person, Brought brought, Reading<T> work) {
     if (inHand.merge(person, 1, Integer::sum) > PER_PERSON) {
       left(person);
       brought.close();

@@ -1,8 +1,10 @@
-package kite.server.account;
+package kite.server.beginning;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import kite.server.Problem;
+import kite.server.account.SignInLimit;
+import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -31,6 +33,7 @@ class BeginningApi {
 
   @PostMapping("/set-up")
   @ResponseStatus(HttpStatus.NO_CONTENT)
+  @May.BeAnyone
   void first(@RequestBody FirstAsked asked, HttpServletRequest rq) {
     if (!limit.begins("the set-up code", rq.getRemoteAddr(), null))
       throw new Problem(
@@ -48,6 +51,7 @@ class BeginningApi {
 
   @PostMapping("/demonstration/end")
   @ResponseStatus(HttpStatus.NO_CONTENT)
+  @May.Administer
   void end(@RequestBody EndAsked asked, Principal who) {
     demonstration.end(who.getName(), asked.name(), asked.password(), asked.production());
   }

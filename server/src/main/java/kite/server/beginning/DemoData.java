@@ -1,10 +1,15 @@
-package kite.server.account;
+package kite.server.beginning;
 
 import java.util.List;
 import java.util.UUID;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
+import kite.server.account.Account;
+import kite.server.account.Accounts;
 import kite.server.asset.AssetStore;
+import kite.server.rights.Member;
+import kite.server.rights.Members;
+import kite.server.rights.Role;
 import kite.server.sequence.Library;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
@@ -16,15 +21,16 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Puts the demonstration production into an empty database, in demo mode only. */
 @Component
-class DemoData implements ApplicationRunner {
-  static final String ARTIST = "pim";
-  static final String ARTIST_PASSWORD = "hold-on-tight";
-  static final String REVIEWER = "oda";
-  static final String REVIEWER_PASSWORD = "keep-the-light";
+public class DemoData implements ApplicationRunner {
+  public static final String ARTIST = "pim";
+  public static final String ARTIST_PASSWORD = "hold-on-tight";
+  public static final String REVIEWER = "oda";
+  public static final String REVIEWER_PASSWORD = "keep-the-light";
   private final Accounts accounts;
   private final PasswordEncoder passwords;
   private final ObjectProvider<AssetStore> assets;
   private final ObjectProvider<Library> library;
+  private final Members members;
   private final boolean demo;
 
   DemoData(
@@ -32,7 +38,9 @@ class DemoData implements ApplicationRunner {
       PasswordEncoder passwords,
       ObjectProvider<AssetStore> assets,
       ObjectProvider<Library> library,
+      Members members,
       @Value("${kite.demo}") boolean demo) {
+    this.members = members;
     this.accounts = accounts;
     this.passwords = passwords;
     this.assets = assets;
@@ -44,27 +52,23 @@ class DemoData implements ApplicationRunner {
   @Transactional
   public void run(ApplicationArguments args) throws Exception {
     if (!demo || accounts.count() > 0) return;
-    accounts.save(
-        new Account(
-            UUID.randomUUID(),
-            ARTIST,
-            passwords.encode(ARTIST_PASSWORD),
-            Account.Role.ARTIST,
-            true));
-    accounts.save(
-        new Account(
-            UUID.randomUUID(),
-            REVIEWER,
-            passwords.encode(REVIEWER_PASSWORD),
-            Account.Role.REVIEWER,
-            true));
+    Account artist = accounts.save(made(ARTIST, ARTIST_PASSWORD).administering());
+    Account reviewer = accounts.save(made(REVIEWER, REVIEWER_PASSWORD));
     SaltWind salt = new SaltWind();
     AssetStore models = assets.getObject();
     for (SaltWind.Asset a : salt.assets()) models.keep(a.name(), a.bytes());
     for (SaltWind.Asset a : salt.plate()) models.keepImage(a.name(), a.bytes());
     List<Sequence> all = List.of(salt.sw010(), salt.sw020(), salt.sw030());
-    library
-        .getObject()
-        .addDemonstration(SaltWind.PRODUCTION, SaltWind.CODE, all.get(0).header().standards(), all);
+    UUID production =
+        library
+            .getObject()
+            .addDemonstration(
+                SaltWind.PRODUCTION, SaltWind.CODE, all.get(0).header().standards(), all);
+    members.save(new Member(artist.id(), production, Role.LEAD));
+    members.save(new Member(reviewer.id(), production, Role.REVIEWER));
+  }
+
+  private Account made(String name, String password) {
+    return new Account(UUID.randomUUID(), name, passwords.encode(password)).ofDemonstration();
   }
 }

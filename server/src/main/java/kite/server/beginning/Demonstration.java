@@ -1,14 +1,18 @@
-package kite.server.account;
+package kite.server.beginning;
 
 import java.util.List;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.server.Problem;
+import kite.server.account.Account;
+import kite.server.account.Accounts;
+import kite.server.account.GivenPassword;
+import kite.server.account.OpenSessions;
+import kite.server.rights.RightsChanged;
 import kite.server.sequence.Library;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.session.FindByIndexNameSessionRepository;
-import org.springframework.session.Session;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,13 +22,16 @@ class Demonstration {
   private final Accounts accounts;
   private final PasswordEncoder passwords;
   private final Library library;
-  private final FindByIndexNameSessionRepository<? extends Session> sessions;
+  private final OpenSessions sessions;
+  private final ApplicationEventPublisher events;
 
   Demonstration(
       Accounts accounts,
       PasswordEncoder passwords,
       Library library,
-      FindByIndexNameSessionRepository<? extends Session> sessions) {
+      OpenSessions sessions,
+      ApplicationEventPublisher events) {
+    this.events = events;
     this.accounts = accounts;
     this.passwords = passwords;
     this.library = library;
@@ -47,17 +54,13 @@ class Demonstration {
         throw new Problem(
             HttpStatus.CONFLICT, "taken", "name", "“" + named + "” is taken. Choose another name.");
       accounts.save(
-          new Account(
-              UUID.randomUUID(),
-              named,
-              passwords.encode(GivenPassword.checked(password)),
-              Account.Role.ARTIST));
+          new Account(UUID.randomUUID(), named, passwords.encode(GivenPassword.checked(password)))
+              .administering());
     }
     accounts.deleteAll(all);
     accounts.flush();
     if (production) library.removeDemonstration();
-    for (Account a : all)
-      for (String session : sessions.findByPrincipalName(a.name()).keySet())
-        sessions.deleteById(session);
+    for (Account a : all) sessions.end(a.name());
+    events.publishEvent(new RightsChanged());
   }
 }

@@ -1,4 +1,4 @@
-package kite.server.account;
+package kite.server.beginning;
 
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
@@ -8,6 +8,9 @@ import java.util.Locale;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.server.Problem;
+import kite.server.account.Account;
+import kite.server.account.Accounts;
+import kite.server.account.GivenPassword;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -21,7 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
  * no other.
  */
 @Service
-class SetUp {
+public class SetUp {
   private static final Logger LOG = LoggerFactory.getLogger(SetUp.class);
 
   /** Letters and digits that are not taken for each other. */
@@ -60,7 +63,7 @@ class SetUp {
     return s.toString();
   }
 
-  boolean isNeeded() {
+  public boolean isNeeded() {
     return !demo && accounts.count() == 0;
   }
 
@@ -82,10 +85,10 @@ class SetUp {
           "That is not the code. It stands in the terminal where Jolly Kite was started.");
     accounts.save(
         new Account(
-            UUID.randomUUID(),
-            GivenNames.person("name", name),
-            passwords.encode(GivenPassword.checked(password)),
-            Account.Role.ARTIST));
+                UUID.randomUUID(),
+                GivenNames.person("name", name),
+                passwords.encode(GivenPassword.checked(password)))
+            .administering());
   }
 
   /** Capitals, spaces and strokes do not matter. */

@@ -14,6 +14,7 @@ import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.usd.UsdCameraWriter;
 import kite.server.Problem;
 import kite.server.asset.AssetStore;
+import kite.server.rights.May;
 import kite.server.sequence.SequenceStore;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -37,6 +38,7 @@ class HandOverApi {
   }
 
   @GetMapping("/cut.otio")
+  @May.LookAtSequence
   ResponseEntity<byte[]> cut(@PathVariable UUID id) {
     Sequence s = read(id);
     return file(
@@ -46,6 +48,7 @@ class HandOverApi {
   }
 
   @GetMapping("/cameras/{camera}.usda")
+  @May.LookAtSequence
   ResponseEntity<byte[]> usd(@PathVariable UUID id, @PathVariable String camera) {
     Sequence s = read(id);
     Bake bake = bake(s, camera);
@@ -56,6 +59,7 @@ class HandOverApi {
   }
 
   @GetMapping("/cameras/{camera}.glb")
+  @May.LookAtSequence
   ResponseEntity<byte[]> glb(@PathVariable UUID id, @PathVariable String camera) {
     Sequence s = read(id);
     Bake bake = bake(s, camera);

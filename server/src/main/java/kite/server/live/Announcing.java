@@ -14,8 +14,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
+import kite.server.rights.RightsChanged;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
@@ -23,6 +25,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -37,7 +40,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Lazy(false)
 public class Announcing implements SmartLifecycle {
   private static final Logger LOG = LoggerFactory.getLogger(Announcing.class);
-  private static final String CHANNEL = "kite_edit", RENDERS = "kite_render";
+  private static final String CHANNEL = "kite_edit", MOVED = "kite_moved", HERE = "kite_here";
   private static final int LISTEN_MS = 1000, RETRY_MS = 1000;
 
   /** How often it is looked whether those who listen are still signed in. */
@@ -49,8 +52,10 @@ public class Announcing implements SmartLifecycle {
   private final String self = UUID.randomUUID().toString();
   private final LinkedBlockingQueue<EditMade> made = new LinkedBlockingQueue<>();
   private final LinkedBlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
-  private final LinkedBlockingQueue<RenderMoved> moved = new LinkedBlockingQueue<>();
+  private final LinkedBlockingQueue<Moved> moved = new LinkedBlockingQueue<>();
+  private final LinkedBlockingQueue<Here> people = new LinkedBlockingQueue<>();
   private final Map<UUID, Long> told = new HashMap<>();
+  private final Semaphore changed = new Semaphore(0);
   private volatile boolean running;
 
   /** A revision of a sequence that is stored; with its edit where that was made here. */
@@ -69,14 +74,27 @@ public class Announcing implements SmartLifecycle {
   }
 
   @EventListener
-  public void moved(RenderMoved render) {
-    moved.add(render);
+  public void moved(Moved what) {
+    moved.add(what);
+  }
+
+  @EventListener
+  public void isHere(Here here) {
+    people.add(here);
+  }
+
+  /** Rights are others now: it is looked at once who may go on listening. */
+  @Order(1)
+  @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT, fallbackExecution = true)
+  public void changed(RightsChanged rights) {
+    changed.release();
   }
 
   @Override
   public void start() {
     running = true;
-    thread("live renders", this::tellOfRenders);
+    thread("live others", this::tellOfOthers);
+    thread("live people", this::tellOfPeople);
     thread("live updates", this::tellPages);
     thread("live notify", this::tellServers);
     thread("live listen", this::listen);
@@ -143,15 +161,28 @@ public class Announcing implements SmartLifecycle {
         });
   }
 
-  /** A page that hears of a render looks for itself how far it is. */
-  private void tellOfRenders() {
+  /** A page that hears of a render or an approval looks for itself what it is now. */
+  private void tellOfOthers() {
     gather(
         moved,
-        "a render",
+        "a render or an approval",
         all -> {
-          List<UUID> sequences = all.stream().map(RenderMoved::sequence).distinct().toList();
-          for (UUID id : sequences) live.tellOfRenders(id);
-          send(RENDERS, sequences.stream().map(UUID::toString).toList());
+          List<Moved> once = all.stream().distinct().toList();
+          for (Moved m : once) live.tell(m);
+          send(MOVED, once.stream().map(m -> m.sequence() + " " + m.what()).toList());
+        });
+  }
+
+  /** Of each page the last place alone. */
+  private void tellOfPeople() {
+    gather(
+        people,
+        "where people are",
+        all -> {
+          Map<String, Here> last = new LinkedHashMap<>();
+          for (Here h : all) last.put(h.page(), h);
+          for (Here h : last.values()) live.tell(h);
+          send(HERE, last.values().stream().map(Here::json).toList());
         });
   }
 
@@ -196,7 +227,8 @@ public class Announcing implements SmartLifecycle {
       try (Connection c = database.getConnection();
           Statement s = c.createStatement()) {
         s.execute("listen " + CHANNEL);
-        s.execute("listen " + RENDERS);
+        s.execute("listen " + MOVED);
+        s.execute("listen " + HERE);
         PGConnection pg = c.unwrap(PGConnection.class);
         while (running) {
           PGNotification[] all = pg.getNotifications(LISTEN_MS);
@@ -210,9 +242,15 @@ public class Announcing implements SmartLifecycle {
   }
 
   private void hear(String channel, String text) {
+    if (channel.equals(HERE)) {
+      String[] p = text.split(" ", 2);
+      if (!p[0].equals(self)) live.tell(Here.read(p[1]));
+      return;
+    }
     String[] p = text.split(" ");
     if (p[0].equals(self)) return;
-    if (channel.equals(RENDERS) && p.length == 2) live.tellOfRenders(UUID.fromString(p[1]));
+    if (channel.equals(MOVED) && p.length == 3)
+      live.tell(new Moved(UUID.fromString(p[1]), Moved.What.valueOf(p[2])));
     else if (channel.equals(CHANNEL) && p.length == 3)
       heard.add(new Heard(UUID.fromString(p[1]), Long.parseLong(p[2]), null));
   }
@@ -221,7 +259,8 @@ public class Announcing implements SmartLifecycle {
   private void endOfRights() {
     while (running) {
       try {
-        Thread.sleep(RIGHTS_MS);
+        changed.tryAcquire(RIGHTS_MS, TimeUnit.MILLISECONDS);
+        changed.drainPermits();
         List<String> here = live.sessions();
         if (here.isEmpty()) continue;
         Set<String> there = new HashSet<>();
@@ -229,7 +268,7 @@ public class Announcing implements SmartLifecycle {
             PreparedStatement p =
                 c.prepareStatement(
                     "select session_id from spring_session where session_id = any (?)"
-                        + " and expiry_time > ? and principal_name in (select name from account)")) {
+                        + " and expiry_time > ?")) {
           p.setArray(1, c.createArrayOf("text", here.toArray()));
           p.setLong(2, System.currentTimeMillis());
           try (ResultSet r = p.executeQuery()) {
@@ -237,6 +276,7 @@ public class Announcing implements SmartLifecycle {
           }
         }
         for (String s : here) if (!there.contains(s)) live.end(s);
+        live.endOfRights();
       } catch (InterruptedException e) {
         return;
       } catch (SQLException | RuntimeException e) {

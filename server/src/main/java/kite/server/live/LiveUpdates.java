@@ -12,13 +12,20 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import kite.server.account.SignedOut;
+import kite.server.rights.Rights;
+import kite.server.rights.Who;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.server.ServerHttpRequest;
 import org.springframework.http.server.ServerHttpResponse;
 import org.springframework.http.server.ServletServerHttpRequest;
+import org.springframework.security.core.Authentication;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketHandler;
@@ -40,9 +47,6 @@ public class LiveUpdates extends TextWebSocketHandler
     implements WebSocketConfigurer, HandshakeInterceptor, DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(LiveUpdates.class);
 
-  /** What is said when renders have got further: the page asks for their list then. */
-  private static final String RENDERS = "{\"renders\":true}";
-
   /** More waiting messages than a page needs that reads at all. */
   private static final int MOST_WAITING = 200;
 
@@ -51,7 +55,11 @@ public class LiveUpdates extends TextWebSocketHandler
   /** A write that takes longer is to a page that does not read. */
   private static final long SEND_MS = 5000;
 
-  private static final String SESSION = "httpSession", SEQUENCE = "sequence";
+  /** A camera's letter and a frame are shorter. */
+  private static final int LONGEST_PLACE = 300;
+
+  private static final long PLACES_APART_NS = 150_000_000;
+  private static final String SESSION = "httpSession", SEQUENCE = "sequence", WHO = "who";
   private final Map<String, Line> open = new ConcurrentHashMap<>();
 
   /** Sequences that a page has come to since it was last asked. */
@@ -64,6 +72,14 @@ public class LiveUpdates extends TextWebSocketHandler
             t.setDaemon(true);
             return t;
           });
+
+  private final Rights rights;
+  private final ApplicationEventPublisher events;
+
+  LiveUpdates(Rights rights, ApplicationEventPublisher events) {
+    this.rights = rights;
+    this.events = events;
+  }
 
   @Override
   public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
@@ -79,8 +95,13 @@ public class LiveUpdates extends TextWebSocketHandler
     UUID sequence = asked(rq.getURI());
     if (sequence == null || !(rq instanceof ServletServerHttpRequest servlet)) return false;
     HttpSession session = servlet.getServletRequest().getSession(false);
-    if (session == null) return false;
+    if (session == null || !(rq.getPrincipal() instanceof Authentication who)) return false;
+    if (!rights.sees(Who.of(who), sequence)) {
+      rs.setStatusCode(HttpStatus.NOT_FOUND);
+      return false;
+    }
     kept.put(SESSION, session.getId());
+    kept.put(WHO, Who.of(who));
     kept.put(SEQUENCE, sequence);
     return true;
   }
@@ -113,7 +134,12 @@ public class LiveUpdates extends TextWebSocketHandler
 
   @Override
   public void afterConnectionClosed(WebSocketSession s, CloseStatus status) {
-    open.remove(s.getId());
+    Line l = open.remove(s.getId());
+    if (l != null) gone(l);
+  }
+
+  private void gone(Line l) {
+    if (l.told != 0) events.publishEvent(new Here(l.sequence, l.page, l.name, "", 0, true));
   }
 
   /** Whether a page has come to a sequence since this was last asked. */
@@ -133,9 +159,27 @@ public class LiveUpdates extends TextWebSocketHandler
       if (l.sequence.equals(sequence)) for (EditMade e : edits) l.say(e.json());
   }
 
-  /** Tells every page that has a sequence open that its renders have got further. */
-  void tellOfRenders(UUID sequence) {
-    for (Line l : open.values()) if (l.sequence.equals(sequence)) l.say(RENDERS);
+  /** Tells every page that has a sequence open what is other than it was: it asks for it then. */
+  void tell(Moved moved) {
+    for (Line l : open.values())
+      if (l.sequence.equals(moved.sequence())) l.say(moved.what().json());
+  }
+
+  /** Tells the other pages that have a sequence open where somebody is in it. */
+  void tell(Here here) {
+    String json = here.json();
+    for (Map.Entry<String, Line> l : open.entrySet())
+      if (l.getValue().sequence.equals(here.sequence()) && !l.getValue().page.equals(here.page()))
+        l.getValue().say(json);
+  }
+
+  /** Where a page says that it is; more often than anybody could look is passed over. */
+  @Override
+  protected void handleTextMessage(WebSocketSession s, TextMessage message) {
+    Line l = open.get(s.getId());
+    if (l == null || message.getPayloadLength() > LONGEST_PLACE || !l.mayTell()) return;
+    Here here = Here.said(l.sequence, l.page, l.name, message.getPayload());
+    if (here != null) events.publishEvent(here);
   }
 
   /** Sessions that have sockets here. */
@@ -143,10 +187,22 @@ public class LiveUpdates extends TextWebSocketHandler
     return open.values().stream().map(l -> l.session).distinct().toList();
   }
 
+  @EventListener
+  public void signedOut(SignedOut e) {
+    end(e.session());
+  }
+
   /** Ends all sockets of a session: whoever had it has signed out. */
-  public void end(String session) {
+  void end(String session) {
     for (Line l : open.values())
       if (l.session.equals(session)) l.close(CloseStatus.POLICY_VIOLATION.withReason("signed out"));
+  }
+
+  /** Ends the sockets of those who may not see their sequence any more. */
+  void endOfRights() {
+    for (Line l : open.values())
+      if (!rights.sees(l.who, l.sequence))
+        writers.execute(() -> l.close(CloseStatus.POLICY_VIOLATION.withReason("no rights")));
   }
 
   @Override
@@ -158,6 +214,16 @@ public class LiveUpdates extends TextWebSocketHandler
   private final class Line {
     final UUID sequence;
     final String session;
+    final Who who;
+
+    /** Names the page for others. */
+    final String page = UUID.randomUUID().toString();
+
+    final String name;
+
+    /** When it last told where it is, in nanoseconds; 0 before the first time. */
+    private volatile long told;
+
     private final WebSocketSession socket;
     private final Deque<String> waiting = new ArrayDeque<>();
     private long characters;
@@ -167,6 +233,15 @@ public class LiveUpdates extends TextWebSocketHandler
       this.socket = socket;
       sequence = (UUID) socket.getAttributes().get(SEQUENCE);
       session = (String) socket.getAttributes().get(SESSION);
+      who = (Who) socket.getAttributes().get(WHO);
+      name = who.isGuest() ? "A guest" : who.name();
+    }
+
+    boolean mayTell() {
+      long now = System.nanoTime();
+      if (told != 0 && now - told < PLACES_APART_NS) return false;
+      told = now;
+      return true;
     }
 
     void say(String text) {
@@ -208,7 +283,7 @@ public class LiveUpdates extends TextWebSocketHandler
     }
 
     void close(CloseStatus why) {
-      open.remove(socket.getId());
+      if (open.remove(socket.getId()) != null) gone(this);
       try {
         socket.close(why);
       } catch (IOException | RuntimeException e) {

@@ -1,6 +1,18 @@
 package kite.server.live;
 
+import java.util.Locale;
 import java.util.UUID;
 
-/** A render of a sequence has got further, or has come to an end. */
-public record RenderMoved(UUID sequence) {}
+/** Something beside the document of a sequence is other than it was: pages ask for it again. */
+public record Moved(UUID sequence, What what) {
+  /** What there is beside a document. */
+  public enum What {
+    RENDERS,
+    APPROVALS;
+
+    /** What goes over the line. */
+    String json() {
+      return "{\"" + name().toLowerCase(Locale.ROOT) + "\":true}";
+    }
+  }
+}

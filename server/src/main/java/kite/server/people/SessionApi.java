@@ -1,7 +1,15 @@
-package kite.server.account;
+package kite.server.people;
 
 import java.security.Principal;
+import java.util.UUID;
 import kite.server.Problem;
+import kite.server.account.Account;
+import kite.server.account.Accounts;
+import kite.server.beginning.DemoData;
+import kite.server.beginning.SetUp;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
+import kite.server.rights.Who;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.availability.ApplicationAvailability;
 import org.springframework.boot.availability.ReadinessState;
@@ -16,6 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class SessionApi {
   private final Accounts accounts;
+  private final Rights rights;
   private final SetUp setUp;
   private final boolean demo;
 
@@ -23,10 +32,12 @@ class SessionApi {
 
   SessionApi(
       Accounts accounts,
+      Rights rights,
       SetUp setUp,
       ApplicationAvailability availability,
       @Value("${kite.demo}") boolean demo) {
     this.accounts = accounts;
+    this.rights = rights;
     this.setUp = setUp;
     this.availability = availability;
     this.demo = demo;
@@ -34,26 +45,41 @@ class SessionApi {
 
   /**
    * @param name null when nobody is signed in
+   * @param shown what they are called
+   * @param guestOf the sequence that a guest looks at, or null
    * @param demoName the account to try the demonstration with, while there is one
    * @param setUp whether nobody has an account yet: the first one is made with the set-up code
    */
-  record Session(String name, String role, String demoName, String demoPassword, boolean setUp) {}
+  record Session(
+      String name,
+      String shown,
+      boolean administers,
+      UUID guestOf,
+      String demoName,
+      String demoPassword,
+      boolean setUp) {}
 
   @GetMapping("/session")
+  @May.BeAnyone
   Session session(Principal who, CsrfToken token) {
     token.getToken(); // makes the cookie that the page sends back
-    Account a = who == null ? null : accounts.findByName(who.getName()).orElse(null);
-    boolean shown = demo && accounts.existsByDemoTrue();
+    Who now = who == null ? null : Who.now();
+    UUID guestOf = now == null ? null : rights.guestOf();
+    Account a = now == null || now.isGuest() ? null : accounts.findByName(now.name()).orElse(null);
+    boolean demonstrates = demo && accounts.existsByDemoTrue();
     return new Session(
         a == null ? null : a.name(),
-        a == null ? null : a.role().name(),
-        shown ? DemoData.ARTIST : null,
-        shown ? DemoData.ARTIST_PASSWORD : null,
+        a == null ? null : a.shown(),
+        a != null && a.administers(),
+        guestOf,
+        demonstrates ? DemoData.ARTIST : null,
+        demonstrates ? DemoData.ARTIST_PASSWORD : null,
         a == null && setUp.isNeeded());
   }
 
   /** Ready once everything has started, the demonstration with it, and the database answers. */
   @GetMapping("/health")
+  @May.BeAnyone
   String health() {
     if (availability.getReadinessState() != ReadinessState.ACCEPTING_TRAFFIC)
       throw new Problem(

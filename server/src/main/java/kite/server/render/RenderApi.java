@@ -1,8 +1,8 @@
 package kite.server.render;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
@@ -13,7 +13,10 @@ import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.server.Problem;
-import kite.server.live.RenderMoved;
+import kite.server.live.Moved;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
+import kite.server.rights.Role;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -41,7 +44,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class RenderApi {
   private static final int MOST_SAMPLES = 1024;
   private static final int MOST_LISTED = 50;
-  private static final String ARTIST = "ARTIST";
   private final SequenceStore sequences;
   private final RenderJobs jobs;
   private final RenderFrames frames;
@@ -50,6 +52,7 @@ class RenderApi {
   private final ApplicationEventPublisher events;
   private final Clock clock;
   private final Most most;
+  private final Rights rights;
 
   /** What one person may have under way, so that there are turns for everybody. */
   @ConfigurationProperties("kite.render")
@@ -66,8 +69,10 @@ class RenderApi {
       JobScheduler scheduler,
       ApplicationEventPublisher events,
       Clock clock,
-      Most most) {
+      Most most,
+      Rights rights) {
     this.most = most;
+    this.rights = rights;
     this.sequences = sequences;
     this.jobs = jobs;
     this.frames = frames;
@@ -103,14 +108,15 @@ class RenderApi {
       boolean film) {}
 
   @PostMapping("/sequences/{id}/renders")
-  RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, HttpServletRequest who) {
+  @May.LookAtSequence
+  RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
     Sequence s = sequences.get(id).sequence();
     if (asked.percent() < 5 || asked.percent() > 100)
       throw bad("The size is 5 to 100 % of the delivery size.");
     if (asked.samples() < 1 || asked.samples() > MOST_SAMPLES)
       throw bad("The quality is 1 to " + MOST_SAMPLES + " lens rays per pixel.");
-    String name = who.getUserPrincipal().getName();
-    boolean artist = who.isUserInRole(ARTIST);
+    String name = who.getName();
+    boolean artist = rights.roleIn(id).may(Role.ARTIST);
     if (!artist && asked.samples() > most.samplesOfReviewers())
       throw bad(
           "A reviewer renders with up to "
@@ -196,11 +202,13 @@ class RenderApi {
   }
 
   @GetMapping("/sequences/{id}/renders")
+  @May.LookAtSequence
   List<RenderShown> list(@PathVariable UUID id) {
     return jobs.list(id, Limit.of(MOST_LISTED)).stream().map(RenderApi::shown).toList();
   }
 
   @GetMapping("/renders/{id}")
+  @May.LookAtRender
   RenderShown one(@PathVariable UUID id) {
     return shown(listed(id));
   }
@@ -212,7 +220,8 @@ class RenderApi {
   }
 
   @PostMapping("/renders/{id}/stop")
-  RenderShown stop(@PathVariable UUID id, HttpServletRequest who) {
+  @May.LookAtRender
+  RenderShown stop(@PathVariable UUID id, Principal who) {
     RenderJobs.Listed job = listed(id);
     own(job, who);
     jobs.askStop(id);
@@ -225,7 +234,8 @@ class RenderApi {
 
   /** Lets a job that was stopped or failed go on after the frames it has. */
   @PostMapping("/renders/{id}/resume")
-  RenderShown resume(@PathVariable UUID id, HttpServletRequest who) {
+  @May.LookAtRender
+  RenderShown resume(@PathVariable UUID id, Principal who) {
     RenderJobs.Listed job = listed(id);
     own(job, who);
     if (jobs.resume(id) == 0)
@@ -237,13 +247,13 @@ class RenderApi {
 
   /** Tells who looks at the sequence; gives the job as it is now. */
   private RenderShown moved(UUID sequence, UUID job) {
-    events.publishEvent(new RenderMoved(sequence));
+    events.publishEvent(new Moved(sequence, Moved.What.RENDERS));
     return shown(listed(job));
   }
 
   /** Who may not edit may stop and resume what they asked for themselves, and nothing else. */
-  private static void own(RenderJobs.Listed job, HttpServletRequest who) {
-    if (!who.isUserInRole(ARTIST) && !job.askedBy().equals(who.getUserPrincipal().getName()))
+  private void own(RenderJobs.Listed job, Principal who) {
+    if (!rights.roleIn(job.sequenceId()).may(Role.ARTIST) && !job.askedBy().equals(who.getName()))
       throw new Problem(
           HttpStatus.FORBIDDEN,
           "rights",
@@ -251,6 +261,7 @@ class RenderApi {
   }
 
   @GetMapping("/renders/{id}/frames/{number}.png")
+  @May.LookAtRender
   ResponseEntity<Resource> frame(@PathVariable UUID id, @PathVariable int number) {
     RenderFrame f =
         frames
@@ -261,6 +272,7 @@ class RenderApi {
 
   /** Every finished picture in one archive, in the order of the film. */
   @GetMapping("/renders/{id}/frames.zip")
+  @May.LookAtRender
   ResponseEntity<StreamingResponseBody> archive(@PathVariable UUID id) {
     RenderJob j = job(id);
     List<RenderFrame> finished = frames.findByJobIdOrderByNumber(id);
@@ -285,6 +297,7 @@ class RenderApi {
 
   /** The film; ranges are served, so that it can be scrubbed. */
   @GetMapping("/renders/{id}/film.mp4")
+  @May.LookAtRender
   ResponseEntity<Resource> film(@PathVariable UUID id) {
     if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
     return file(runner.folder(id).resolve(Film.NAME), MediaType.parseMediaType("video/mp4"));

@@ -28,7 +28,7 @@ import kite.render.Picture;
 import kite.render.SceneBuilder;
 import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
-import kite.server.live.RenderMoved;
+import kite.server.live.Moved;
 import org.jobrunr.jobs.annotations.Job;
 import org.jobrunr.scheduling.JobScheduler;
 import org.slf4j.Logger;
@@ -145,7 +145,7 @@ public class RenderRunner {
   }
 
   private void moved(RenderJob job) {
-    events.publishEvent(new RenderMoved(job.sequenceId));
+    events.publishEvent(new Moved(job.sequenceId, Moved.What.RENDERS));
   }
 
   /** Why a job failed and what to do, in a sentence. */

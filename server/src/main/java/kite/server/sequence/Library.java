@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.core.begin.NewSequence;
@@ -14,10 +15,13 @@ import kite.core.begin.NextCode;
 import kite.core.begin.StartingPoint;
 import kite.core.codec.StandardsJson;
 import kite.core.command.SequenceCommand;
+import kite.core.command.StandardsRules;
+import kite.core.document.Beginning;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.core.document.Standards;
 import kite.server.Problem;
+import kite.server.rights.Role;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.http.HttpStatus;
@@ -56,26 +60,46 @@ public class Library {
   }
 
   /** A production as a list shows it. */
-  record ProductionShown(UUID id, String name, String code, long sequences) {}
+  record ProductionShown(UUID id, String name, String code, long sequences, Role role) {}
 
+  /**
+   * Those productions that somebody sees.
+   *
+   * @param seen with their role there
+   */
   @Transactional(readOnly = true)
-  List<ProductionShown> productions() {
+  List<ProductionShown> productions(Map<UUID, Role> seen) {
     Map<UUID, Long> counts = new HashMap<>();
     for (Object[] c : sequences.counts()) counts.put((UUID) c[0], (Long) c[1]);
     return productions.findAllByOrderByName().stream()
-        .map(p -> new ProductionShown(p.id(), p.name(), p.code(), counts.getOrDefault(p.id(), 0L)))
+        .filter(p -> seen.containsKey(p.id()))
+        .map(
+            p ->
+                new ProductionShown(
+                    p.id(), p.name(), p.code(), counts.getOrDefault(p.id(), 0L), seen.get(p.id())))
         .toList();
   }
 
   /**
    * One page of sequences.
    *
+   * @param in the productions that are looked through
    * @param find part of a code or title; "" for all
+   * @param status null for any
+   * @param favourites whether only those that {@code me} likes to have first
    * @param recent whether those edited last come first, else by production and code
    */
   @Transactional(readOnly = true)
   List<Sequences.Listed> list(
-      UUID production, String find, Sequences.Where where, boolean recent, int page) {
+      Set<UUID> in,
+      String find,
+      Sequences.Where where,
+      Status status,
+      boolean favourites,
+      String me,
+      boolean recent,
+      int page) {
+    if (in.isEmpty()) return List.of();
     String part =
         find.strip()
             .toLowerCase(Locale.ROOT)
@@ -87,42 +111,61 @@ public class Library {
             ? Sort.by(Sort.Order.desc("e.madeAt").nullsLast(), Sort.Order.asc("code"))
             : Sort.by("p.name", "code");
     return sequences.list(
-        production, "%" + part + "%", where.name(), PageRequest.of(page, PAGE, sort));
+        in,
+        "%" + part + "%",
+        where.name(),
+        status,
+        favourites,
+        me,
+        PageRequest.of(page, PAGE, sort));
+  }
+
+  /** What a production is called. */
+  @Transactional(readOnly = true)
+  public String nameOf(UUID production) {
+    return productions.findById(production).orElseThrow(() -> Problem.missing("production")).name();
   }
 
   /**
    * Begins a production.
    *
-   * @param start id of a starting point; not looked at when another production is given
+   * @param start id of a starting point, null for the first; not looked at when another production
+   *     is given
    * @param from another production whose standards it begins with, or null
+   * @param beginning what its sequences begin with; null for what the standards say
    */
   @Transactional
-  ProductionShown begin(String name, String code, String start, UUID from) {
+  ProductionShown begin(String name, String code, String start, UUID from, Beginning beginning) {
     String named = GivenNames.name("name", name), coded = GivenNames.code("code", code);
     if (productions.existsByNameIgnoreCase(named)) throw taken("name", named);
     if (productions.existsByCodeIgnoreCase(coded)) throw taken("code", coded);
-    String standards =
+    Standards standards =
         from != null
-            ? productions
-                .findById(from)
-                .orElseThrow(() -> Problem.missing("production"))
-                .standards()
-            : StandardsJson.write(startingPoint(start).standards()).toString();
-    Production p =
-        productions.saveAndFlush(new Production(UUID.randomUUID(), named, coded, standards));
-    return new ProductionShown(p.id(), p.name(), p.code(), 0);
+            ? StandardsJson.read(
+                productions
+                    .findById(from)
+                    .orElseThrow(() -> Problem.missing("production"))
+                    .standards())
+            : startingPoint(start).standards();
+    if (beginning != null) standards = standards.withBeginning(beginning);
+    StandardsRules.check(standards);
+    String text = StandardsJson.write(standards).toString();
+    Production p = productions.saveAndFlush(new Production(UUID.randomUUID(), named, coded, text));
+    return new ProductionShown(p.id(), p.name(), p.code(), 0, Role.LEAD);
   }
 
-  /** Puts the demonstration's production, with its sequences, beside the others. */
+  /** Puts the demonstration's production, with its sequences, beside the others; gives its id. */
   @Transactional
-  public void addDemonstration(String name, String code, Standards standards, List<Sequence> all) {
+  public UUID addDemonstration(String name, String code, Standards standards, List<Sequence> all) {
     String text = StandardsJson.write(standards).toString();
     Production p =
         productions.saveAndFlush(Production.ofDemonstration(UUID.randomUUID(), name, code, text));
     for (Sequence s : all) store.create(p.id(), s);
+    return p.id();
   }
 
   private static StartingPoint startingPoint(String id) {
+    if (id == null) return StartingPoint.ALL.get(0);
     return StartingPoint.ALL.stream()
         .filter(p -> p.id().equals(id))
         .findFirst()
@@ -188,6 +231,7 @@ public class Library {
   void rename(UUID id, String code, String title, String author) {
     String coded = GivenNames.code("code", code), titled = GivenNames.title("title", title);
     SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    SequenceStore.refuseAway(row);
     productions.hold(row.production.id());
     Header h = store.get(id).sequence().header();
     store.editNow(
@@ -200,6 +244,12 @@ public class Library {
         "taken",
         field,
         "“" + what + "” is taken already. Choose another.");
+  }
+
+  /** Says how far a sequence is. */
+  @Transactional
+  void say(UUID id, Status status) {
+    held.findById(id).orElseThrow(() -> Problem.missing("sequence")).status = status;
   }
 
   /** Puts a sequence into the archive or the bin, or brings it back. */

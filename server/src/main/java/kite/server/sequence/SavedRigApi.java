@@ -3,6 +3,7 @@ package kite.server.sequence;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,17 +31,20 @@ class SavedRigApi {
   record Asked(String name, String rig, boolean replace) {}
 
   @GetMapping
+  @May.LookAtSequence
   List<SavedRigStore.Saved> list(@PathVariable UUID id) {
     return store.list(id);
   }
 
   @PostMapping
+  @May.EditSequence
   SavedRigStore.Saved save(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
     return store.save(id, asked.name(), asked.rig(), asked.replace(), who.getName());
   }
 
   @DeleteMapping("/{rig}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
+  @May.EditSequence
   void forget(@PathVariable UUID id, @PathVariable UUID rig) {
     store.forget(id, rig);
   }

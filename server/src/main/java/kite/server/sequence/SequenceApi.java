@@ -6,6 +6,8 @@ import kite.core.codec.Digest;
 import kite.core.codec.SequenceJson;
 import kite.server.Problem;
 import kite.server.live.EditMade;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -26,9 +28,11 @@ class SequenceApi {
   private static final int LARGEST_EDIT = 16 << 20;
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private final SequenceStore store;
+  private final Rights rights;
 
-  SequenceApi(SequenceStore store) {
+  SequenceApi(SequenceStore store, Rights rights) {
     this.store = store;
+    this.rights = rights;
   }
 
   /**
@@ -39,6 +43,7 @@ class SequenceApi {
   record EditAsked(UUID id, long revision, String label, String commands) {}
 
   @GetMapping(path = "/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.SeeSequence
   ResponseEntity<String> open(@PathVariable UUID id) {
     SequenceStore.Present now = store.get(id);
     return json(
@@ -46,6 +51,7 @@ class SequenceApi {
             JSON.createObjectNode()
                 .put("id", id.toString())
                 .put("revision", now.revision())
+                .put("role", rights.roleIn(id).key())
                 .putRawValue("document", new RawValue(SequenceJson.write(now.sequence())))));
   }
 
@@ -53,12 +59,14 @@ class SequenceApi {
   record DigestShown(long revision, String digest) {}
 
   @GetMapping("/{id}/digest")
+  @May.SeeSequence
   DigestShown digest(@PathVariable UUID id) {
     SequenceStore.Present now = store.get(id);
     return new DigestShown(now.revision(), new Digest().of(now.sequence()));
   }
 
   @PostMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.EditSequence
   ResponseEntity<String> edit(@PathVariable UUID id, @RequestBody EditAsked asked, Principal who) {
     if (asked.id() == null || asked.commands() == null || asked.commands().length() > LARGEST_EDIT)
       throw new Problem(
@@ -75,6 +83,7 @@ class SequenceApi {
 
   /** Edits after a revision, oldest first, at most 500: ask again after the last of them. */
   @GetMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.SeeSequence
   ResponseEntity<String> since(@PathVariable UUID id, @RequestParam long after) {
     return json(
         "[" + String.join(",", store.since(id, after).stream().map(EditMade::json).toList()) + "]");
@@ -82,6 +91,7 @@ class SequenceApi {
 
   /** One edit by its id; 404 when it was never taken. A page asks before it sends one again. */
   @GetMapping(path = "/{id}/edits/{edit}", produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.EditSequence
   ResponseEntity<String> one(@PathVariable UUID id, @PathVariable UUID edit) {
     return json(store.made(id, edit).json());
   }

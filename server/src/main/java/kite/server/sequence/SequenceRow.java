@@ -2,6 +2,8 @@ package kite.server.sequence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
 import jakarta.persistence.ManyToOne;
@@ -36,6 +38,21 @@ public class SequenceRow {
 
   /** Since when it is in the bin, or null. */
   Instant binnedAt;
+
+  @Enumerated(EnumType.STRING)
+  @Column(columnDefinition = "text")
+  Status status = Status.BEGUN;
+
+  /** Shots of the cut when its picture was made last; null before the first. */
+  @Column(insertable = false, updatable = false)
+  Integer shots;
+
+  /** Frames of the cut when its picture was made last; null before the first. */
+  @Column(insertable = false, updatable = false)
+  Integer frames;
+
+  /** Cameras and shots of it that are approved. */
+  int approvals;
 
   @Version int version;
 

@@ -2,19 +2,23 @@ package kite.server.sequence;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.core.codec.CommandJson;
 import kite.core.codec.DeltaJson;
 import kite.core.codec.SequenceJson;
+import kite.core.command.Change;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
 import kite.core.delta.FieldWords;
 import kite.core.delta.Footprint;
+import kite.core.document.AssetsUsed;
 import kite.core.document.Sequence;
 import kite.server.Problem;
+import kite.server.asset.ProductionAssets;
 import kite.server.live.EditMade;
 import kite.server.live.Journal;
 import org.springframework.context.ApplicationEventPublisher;
@@ -33,6 +37,8 @@ public class SequenceStore implements Journal {
   private final Snapshots snapshots;
   private final Edits edits;
   private final OpenSequences open;
+  private final ProductionAssets assets;
+  private final Approvals approvals;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
@@ -43,6 +49,8 @@ public class SequenceStore implements Journal {
       Snapshots snapshots,
       Edits edits,
       OpenSequences open,
+      ProductionAssets assets,
+      Approvals approvals,
       ApplicationEventPublisher events,
       Clock clock) {
     this.productions = productions;
@@ -51,6 +59,8 @@ public class SequenceStore implements Journal {
     this.snapshots = snapshots;
     this.edits = edits;
     this.open = open;
+    this.assets = assets;
+    this.approvals = approvals;
     this.events = events;
     this.clock = clock;
   }
@@ -69,6 +79,7 @@ public class SequenceStore implements Journal {
     first.sequenceId = row.id;
     first.document = SequenceJson.write(s);
     snapshots.save(first);
+    assets.give(production, AssetsUsed.of(s));
     return row.id;
   }
 
@@ -115,6 +126,7 @@ public class SequenceStore implements Journal {
     SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
     EditRow before = edits.findById(id).filter(e -> e.sequenceId.equals(sequence)).orElse(null);
     if (before != null) return made(before);
+    refuseAway(row);
     if (revision > row.revision)
       throw new Problem(
           HttpStatus.CONFLICT,
@@ -124,23 +136,18 @@ public class SequenceStore implements Journal {
               + " of "
               + row.revision
               + "). Reload the page.");
-    return make(row, id, revision, author, label, CommandJson.readAll(commands));
+    return make(row, id, revision, author, label, CommandJson.readAll(commands), true);
   }
 
   /** Makes an edit of a sequence as it is, whatever it came to meanwhile. */
   @Transactional
   EditMade editNow(UUID sequence, String author, String label, List<Command> commands) {
     SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
-    return make(row, UUID.randomUUID(), row.revision, author, label, commands);
+    return make(row, UUID.randomUUID(), row.revision, author, label, commands, false);
   }
 
-  private EditMade make(
-      SequenceRow row,
-      UUID id,
-      long revision,
-      String author,
-      String label,
-      List<Command> commands) {
+  /** What is in the archive or the bin is edited by nobody; it follows the standards there, too. */
+  static void refuseAway(SequenceRow row) {
     if (row.archivedAt != null || row.binnedAt != null)
       throw new Problem(
           HttpStatus.LOCKED,
@@ -149,8 +156,26 @@ public class SequenceStore implements Journal {
               + " is "
               + (row.binnedAt != null ? "in the bin" : "in the archive")
               + ". Bring it back on the Home page, then edit it.");
+  }
+
+  /** Puts a sequence into another production. Part of the transaction that asks for it. */
+  void moveInto(SequenceRow row, Production to) {
+    refuseTaken(to.id(), row.code);
+    row.production = to;
+    assets.give(to.id(), AssetsUsed.of(open.at(row).sequence()));
+  }
+
+  private EditMade make(
+      SequenceRow row,
+      UUID id,
+      long revision,
+      String author,
+      String label,
+      List<Command> commands,
+      boolean ofSomebody) {
     OpenSequences.Open now = open.at(row);
     Edit.Made done = Edit.make(now.sequence(), commands);
+    if (ofSomebody) approvals.refuseTouched(row, now.sequence(), done.change().touched());
     Delta delta = Delta.of(done.change());
     String[] touched = done.change().touched().toArray(new String[0]);
     if (revision < row.revision) refuseOverlap(now.sequence(), row.id, revision, delta, touched);
@@ -174,11 +199,20 @@ public class SequenceStore implements Journal {
     e.change = DeltaJson.write(delta).toString();
     e.touched = touched;
     edits.save(e);
+    giveAssets(row, author, done.change());
     EditMade made = made(e);
     OpenSequences.Open next = now.after(id, done.sequence());
     afterCommit(() -> open.made(row.id, next));
     events.publishEvent(made);
     return made;
+  }
+
+  /** What was copied from another production of theirs is looked at here, too. */
+  private void giveAssets(SequenceRow row, String author, Change change) {
+    Set<String> more = AssetsUsed.of(change.after().values());
+    if (more.isEmpty()) return;
+    more.removeAll(AssetsUsed.of(change.before().values()));
+    assets.giveSeen(row.production.id(), more, author);
   }
 
   /** Codes are told apart within a production, and not by their capitals. */

@@ -1,6 +1,7 @@
 package kite.server.sequence;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.domain.Pageable;
@@ -21,6 +22,8 @@ interface Sequences extends JpaRepository<SequenceRow, UUID> {
    * What a list of sequences shows.
    *
    * @param author who edited it last; null when nobody has
+   * @param shots of its cut, null before they were first counted
+   * @param frames that its cut has, null likewise
    */
   record Listed(
       UUID id,
@@ -28,6 +31,10 @@ interface Sequences extends JpaRepository<SequenceRow, UUID> {
       String production,
       String code,
       String title,
+      Status status,
+      Integer shots,
+      Integer frames,
+      boolean favourite,
       long revision,
       String author,
       Instant editedAt,
@@ -44,18 +51,37 @@ interface Sequences extends JpaRepository<SequenceRow, UUID> {
   /**
    * One page of sequences.
    *
-   * @param production null for all
+   * @param in their productions
    * @param find a pattern for code and title in small letters
+   * @param status null for any
+   * @param favourites whether only those of {@code me} are wanted
    */
   @Query(
       "select new kite.server.sequence.Sequences$Listed(s.id, p.id, p.name, s.code, s.title,"
-          + " s.revision, e.author, e.madeAt, s.archivedAt, s.binnedAt)"
+          + " s.status, s.shots, s.frames, (case when "
+          + FAVOURITE
+          + " then true else false end), s.revision, e.author, e.madeAt, s.archivedAt, s.binnedAt)"
           + " from SequenceRow s join s.production p left join EditRow e on e.id = s.head"
-          + " where (:production is null or p.id = :production)"
+          + " where p.id in (:in)"
           + " and (lower(s.code) like :find escape '!' or lower(s.title) like :find escape '!')"
           + " and (case when s.binnedAt is not null then 'BIN' when s.archivedAt is not null"
-          + " then 'ARCHIVE' else 'HERE' end) = :where")
-  List<Listed> list(UUID production, String find, String where, Pageable page);
+          + " then 'ARCHIVE' else 'HERE' end) = :where"
+          + " and (:status is null or s.status = :status)"
+          + " and (:favourites = false or "
+          + FAVOURITE
+          + ")")
+  List<Listed> list(
+      Collection<UUID> in,
+      String find,
+      String where,
+      Status status,
+      boolean favourites,
+      String me,
+      Pageable page);
+
+  String FAVOURITE =
+      "exists (select 1 from Favourite f, Account a where a.id = f.key.accountId"
+          + " and a.name = :me and f.key.sequenceId = s.id)";
 
   /** How many sequences each production has at hand, by its id. */
   @Query(

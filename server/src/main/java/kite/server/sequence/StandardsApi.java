@@ -4,6 +4,7 @@ import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
 import kite.server.Problem;
+import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,17 +31,20 @@ class StandardsApi {
   record Asked(int version, String standards) {}
 
   @GetMapping("/sequences/{id}/standards")
+  @May.LookAtSequence
   StandardsStore.Agreed of(@PathVariable UUID id) {
     return store.of(id);
   }
 
   /** What these standards would change, sequence by sequence; changes nothing. */
   @PostMapping("/productions/{id}/standards/effects")
+  @May.LeadProduction
   List<StandardsStore.Effect> effects(@PathVariable UUID id, @RequestBody Asked asked) {
     return store.effects(id, text(asked));
   }
 
   @PostMapping("/productions/{id}/standards")
+  @May.LeadProduction
   StandardsStore.Agreed agree(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
     return store.agree(id, asked.version(), text(asked), who.getName());
   }

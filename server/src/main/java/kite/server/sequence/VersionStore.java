@@ -83,6 +83,26 @@ class VersionStore {
     return new Kept(v.number, v.name, v.note, v.author, v.keptAt, v.revision);
   }
 
+  /** A version as a file brings it. */
+  record Brought(
+      int number, String name, String note, String author, Instant keptAt, String document) {}
+
+  /** Keeps versions that came with a new sequence. Part of the transaction that asks for it. */
+  void takeIn(UUID sequence, List<Brought> all) {
+    for (Brought b : all) {
+      VersionRow v = new VersionRow();
+      v.id = UUID.randomUUID();
+      v.sequenceId = sequence;
+      v.number = b.number;
+      v.name = text(b.name, LONGEST_NAME, "name");
+      v.note = text(b.note, LONGEST_NOTE, "note");
+      v.author = b.author == null ? "" : b.author;
+      v.keptAt = b.keptAt;
+      v.document = b.document;
+      versions.save(v);
+    }
+  }
+
   private static String text(String t, int longest, String what) {
     String s = t == null ? "" : t.strip();
     if (s.length() > longest)

@@ -28,7 +28,14 @@ class KnownBrowsersTest {
 
   private void password(String name, String hash) {
     when(accounts.findByName(name))
-        .thenReturn(Optional.of(new Account(UUID.randomUUID(), name, hash, Account.Role.ARTIST)));
+        .thenReturn(Optional.of(new Account(UUID.randomUUID(), name, hash)));
+  }
+
+  private static MockHttpServletRequest asked(boolean secure) {
+    MockHttpServletRequest rq = new MockHttpServletRequest();
+    rq.setSecure(secure);
+    rq.setContextPath("/kite");
+    return rq;
   }
 
   private String numberOf(String cookie, String name) {
@@ -39,26 +46,27 @@ class KnownBrowsersTest {
 
   @Test
   void aBrowserIsKnownForTheNameThatSignedInThere() {
-    ResponseCookie given = browsers.given("pim", false);
+    ResponseCookie given = browsers.given("pim", asked(false));
     String number = numberOf(given.getValue(), "pim");
     assertEquals(given.getValue().substring(0, given.getValue().indexOf('.')), number);
     assertNull(numberOf(given.getValue(), "oda"), "for nobody else");
     assertNull(numberOf(given.getValue(), "nobody"));
     assertNull(numberOf(given.getValue(), null));
     assertNull(browsers.numberOf(new MockHttpServletRequest(), "pim"), "nor without it");
-    assertNotEquals(number, numberOf(browsers.given("pim", false).getValue(), "pim"));
+    assertNotEquals(number, numberOf(browsers.given("pim", asked(false)).getValue(), "pim"));
   }
 
   @Test
   void itIsSentWithSignInsAloneAndNoScriptReadsIt() {
-    String line = browsers.given("pim", true).toString();
-    for (String part : new String[] {"Path=/api/sign-in", "HttpOnly", "SameSite=Strict", "Secure"})
+    String line = browsers.given("pim", asked(true)).toString();
+    for (String part :
+        new String[] {"Path=/kite/api/sign-in", "HttpOnly", "SameSite=Strict", "Secure"})
       assertTrue(line.contains(part), line);
   }
 
   @Test
   void whatWasMadeUpOrIsFromBeforeANewPasswordIsStrange() {
-    String value = browsers.given("pim", false).getValue();
+    String value = browsers.given("pim", asked(false)).getValue();
     for (String bad : new String[] {"", ".", "x", "x.", "another" + value, value + "x"})
       assertNull(numberOf(bad, "pim"), bad);
     assertNull(numberOf("x".repeat(100_000) + value, "pim"));

@@ -55,7 +55,7 @@ class PlateImagesTest {
   @Test
   void anImageIsKeptOnceAndIsNoModel() throws Exception {
     byte[] bytes = image("png", 6, 5);
-    String report = store.keepImage("sky.png", bytes);
+    String report = store.keepImage("sky.png", bytes).report();
     assertTrue(report.contains("\"width\":6") && report.contains("\"height\":5"), report);
     verify(assets).saveAndFlush(any());
     AssetRow row = new AssetRow();
@@ -64,7 +64,7 @@ class PlateImagesTest {
     row.report = report;
     String sha = report.replaceAll(".*\"asset\":\"([0-9a-f]{64})\".*", "$1");
     when(assets.findById(sha)).thenReturn(Optional.of(row));
-    assertEquals(report, store.keepImage("other.png", bytes), "known already");
+    assertEquals(report, store.keepImage("other.png", bytes).report(), "known already");
     assertEquals(6, store.image(sha).getWidth());
     assertEquals(null, store.geometry(sha));
   }

@@ -1,4 +1,4 @@
-package kite.server.account;
+package kite.server.beginning;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -16,6 +16,8 @@ import java.security.SecureRandom;
 import java.util.List;
 import kite.core.command.Refusal;
 import kite.server.Problem;
+import kite.server.account.Account;
+import kite.server.account.Accounts;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -42,7 +44,7 @@ class SetUpTest {
     ArgumentCaptor<Account> made = ArgumentCaptor.forClass(Account.class);
     verify(accounts).save(made.capture());
     assertEquals("Nell", made.getValue().name());
-    assertEquals(Account.Role.ARTIST, made.getValue().role());
+    assertTrue(made.getValue().administers());
     assertTrue(passwords.matches(PASSWORD, made.getValue().passwordHash()));
     assertFalse(made.getValue().demo());
   }

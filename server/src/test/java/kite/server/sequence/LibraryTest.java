@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyBoolean;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -17,6 +18,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import kite.core.codec.StandardsJson;
 import kite.core.command.Refusal;
@@ -117,8 +119,24 @@ class LibraryTest {
   @Test
   void whatIsLookedForIsNoPattern() {
     ArgumentCaptor<String> find = ArgumentCaptor.forClass(String.class);
-    library.list(null, " 50%_Gale! ", Sequences.Where.HERE, true, 0);
-    verify(sequences).list(any(), find.capture(), anyString(), any(Pageable.class));
+    library.list(
+        Set.of(UUID.randomUUID()),
+        " 50%_Gale! ",
+        Sequences.Where.HERE,
+        null,
+        false,
+        "pim",
+        true,
+        0);
+    verify(sequences)
+        .list(
+            any(),
+            find.capture(),
+            anyString(),
+            any(),
+            anyBoolean(),
+            anyString(),
+            any(Pageable.class));
     assertEquals("%50!%!_gale!!%", find.getValue());
   }
 }

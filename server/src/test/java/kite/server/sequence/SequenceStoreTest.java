@@ -26,6 +26,7 @@ import kite.core.command.Refusal;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import kite.server.Problem;
+import kite.server.asset.ProductionAssets;
 import kite.server.live.EditMade;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -45,6 +46,8 @@ class SequenceStoreTest {
           snapshots,
           edits,
           new OpenSequences(snapshots, edits),
+          mock(ProductionAssets.class),
+          mock(Approvals.class),
           events,
           Clock.fixed(Instant.parse("2026-01-01T10:00:00Z"), ZoneOffset.UTC));
   private final SequenceRow row = new SequenceRow();

@@ -1,0 +1,78 @@
+package kite.server.home;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import javax.imageio.ImageIO;
+import kite.core.cut.Cut;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.render.CameraView;
+import kite.render.FrameRenderer;
+import kite.render.Picture;
+import kite.render.SceneBuilder;
+import kite.render.Surroundings;
+import kite.server.asset.AssetStore;
+import org.springframework.stereotype.Component;
+
+/** A small picture of a sequence: the middle of its cut's longest shot, as its camera sees it. */
+@Component
+class CutPicture {
+  static final int WIDTH = 320;
+  private static final int TALLEST = 240, SAMPLES = 4;
+
+  private final AssetStore assets;
+
+  CutPicture(AssetStore assets) {
+    this.assets = assets;
+  }
+
+  /**
+   * A PNG; empty where there is no camera.
+   *
+   * @param stopped asked now and then; null is given once it is true
+   */
+  byte[] of(Sequence s, BooleanSupplier stopped) {
+    Camera camera = null;
+    int frame = s.header().firstFrame(), longest = 0;
+    for (Cut.Span span : Cut.spans(s)) {
+      int length = span.last() - span.first();
+      if (length < longest || !(s.get(span.camera()) instanceof Camera c)) continue;
+      longest = length;
+      camera = c;
+      frame = (span.first() + span.last()) / 2;
+    }
+    List<Camera> all = s.all(Camera.class);
+    if (camera == null && all.isEmpty()) return new byte[0];
+    if (camera == null) camera = all.get(0);
+    Plan plan = new Plan(s, assets::rig);
+    plan.evaluate(frame);
+    Surroundings around = Surroundings.of(s, plan, frame, camera, assets::image);
+    FrameRenderer r = new FrameRenderer(new SceneBuilder(assets::geometry).build(s, plan), around);
+    int height =
+        Math.min(
+            TALLEST,
+            WIDTH
+                * s.header().cameraPackage().deliveryHeight()
+                / s.header().cameraPackage().deliveryWidth());
+    Picture p =
+        r.render(CameraView.of(s, plan, camera), WIDTH, Math.max(1, height), SAMPLES, 1, stopped);
+    return p == null ? null : png(p);
+  }
+
+  private static byte[] png(Picture p) {
+    BufferedImage image = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
+    image.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(image, "png", out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+}

@@ -1,0 +1,2 @@
+/** What the Home page shows of sequences beside their names: pictures, and what one likes best. */
+package kite.server.home;

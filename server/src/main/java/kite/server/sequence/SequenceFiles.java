@@ -1,0 +1,136 @@
+package kite.server.sequence;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import kite.core.codec.SequenceJson;
+import kite.core.document.AssetsUsed;
+import kite.core.document.Sequence;
+import kite.exchange.BadFile;
+import kite.exchange.Names;
+import kite.exchange.archive.Manifest;
+import kite.exchange.archive.SequenceFileReader;
+import kite.exchange.archive.SequenceFileWriter;
+import kite.server.asset.AssetStore;
+import org.springframework.stereotype.Service;
+
+/** Sequences as files: out of one copy of Jolly Kite and into another. */
+@Service
+class SequenceFiles {
+  private final SequenceStore sequences;
+  private final VersionStore versions;
+  private final Library library;
+  private final Carrying carrying;
+  private final AssetStore assets;
+  private final Clock clock;
+
+  SequenceFiles(
+      SequenceStore sequences,
+      VersionStore versions,
+      Library library,
+      Carrying carrying,
+      AssetStore assets,
+      Clock clock) {
+    this.sequences = sequences;
+    this.versions = versions;
+    this.library = library;
+    this.carrying = carrying;
+    this.assets = assets;
+    this.clock = clock;
+  }
+
+  /** What a file is called. */
+  String name(UUID id) {
+    return sequences.get(id).sequence().header().code() + ".kite.zip";
+  }
+
+  /** Writes a sequence with its versions, models and images, one after the other. */
+  void write(UUID id, UUID production, String by, OutputStream out) throws IOException {
+    Sequence now = sequences.get(id).sequence();
+    Set<String> used = new TreeSet<>(AssetsUsed.of(now));
+    try (SequenceFileWriter w = new SequenceFileWriter(out)) {
+      w.document(SequenceJson.write(now));
+      List<VersionStore.Kept> kept = new ArrayList<>(versions.list(id));
+      kept.sort(Comparator.comparingInt(VersionStore.Kept::number));
+      for (VersionStore.Kept v : kept) {
+        String text = versions.document(id, v.number());
+        used.addAll(AssetsUsed.of(SequenceJson.read(text)));
+        w.version(
+            new Manifest.Kept(
+                v.number(), v.name(), v.note(), v.author(), v.keptAt().toString(), v.revision()),
+            text);
+      }
+      for (String sha : used) {
+        AssetStore.Stored a = assets.stored(sha);
+        if (a == null) continue; // missing here, too
+        w.asset(a.model() ? Manifest.Kind.MODEL : Manifest.Kind.IMAGE, sha, a.name(), a.bytes());
+      }
+      w.manifest(
+          now.header().code(),
+          now.header().title(),
+          library.nameOf(production),
+          by,
+          clock.instant().toString());
+    }
+  }
+
+  /**
+   * What came in.
+   *
+   * @param differs what the production's standards would change in it; it is taken as it is
+   */
+  record Taken(UUID id, String code, List<String> differs) {}
+
+  /**
+   * Takes a sequence from a file into a production. Models and images are kept before the sequence
+   * is there: what fails leaves no sequence.
+   *
+   * @param code blank for its own, or the next one where that is taken
+   */
+  Taken read(UUID production, String code, Path file) throws BadFile, IOException {
+    try (SequenceFileReader in = SequenceFileReader.open(file)) {
+      Sequence s = SequenceJson.read(in.text(in.document()));
+      List<VersionStore.Brought> kept = new ArrayList<>();
+      Set<String> used = new TreeSet<>(AssetsUsed.of(s));
+      for (Manifest.Part p : in.manifest().parts())
+        if (p.kind() == Manifest.Kind.VERSION) {
+          Sequence version = SequenceJson.read(in.text(p));
+          used.addAll(AssetsUsed.of(version));
+          kept.add(
+              new VersionStore.Brought(
+                  p.kept().number(),
+                  p.kept().name(),
+                  p.kept().note(),
+                  p.kept().author(),
+                  at(p.kept().keptAt()),
+                  SequenceJson.write(version)));
+        }
+      for (Manifest.Part p : in.manifest().parts()) keep(in, p);
+      UUID id = carrying.takeIn(production, code, s, kept, used);
+      return new Taken(
+          id, sequences.get(id).sequence().header().code(), carrying.differences(production, s));
+    }
+  }
+
+  private void keep(SequenceFileReader in, Manifest.Part p) throws BadFile, IOException {
+    if (p.kind() == Manifest.Kind.MODEL) assets.keep(Names.clean(p.name()), in.bytes(p));
+    else if (p.kind() == Manifest.Kind.IMAGE) assets.keepImage(Names.clean(p.name()), in.bytes(p));
+  }
+
+  private Instant at(String text) throws BadFile {
+    try {
+      return Instant.parse(text == null ? "" : text);
+    } catch (DateTimeParseException e) {
+      throw new BadFile("A version in this file says no moment when it was kept. Get it again.");
+    }
+  }
+}

@@ -1,0 +1,100 @@
+package kite.server.studio;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.info.BuildProperties;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+
+/** Looks whether all that the application leans on is there. */
+@Service
+class Health {
+  private static final Logger LOG = LoggerFactory.getLogger(Health.class);
+  private static final int PATIENCE_S = 10;
+
+  /** Less room than this is said to be little. */
+  private static final long LITTLE_ROOM = 5L << 30;
+
+  private final JdbcTemplate database;
+  private final Path output;
+  private final BuildProperties build;
+
+  Health(DataSource database, @Value("${kite.output}") Path output, BuildProperties build) {
+    this.database = new JdbcTemplate(database);
+    this.output = output;
+    this.build = build;
+  }
+
+  /**
+   * One thing that was looked at.
+   *
+   * @param says how it is, in a few words
+   */
+  record Seen(String what, boolean well, String says) {}
+
+  List<Seen> look() {
+    List<Seen> all = new ArrayList<>();
+    all.add(new Seen("Jolly Kite", true, "version " + build.getVersion() + ", " + built()));
+    all.add(database());
+    all.add(output());
+    all.add(ffmpeg());
+    return all;
+  }
+
+  private String built() {
+    return "built " + build.getTime().toString().substring(0, 10);
+  }
+
+  private Seen database() {
+    String version = database.queryForObject("show server_version", String.class);
+    Long bytes = database.queryForObject("select pg_database_size(current_database())", Long.class);
+    return new Seen("Database", true, "PostgreSQL " + version + ", " + size(bytes));
+  }
+
+  private Seen output() {
+    try {
+      Files.createDirectories(output);
+      Path tried = Files.createTempFile(output, "tried", "");
+      Files.delete(tried);
+      long free = Files.getFileStore(output).getUsableSpace();
+      return new Seen(
+          "Folder of renders",
+          free > LITTLE_ROOM,
+          output.toAbsolutePath().normalize() + ", " + size(free) + " free");
+    } catch (IOException e) {
+      LOG.warn("The folder of renders cannot be written to", e);
+      return new Seen("Folder of renders", false, output + " cannot be written to");
+    }
+  }
+
+  private static Seen ffmpeg() {
+    try {
+      Process p = new ProcessBuilder("ffmpeg", "-version").redirectErrorStream(true).start();
+      String first = new String(p.getInputStream().readAllBytes()).lines().findFirst().orElse("");
+      if (p.waitFor(PATIENCE_S, TimeUnit.SECONDS) && p.exitValue() == 0)
+        return new Seen("ffmpeg", true, first.replaceAll("^ffmpeg version (\\S+).*", "version $1"));
+    } catch (IOException e) {
+      LOG.info("There is no ffmpeg: {}", e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    return new Seen("ffmpeg", false, "is not there: renders are pictures, not films");
+  }
+
+  /** Bytes in words, as 1.2 GB. */
+  static String size(long bytes) {
+    String[] units = {"B", "kB", "MB", "GB", "TB"};
+    double b = bytes;
+    int i = 0;
+    for (; b >= 1000 && i < units.length - 1; i++) b /= 1000;
+    return String.format(java.util.Locale.ROOT, i == 0 ? "%.0f %s" : "%.1f %s", b, units[i]);
+  }
+}

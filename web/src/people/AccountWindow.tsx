@@ -1,0 +1,167 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Divider from '@mui/material/Divider';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSending } from '../kit/useSending';
+import { say } from '../sequence/store';
+import { getJson, postJson } from '../shell/http';
+
+interface Own {
+  name: string;
+  shown: string;
+  email: string;
+}
+
+/** One's own account: what one is called, the password, and where one is signed in. */
+export function AccountWindow({ onClose }: { onClose: () => void }) {
+  const own = useQuery({ queryKey: ['account'], queryFn: () => getJson<Own>('/api/account'), staleTime: 0 });
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" transitionDuration={0} aria-label="My account">
+      <DialogTitle>My account</DialogTitle>
+      <DialogContent>
+        {own.isError ? <Typography className="error">{own.error.message}</Typography> : null}
+        {own.data ? (
+          <Stack sx={{ gap: 2, pt: 1 }}>
+            <Called own={own.data} />
+            <Divider />
+            <NewPassword />
+            <Divider />
+            <Everywhere />
+          </Stack>
+        ) : null}
+      </DialogContent>
+      <DialogActions sx={{ p: 2 }}>
+        <Button onClick={onClose} color="inherit">
+          Close
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Called({ own }: { own: Own }) {
+  const client = useQueryClient();
+  const { busy, send, at } = useSending();
+  const [shown, setShown] = useState(own.shown === own.name ? '' : own.shown);
+  const [email, setEmail] = useState(own.email);
+  const keep = () =>
+    send(async () => {
+      await postJson('/api/account', { shown, email });
+      await client.invalidateQueries();
+      say('Kept.');
+    });
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <Stack sx={{ gap: 0.5 }}>
+        <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+          You sign in as <b>{own.name}</b>.
+        </Typography>
+        <TextField
+          size="small"
+          label="What others read"
+          placeholder={own.name}
+          value={shown}
+          onChange={(e) => setShown(e.target.value)}
+          autoComplete="name"
+          {...at('shown')}
+        />
+        <TextField
+          size="small"
+          label="E-mail, if you wish"
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+          autoComplete="email"
+          {...at('email')}
+        />
+        <Button type="submit" disabled={busy} sx={{ alignSelf: 'flex-start' }} variant="outlined">
+          Keep
+        </Button>
+      </Stack>
+    </form>
+  );
+}
+
+function NewPassword() {
+  const { busy, wrong, send, at } = useSending();
+  const [old, setOld] = useState('');
+  const [password, setPassword] = useState('');
+  const change = () =>
+    send(async () => {
+      await postJson('/api/account/password', { old, password });
+      setOld('');
+      setPassword('');
+      say('Your password is changed. Wherever else you were signed in, you are signed out.');
+    });
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void change();
+      }}
+    >
+      <Stack sx={{ gap: 0.5 }}>
+        <TextField
+          size="small"
+          type="password"
+          label="Password now"
+          value={old}
+          onChange={(e) => setOld(e.target.value)}
+          autoComplete="current-password"
+          {...at('old')}
+        />
+        <TextField
+          size="small"
+          type="password"
+          label="New password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+          autoComplete="new-password"
+          {...at('password')}
+        />
+        {wrong && !['old', 'password'].includes(wrong.field) ? (
+          <Typography role="alert" className="error">
+            {wrong.text}
+          </Typography>
+        ) : null}
+        <Button
+          type="submit"
+          disabled={busy || !old || !password}
+          sx={{ alignSelf: 'flex-start' }}
+          variant="outlined"
+        >
+          Change the password
+        </Button>
+      </Stack>
+    </form>
+  );
+}
+
+function Everywhere() {
+  const client = useQueryClient();
+  const { busy, wrong, send } = useSending();
+  const out = () =>
+    send(async () => {
+      await postJson('/api/account/sign-out-everywhere');
+      await client.invalidateQueries();
+    });
+  return (
+    <Stack sx={{ gap: 0.5 }}>
+      <Button color="inherit" variant="outlined" disabled={busy} onClick={() => void out()}>
+        Sign out here and everywhere else
+      </Button>
+      {wrong ? <Typography className="error">{wrong.text}</Typography> : null}
+    </Stack>
+  );
+}
