@@ -88,7 +88,7 @@ export function PeopleWindow({
           {leads ? (
             <>
               <Divider />
-              <Invite production={production} onMade={changed} />
+              <Invite production={production} mails={all.data?.mails ?? false} onMade={changed} />
             </>
           ) : null}
         </Stack>
@@ -164,21 +164,32 @@ function InvitedList({ invited, onTakeBack }: { invited: Invited[]; onTakeBack: 
 }
 
 /** Makes a link for one person to come by, or gives somebody a role who has an account already. */
-function Invite({ production, onMade }: { production: { id: string }; onMade: () => Promise<void> }) {
+function Invite({
+  production,
+  mails,
+  onMade,
+}: {
+  production: { id: string };
+  /** Whether links can be sent by mail from here. */
+  mails: boolean;
+  onMade: () => Promise<void>;
+}) {
   const { busy, wrong, send, at } = useSending();
   const [note, setNote] = useState('');
   const [role, setRole] = useState<GivenRole>('artist');
+  const [email, setEmail] = useState('');
   const [made, setMade] = useState<{ link: string; says: string } | null>(null);
   const path = `/api/productions/${production.id}`;
   const invite = () =>
     send(async () => {
-      const m = await postJson<Made>(`${path}/invitations`, { role, note });
+      const m = await postJson<Made>(`${path}/invitations`, { role, note, email });
       const who = note.trim() || 'the person';
       setMade({
         link: linkWith('invited', m.secret),
-        says: `Send this link to ${who}. It is shown this once, works once, and ends on ${day(m.endsAt)}.`,
+        says: `${email.trim() ? 'It is on its way by mail' : `Send this link to ${who}`}. It is shown this once, works once, and ends on ${day(m.endsAt)}.`,
       });
       setNote('');
+      setEmail('');
       await onMade();
     });
   const add = () =>
@@ -219,7 +230,18 @@ function Invite({ production, onMade }: { production: { id: string }; onMade: ()
           Add
         </Button>
       </Stack>
-      {wrong && wrong.field !== 'note' ? (
+      {mails ? (
+        <TextField
+          size="small"
+          label="Send the link to, if you wish"
+          placeholder="An e-mail address"
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+          fullWidth
+          {...at('email')}
+        />
+      ) : null}
+      {wrong && !['note', ...(mails ? ['email'] : [])].includes(wrong.field) ? (
         <Typography role="alert" className="error">
           {wrong.text}
         </Typography>

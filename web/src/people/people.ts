@@ -30,6 +30,8 @@ export interface People {
   people: Person[];
   administrators: string[];
   invited: Invited[];
+  /** Whether links can be sent by mail from here. */
+  mails: boolean;
 }
 
 /** A link whose secret is told this once. */

@@ -160,7 +160,7 @@ class EditBenchTest {
   }
 
   /** 300 pieces and 40 cameras with six curves of 200 keys each. */
-  private static Sequence largeDocument() {
+  static Sequence largeDocument() {
     List<Command> all = new ArrayList<>();
     Random r = new Random(2);
     for (int i = 0; i < 300; i++) all.add(new Add(piece("piece" + i)));

@@ -38,6 +38,7 @@ class Coming {
   private final Library library;
   private final PasswordEncoder passwords;
   private final OpenSessions sessions;
+  private final Mails mails;
   private final Audit audit;
   private final ApplicationEventPublisher events;
   private final SecureRandom random;
@@ -50,6 +51,7 @@ class Coming {
       Library library,
       PasswordEncoder passwords,
       OpenSessions sessions,
+      Mails mails,
       Audit audit,
       ApplicationEventPublisher events,
       SecureRandom random,
@@ -60,6 +62,7 @@ class Coming {
     this.library = library;
     this.passwords = passwords;
     this.sessions = sessions;
+    this.mails = mails;
     this.audit = audit;
     this.events = events;
     this.random = random;
@@ -69,15 +72,44 @@ class Coming {
   /** A link's secret, told this once. */
   record Made(UUID id, String secret, Instant endsAt) {}
 
-  /** Invites somebody into a production. */
+  /**
+   * Invites somebody into a production.
+   *
+   * @param email where the link is sent, too; blank for nowhere. What cannot be sent is not made
+   * @param page the address of the page, before what stands behind the #
+   */
   @Transactional
-  Made invite(UUID production, Role role, String note, String by) {
+  Made invite(UUID production, Role role, String note, String email, String page, String by) {
+    String to = OwnAccount.email(email);
+    if (!to.isEmpty() && !mails.areSent())
+      throw new Problem(
+          HttpStatus.UNPROCESSABLE_CONTENT,
+          "mail",
+          "email",
+          "No mail server is given here. Send the link yourself.");
     Invitation i = new Invitation();
     i.productionId = production;
     i.role = role;
     i.note = GivenNames.title("note", note);
     Made made = made(i, by, STAYS);
-    audit.note(by, "invited " + role.words(), library.nameOf(production) + ": " + i.note, "");
+    String name = library.nameOf(production);
+    audit.note(by, "invited " + role.words(), name + ": " + i.note, "");
+    if (!to.isEmpty())
+      mails.send(
+          to,
+          "Come into " + name,
+          accounts.findByName(by).map(Account::shown).orElse(by)
+              + " asks you into "
+              + name
+              + ", as "
+              + role.words()
+              + ".\n\n"
+              + page
+              + "#invited="
+              + made.secret
+              + "\n\nThe link works once, until "
+              + made.endsAt.toString().substring(0, 10)
+              + ".\n");
     return made;
   }
 

@@ -28,6 +28,7 @@ class People {
   private final Members members;
   private final Invitations invitations;
   private final Library library;
+  private final Mails mails;
   private final Audit audit;
   private final ApplicationEventPublisher events;
   private final Clock clock;
@@ -37,6 +38,7 @@ class People {
       Members members,
       Invitations invitations,
       Library library,
+      Mails mails,
       Audit audit,
       ApplicationEventPublisher events,
       Clock clock) {
@@ -44,6 +46,7 @@ class People {
     this.members = members;
     this.invitations = invitations;
     this.library = library;
+    this.mails = mails;
     this.audit = audit;
     this.events = events;
     this.clock = clock;
@@ -60,8 +63,10 @@ class People {
    *
    * @param administrators what those are called who lead every production
    * @param invited for leads; empty for others
+   * @param mails whether links can be sent by mail from here
    */
-  record All(List<Person> people, List<String> administrators, List<Invited> invited) {}
+  record All(
+      List<Person> people, List<String> administrators, List<Invited> invited, boolean mails) {}
 
   @Transactional(readOnly = true)
   All in(UUID production, boolean leads) {
@@ -92,7 +97,7 @@ class People {
         accounts.findByAdministersTrueAndEndedAtIsNullOrderByName().stream()
             .map(Account::shown)
             .toList();
-    return new All(people, administrators, invited);
+    return new All(people, administrators, invited, mails.areSent());
   }
 
   /** Gives somebody who has an account a role in a production. */

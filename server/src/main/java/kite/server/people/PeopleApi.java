@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** The people of a production, and who is invited to it. */
 @RestController
@@ -73,14 +74,16 @@ class PeopleApi {
 
   /**
    * @param note for whom it is
+   * @param email where the link is sent, too; blank for nowhere
    */
-  record InvitationAsked(String role, String note) {}
+  record InvitationAsked(String role, String note, String email) {}
 
   /** Makes a link for one person to come by; its secret is told this once. */
   @PostMapping("/invitations")
   @May.LeadProduction
   Coming.Made invite(@PathVariable UUID id, @RequestBody InvitationAsked asked, Principal who) {
-    return coming.invite(id, role(asked.role()), asked.note(), who.getName());
+    String page = ServletUriComponentsBuilder.fromCurrentContextPath().toUriString() + "/";
+    return coming.invite(id, role(asked.role()), asked.note(), asked.email(), page, who.getName());
   }
 
   @DeleteMapping("/invitations/{invitation}")

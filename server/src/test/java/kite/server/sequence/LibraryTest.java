@@ -66,8 +66,8 @@ class LibraryTest {
   @Test
   void aProductionBeginsWithAStartingPointOrAnothersStandards() {
     ArgumentCaptor<Production> made = ArgumentCaptor.forClass(Production.class);
-    library.begin(" Lee Shore ", "LS", "hd-25", null);
-    library.begin("Long Swell", "LG", null, film);
+    library.begin(" Lee Shore ", "LS", "hd-25", null, null);
+    library.begin("Long Swell", "LG", null, film, null);
     verify(productions, times(2)).saveAndFlush(made.capture());
     assertEquals("Lee Shore", made.getAllValues().get(0).name());
     assertEquals(
@@ -79,11 +79,12 @@ class LibraryTest {
   void namesAndCodesThatAreTakenOrNoneAreRefusedAtTheirField() {
     when(productions.existsByNameIgnoreCase("salt wind")).thenReturn(true);
     when(productions.existsByCodeIgnoreCase("sw")).thenReturn(true);
-    refused("taken", "name", () -> library.begin("salt wind", "X", "hd-25", null));
-    refused("taken", "code", () -> library.begin("Other", "sw", "hd-25", null));
+    refused("taken", "name", () -> library.begin("salt wind", "X", "hd-25", null, null));
+    refused("taken", "code", () -> library.begin("Other", "sw", "hd-25", null, null));
     assertEquals(
-        "name", assertThrows(Refusal.class, () -> library.begin("", "X", "hd-25", null)).field());
-    refused("missing", "", () -> library.begin("Other", "X", "none", null));
+        "name",
+        assertThrows(Refusal.class, () -> library.begin("", "X", "hd-25", null, null)).field());
+    refused("missing", "", () -> library.begin("Other", "X", "none", null, null));
     verify(productions, never()).saveAndFlush(any());
   }
 
