@@ -12,6 +12,7 @@ export interface Header {
   gridLines: number;
   standards: Standards;
   own: Own;
+  sets: PlacedSet[];
 }
 
 export interface Standards {
@@ -83,6 +84,14 @@ export interface Own {
 export interface Delivery {
   width: number;
   height: number;
+}
+
+export interface PlacedSet {
+  id: string;
+  set: string;
+  name: string;
+  version: number;
+  ids: Record<string, string>;
 }
 
 export type Entity = Piece | Mark | Path | Camera | Light | CutEntry | Layer | Measure | Air | Plate;
@@ -923,6 +932,7 @@ export interface KiteCore {
   comparedCamera(side: number, camera: string, frame: number, world: Float64Array, lens: Float64Array): boolean;
   composition(camera: string, subject: string): string;
   copies(ids: string, newIds: string, x: number, y: number, z: number, instances: boolean): string;
+  copyIn(document: string, ids: string): string;
   copyStep(ids: string): number;
   cueLength(camera: string, part: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
@@ -946,6 +956,7 @@ export interface KiteCore {
   holdLonger(id: string, frame: number, frames: number, cuts: boolean): string;
   holdSize(camera: string, part: string, subject: string, anchor: string): string;
   keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
+  keptSet(placed: string, was: string, also: string): string;
   lensReport(camera: string): string;
   lights(frame: number): string;
   loadRig(camera: string, rig: string, frame: number): string;
@@ -965,6 +976,7 @@ export interface KiteCore {
   pathPlaces(id: string, out: Float64Array): void;
   pathReport(id: string): string;
   pathShape(form: string, x: number, y: number, z: number, sizeM: number, degrees: number, riseM: number, newId: string): string;
+  placeSet(document: string, set: string, name: string, version: number): string;
   placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
@@ -982,6 +994,9 @@ export interface KiteCore {
   savedRig(camera: string): string;
   seen(camera: string): string;
   setDown(ids: string, heightM: number, frame: number, key: boolean): string;
+  setKept(placed: string, was: string, also: string, version: number): string;
+  setMade(document: string, set: string, name: string): string;
+  setOf(ids: string): string;
   settings(camera: string): string;
   shares(camera: string, part: string, first: number, step: number, out: Float64Array): void;
   showNumber(value: number, unit: string): string;
@@ -998,6 +1013,7 @@ export interface KiteCore {
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
   takeBack(delta: string, undo: boolean): string;
+  takeSet(placed: string, was: string, next: string, version: number): string;
   threeLights(camera: string, subject: string, ids: string): string;
   timecode(frame: number): string;
   toGrid(ids: string, frame: number, key: boolean): string;

@@ -8,6 +8,7 @@ const MODELS = /\.(glb|gltf|obj)$/i;
 const BESIDE_OBJ = /\.(mtl|png|jpe?g)$/i;
 const BESIDE_GLTF = /\.(bin|png|jpe?g)$/i;
 const IMAGES = /\.(png|jpe?g)$/i;
+const SEQUENCES = /\.kite\.zip$/i;
 const TRACKS = /\.(usda|csv|tsv)$/i;
 
 function choose(accept: string, multiple: boolean, take: (files: File[]) => void): void {
@@ -34,6 +35,10 @@ export const chooseTrack = () =>
     ([file]) => file && useSequence.setState({ dialog: { kind: 'track', file } }),
   );
 
+/** Asks for the file of a sequence, to take something of it. */
+export const chooseSequence = () =>
+  choose('.zip', false, ([file]) => file && useSequence.setState({ dialog: { kind: 'copyIn', file } }));
+
 /** Takes whatever was dropped: models and tracks are looked at first, images become a plate. */
 export async function bring(files: File[]): Promise<void> {
   if (files.length === 0) return;
@@ -41,12 +46,17 @@ export async function bring(files: File[]): Promise<void> {
     useSequence.setState({ dialog: { kind: 'model', files } });
     return;
   }
+  const sequence = files.find((f) => SEQUENCES.test(f.name));
+  if (sequence) {
+    useSequence.setState({ dialog: { kind: 'copyIn', file: sequence } });
+    return;
+  }
   const track = files.find((f) => TRACKS.test(f.name));
   if (track) useSequence.setState({ dialog: { kind: 'track', file: track } });
   else if (files.every((f) => IMAGES.test(f.name))) await bringPlate(files);
   else
     say(
-      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG.`,
+      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG; sequences .kite.zip.`,
       true,
     );
 }

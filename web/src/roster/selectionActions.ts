@@ -151,6 +151,12 @@ export const MORE: {
     run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
   },
   {
+    name: 'Make it a set of the production …',
+    atHand: true,
+    fits: isPiece,
+    run: () => useSequence.setState({ dialog: { kind: 'sets' } }),
+  },
+  {
     name: 'Its history …',
     atHand: true,
     looks: true,

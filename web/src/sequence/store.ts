@@ -52,6 +52,8 @@ export type Dialog =
   | { kind: 'copies'; ids: string[] }
   | { kind: 'lettering'; id: string | null }
   | { kind: 'versions' }
+  | { kind: 'sets' }
+  | { kind: 'copyIn'; file: File }
   | { kind: 'history'; touching: string }
   | { kind: 'saveRig'; id: string }
   | { kind: 'bake'; id: string };

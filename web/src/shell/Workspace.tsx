@@ -3,6 +3,7 @@ import { DeliverPanel } from '../deliver/DeliverPanel';
 import { bring, chooseModel } from '../importing/bring';
 import { Time } from '../lanes/Time';
 import { ContactSheet } from '../frame/ContactSheet';
+import { CopyInWindow } from '../importing/CopyInWindow';
 import { LetteringDialog } from '../importing/LetteringDialog';
 import { ModelDialog } from '../importing/ModelDialog';
 import { TrackDialog } from '../importing/TrackDialog';
@@ -11,6 +12,7 @@ import { RemoveDialog } from '../roster/RemoveDialog';
 import { followMain, tellOthers } from '../sequence/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { HistoryWindow } from '../history/HistoryWindow';
+import { SetsWindow } from '../sets/SetsWindow';
 import { StandardsDialog } from '../standards/StandardsDialog';
 import { VersionsDialog } from '../versions/VersionsDialog';
 import { BakeDialog } from '../rig/BakeDialog';
@@ -152,7 +154,11 @@ export function Workspace() {
       <Panel name="The lanes" area="time">
         <Time />
       </Panel>
-      {dropping ? <div className="dropping">Let go to bring it in: models, images, camera tracks</div> : null}
+      {dropping ? (
+        <div className="dropping">
+          Let go to bring it in: models, images, camera tracks, sequences as files
+        </div>
+      ) : null}
       <Dialogs />
       {box ? <CommandBox actions={actions()} onClose={() => setBox(false)} /> : null}
     </div>
@@ -177,6 +183,10 @@ function Dialogs() {
       return <LetteringDialog id={d.id} />;
     case 'versions':
       return <VersionsDialog />;
+    case 'copyIn':
+      return <CopyInWindow file={d.file} />;
+    case 'sets':
+      return <SetsWindow />;
     case 'history':
       return <HistoryWindow touching={d.touching} />;
     case 'saveRig':

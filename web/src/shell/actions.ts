@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PARTS } from '../rig/parts';
-import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
+import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../importing/bring';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
 import { cueHere, handOverTo } from '../rig/cueing';
@@ -94,6 +94,10 @@ const ofTheProduction = (): Action[] => [
     run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
   },
   {
+    name: 'Sets of the production: make, place, take a version',
+    run: () => useSequence.setState({ dialog: { kind: 'sets' } }),
+  },
+  {
     name: 'History: what happened, by whom, as it was then',
     run: () => useSequence.setState({ dialog: { kind: 'history', touching: '' } }),
   },
@@ -119,6 +123,7 @@ function edits(): Action[] {
     { name: 'Bring in a model from a file', run: chooseModel },
     { name: 'Bring in a camera track from a file', run: chooseTrack },
     { name: 'Bring in a plate from images', run: choosePlate },
+    { name: 'Copy cameras and pieces from a sequence’s file', run: chooseSequence },
     ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
       name: `Handles in the set: ${setTool} what is selected`,
       run: () => useSequence.setState({ setTool }),

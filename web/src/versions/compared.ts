@@ -16,6 +16,8 @@ export interface Kept {
 export interface Side {
   path: string;
   title: string;
+  /** The document itself, where it is none of the server's. */
+  document?: string;
 }
 
 /** Two versions of a camera's move, looked at together in the lens view. */
@@ -44,7 +46,7 @@ export async function documentOf(sequence: string, path: string): Promise<string
 export async function compare(a: Side, b: Side): Promise<void> {
   const { id } = useSequence.getState();
   const [left, right] = await Promise.all(
-    [a, b].map((s) => (s.path ? documentOf(id, s.path) : Promise.resolve(''))),
+    [a, b].map((s) => (s.path ? documentOf(id, s.path) : Promise.resolve(s.document ?? ''))),
   );
   if (useSequence.getState().id !== id) return;
   attempt(() => {

@@ -1,10 +1,14 @@
 package kite.browser;
 
+import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import kite.core.bake.CalmBase;
 import kite.core.bake.CameraTrack;
@@ -23,6 +27,8 @@ import kite.core.codec.TrackJson;
 import kite.core.codec.Words;
 import kite.core.command.BackTo;
 import kite.core.command.Change;
+import kite.core.command.Command;
+import kite.core.command.CopyIn;
 import kite.core.command.Cueing;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
@@ -40,6 +46,7 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Path;
+import kite.core.document.PlacedSet;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
@@ -76,6 +83,8 @@ import kite.core.report.FrameReport;
 import kite.core.report.Warnings;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Subject;
+import kite.core.sets.SetUpdate;
+import kite.core.sets.SharedSet;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.typedarrays.Float64Array;
 
@@ -1078,6 +1087,110 @@ public final class KiteCore {
   @JSExport
   public static String backToThing(String document, String id) {
     return Answers.of(() -> back(BackTo.thing(base, SequenceJson.read(document), id)));
+  }
+
+  /**
+   * What takes things of another sequence (a document) into this one, with what they lean on.
+   *
+   * @param ids a JSON list of their ids
+   */
+  @JSExport
+  public static String copyIn(String document, String ids) {
+    return Answers.of(
+        () -> back(CopyIn.of(base, SequenceJson.read(document), FrameAnswers.ids(ids))));
+  }
+
+  /**
+   * A set of the production made of things here, as a document: {@code {"document": …}}.
+   *
+   * @param ids a JSON list of their ids
+   */
+  @JSExport
+  public static String setOf(String ids) {
+    return Answers.of(() -> document(SharedSet.document(base, FrameAnswers.ids(ids))).toString());
+  }
+
+  /** Says that a set was made of the things of a document that {@link #setOf} gave. */
+  @JSExport
+  public static String setMade(String document, String set, String name) {
+    return Answers.of(
+        () -> {
+          Map<String, String> ids = new TreeMap<>();
+          for (String id : SequenceJson.read(document).entities().keySet()) ids.put(id, id);
+          return back(SharedSet.made(base, new PlacedSet(placing(), set, name, 1, ids)));
+        });
+  }
+
+  /** What places a version of a set (a document) in the sequence. */
+  @JSExport
+  public static String placeSet(String document, String set, String name, int version) {
+    return Answers.of(
+        () ->
+            back(
+                SharedSet.place(
+                    base,
+                    SequenceJson.read(document),
+                    new PlacedSet(placing(), set, name, version, Map.of()))));
+  }
+
+  private static String placing() {
+    Set<String> taken = new HashSet<>();
+    for (PlacedSet p : base.header().sets()) taken.add(p.id());
+    for (int n = 1; ; n++) if (!taken.contains("set" + n)) return "set" + n;
+  }
+
+  /**
+   * What takes another version of a placed set: the commands, what they do in sentences, and the
+   * document as it will be.
+   *
+   * @param was the document of the version that stands here
+   */
+  @JSExport
+  public static String takeSet(String placed, String was, String next, int version) {
+    return Answers.of(
+        () -> {
+          SetUpdate u =
+              SetUpdate.of(base, placed, SequenceJson.read(was), SequenceJson.read(next), version);
+          List<Command> commands = List.of(u.change().restore());
+          JsonArray says = new JsonArray();
+          for (String s : u.says()) says.add(s);
+          return document(Edit.apply(base, commands))
+              .add(
+                  "commands",
+                  Json.parse(FrameAnswers.commands(commands)).asObject().get("commands"))
+              .add("says", says)
+              .toString();
+        });
+  }
+
+  /**
+   * What a placed set is here now, to be kept as its next version: {@code {"document": …}}.
+   *
+   * @param was the document of the version that stands here
+   * @param also a JSON list of ids of things that belong to it from then on
+   */
+  @JSExport
+  public static String keptSet(String placed, String was, String also) {
+    return Answers.of(
+        () ->
+            document(
+                    SharedSet.kept(base, placed, SequenceJson.read(was), FrameAnswers.ids(also))
+                        .document())
+                .toString());
+  }
+
+  /** Says that a placed set was kept as a version, with what {@link #keptSet} gave for it. */
+  @JSExport
+  public static String setKept(String placed, String was, String also, int version) {
+    return Answers.of(
+        () ->
+            back(
+                SharedSet.keptAs(
+                    base, placed, SequenceJson.read(was), FrameAnswers.ids(also), version)));
+  }
+
+  private static JsonObject document(Sequence s) {
+    return new JsonObject().add("document", Json.parse(SequenceJson.write(s)));
   }
 
   private static String back(Change c) {

@@ -217,6 +217,7 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/history", "", LOOK));
     t.add(new Row("GET", sequence + "/history/{revision}", "", LOOK));
     t.add(new Row("GET", sequence + "/file", "", EDIT));
+    t.add(new Row("POST", sequence + "/file", "bytes", EDIT));
     t.add(new Row("POST", production + "/sequences/file", "bytes", EDIT));
     t.add(new Row("POST", sequence + "/production", "{}", EDIT));
     t.add(new Row("POST", sequence + "/production/effects", "{}", EDIT));
@@ -227,6 +228,10 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/rigs", "", LOOK));
     t.add(new Row("POST", sequence + "/rigs", "{\"replace\":false}", EDIT));
     t.add(new Row("DELETE", sequence + "/rigs/{rig}", "", EDIT));
+    t.add(new Row("GET", sequence + "/sets", "", LOOK));
+    t.add(new Row("POST", sequence + "/sets", "{}", EDIT));
+    t.add(new Row("POST", sequence + "/sets/{set}/versions", "{}", EDIT));
+    t.add(new Row("GET", sequence + "/sets/{set}/versions/{number}", "", LOOK));
     t.add(new Row("GET", sequence + "/links", "", EDIT));
     t.add(new Row("POST", sequence + "/links", "{\"days\":0}", EDIT));
     t.add(new Row("DELETE", sequence + "/links/{link}", "", EDIT));

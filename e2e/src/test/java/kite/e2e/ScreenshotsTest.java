@@ -55,7 +55,23 @@ class ScreenshotsTest extends Desk {
 
     page.evaluate("() => location.hash = ''");
     page.getByText("The whale balloon").waitFor();
+    page.waitForTimeout(12_000); // pictures of the cuts are made behind the page
+    page.reload();
+    page.getByText("The whale balloon").waitFor();
+    page.getByLabel("Make SW010 a favourite").click();
+    page.getByLabel("SW010 is a favourite").waitFor();
     keep("home");
+    button("People …").click();
+    page.getByLabel("Who", new Page.GetByLabelOptions().setExact(true)).fill("Nell");
+    button("Invite").click();
+    page.getByLabel("The link", new Page.GetByLabelOptions().setExact(true)).waitFor();
+    keep("people");
+    page.keyboard().press("Escape");
+    page.evaluate("() => location.hash = 'administration'");
+    page.getByText("Folder of renders").waitFor();
+    keep("administration");
+    page.evaluate("() => location.hash = ''");
+    page.getByText("The whale balloon").waitFor();
     button("New sequence").click();
     page.getByText("New sequence of Salt Wind").waitFor();
     page.getByLabel("From another sequence").click();

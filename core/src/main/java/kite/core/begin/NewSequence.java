@@ -136,6 +136,7 @@ public final class NewSequence {
     Header header = other.header().withNames(code, title).following(standards);
     List<String> left = new ArrayList<>();
     for (Entity e : other.entities().values()) if (!isTaken(e, taken)) left.add(e.id());
+    if (!taken.set()) header = header.withSets(List.of());
     Sequence renamed = other.with(header);
     return left.isEmpty()
         ? renamed

@@ -211,7 +211,9 @@ public final class EntityJson {
 
   /** A copy of an entity in which every id that is a key of {@code renamed} has its value's. */
   public static Entity withIds(Entity e, Map<String, String> renamed) {
-    return read(Fields.of(renamed(write(e), renamed), "$"));
+    JsonObject o = renamed(write(e), renamed).asObject();
+    o.set("id", renamed.getOrDefault(e.id(), e.id())); // parts have ids, too, which are their own
+    return read(Fields.of(o, "$"));
   }
 
   /** Ids stand as values of fields that name entities, and as names in a cue's mix. */
@@ -225,10 +227,16 @@ public final class EntityJson {
     JsonObject o = new JsonObject();
     for (JsonObject.Member m : v.asObject()) {
       JsonValue x = m.getValue();
-      boolean names = ID_FIELDS.contains(m.getName());
-      o.add(
-          ids.getOrDefault(m.getName(), m.getName()), names ? renamedIds(x, ids) : renamed(x, ids));
+      if (m.getName().equals(MIX)) o.add(MIX, renamedNames(x.asObject(), ids));
+      else
+        o.add(m.getName(), ID_FIELDS.contains(m.getName()) ? renamedIds(x, ids) : renamed(x, ids));
     }
+    return o;
+  }
+
+  private static JsonObject renamedNames(JsonObject mix, Map<String, String> ids) {
+    JsonObject o = new JsonObject();
+    for (JsonObject.Member m : mix) o.add(ids.getOrDefault(m.getName(), m.getName()), m.getValue());
     return o;
   }
 
@@ -241,10 +249,12 @@ public final class EntityJson {
     return a;
   }
 
+  private static final String MIX = "mix";
+
   private static final Set<String> ID_FIELDS =
       Set.of(
-          "id", "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide",
-          "upPiece", "of");
+          "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide", "upPiece",
+          "of");
 
   static JsonObject write(Shape shape) {
     Out o = Out.kind(Words.of(shape.getClass()));

@@ -190,6 +190,12 @@ final class Fields {
     return out;
   }
 
+  /** Text that is a member of a map. */
+  static String textOf(JsonValue v, String path) {
+    if (!v.isString()) throw bad(path, "must be text");
+    return v.asString();
+  }
+
   static Fields of(JsonValue v, String path) {
     return new Fields(v, path);
   }

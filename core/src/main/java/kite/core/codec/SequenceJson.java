@@ -1,6 +1,8 @@
 package kite.core.codec;
 
 import com.eclipsesource.json.JsonObject;
+import com.eclipsesource.json.JsonValue;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import kite.core.command.Change;
@@ -8,6 +10,7 @@ import kite.core.command.Refusal;
 import kite.core.command.Rules;
 import kite.core.document.Entity;
 import kite.core.document.Header;
+import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
 
 /** Whole sequences and changes. */
@@ -57,7 +60,30 @@ public final class SequenceJson {
         .put("gridLines", h.gridLines())
         .put("standards", StandardsJson.write(h.standards()))
         .put("own", StandardsJson.write(h.own()))
+        .put("sets", h.sets(), SequenceJson::write)
         .json;
+  }
+
+  private static JsonValue write(PlacedSet p) {
+    JsonObject ids = new JsonObject();
+    p.ids().forEach(ids::add);
+    return new Out()
+        .put("id", p.id())
+        .put("set", p.set())
+        .put("name", p.name())
+        .put("version", p.version())
+        .put("ids", ids)
+        .json;
+  }
+
+  private static PlacedSet set(Fields f) {
+    return f.done(
+        new PlacedSet(
+            f.text("id"),
+            f.text("set"),
+            f.text("name"),
+            f.whole("version"),
+            f.map("ids", Fields::textOf)));
   }
 
   /** Reads a header as {@link #write(Header)} writes it. */
@@ -76,7 +102,8 @@ public final class SequenceJson {
             f.number("gridM"),
             f.whole("gridLines"),
             StandardsJson.read(f.object("standards")),
-            StandardsJson.own(f.object("own"))));
+            StandardsJson.own(f.object("own")),
+            f.has("sets") ? f.list("sets", SequenceJson::set) : List.of()));
   }
 
   public static String write(Change c) {

@@ -17,6 +17,7 @@ import kite.core.document.Light;
 import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
+import kite.core.document.PlacedSet;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -30,6 +31,8 @@ public final class Rules {
   public static final int MOST_FRAMES = 200000;
   public static final int MOST_KEYS = 200000;
   static final int LONGEST_NAME = 120;
+
+  private static final int MOST_SETS = 200;
 
   /** In what lengths can be shown. */
   static final List<String> UNITS = List.of("m", "cm", "mm", "ft", "in", "ft+in");
@@ -70,6 +73,16 @@ public final class Rules {
       throw new Refusal("range", "", "gridM", "The grid cell must be above 0.");
     if (h.gridLines() < 1 || h.gridLines() > 100)
       throw new Refusal("range", "", "gridLines", "A grid cell has 1 to 100 lines.");
+    if (h.sets().size() > MOST_SETS)
+      throw new Refusal(
+          "many", "", "sets", "At most " + MOST_SETS + " sets stand in one sequence.");
+    for (PlacedSet p : h.sets())
+      if (p.id().isBlank()
+          || p.id().length() > LONGEST_NAME
+          || p.set().length() > LONGEST_NAME
+          || p.name().length() > LONGEST_NAME
+          || p.version() < 1)
+        throw new Refusal("range", "", "sets", "A placed set needs a name and a version from 1.");
     if (!UNITS.contains(h.displayUnit()))
       throw new Refusal(
           "kind", "", "displayUnit", "Lengths are shown in m, cm, mm, ft, in or ft+in.");

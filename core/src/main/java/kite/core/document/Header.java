@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
@@ -12,6 +13,7 @@ import kite.core.optics.Fit;
  * @param gridLines finer lines a cell is divided into
  * @param standards the production's standards as this sequence follows them
  * @param own what it does not follow
+ * @param sets the production's sets that stand in it
  */
 public record Header(
     String code,
@@ -22,7 +24,35 @@ public record Header(
     double gridM,
     int gridLines,
     Standards standards,
-    Own own) {
+    Own own,
+    List<PlacedSet> sets) {
+  public Header {
+    sets = List.copyOf(sets);
+  }
+
+  /** A sequence in which no set of the production stands. */
+  public Header(
+      String code,
+      String title,
+      int firstFrame,
+      int lastFrame,
+      String displayUnit,
+      double gridM,
+      int gridLines,
+      Standards standards,
+      Own own) {
+    this(
+        code,
+        title,
+        firstFrame,
+        lastFrame,
+        displayUnit,
+        gridM,
+        gridLines,
+        standards,
+        own,
+        List.of());
+  }
 
   /** A sequence that follows standards with just this rate and package. */
   public Header(
@@ -85,11 +115,26 @@ public record Header(
   }
 
   public Header following(Standards s) {
-    return new Header(code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, s, own);
+    return new Header(
+        code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, s, own, sets);
   }
 
   public Header withNames(String newCode, String newTitle) {
     return new Header(
-        newCode, newTitle, firstFrame, lastFrame, displayUnit, gridM, gridLines, standards, own);
+        newCode,
+        newTitle,
+        firstFrame,
+        lastFrame,
+        displayUnit,
+        gridM,
+        gridLines,
+        standards,
+        own,
+        sets);
+  }
+
+  public Header withSets(List<PlacedSet> all) {
+    return new Header(
+        code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, standards, own, all);
   }
 }

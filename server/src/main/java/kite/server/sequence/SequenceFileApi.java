@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.security.Principal;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import kite.exchange.BadFile;
 import kite.exchange.archive.SequenceFileReader;
 import kite.server.asset.Imports;
 import kite.server.rights.May;
@@ -64,6 +65,25 @@ class SequenceFileApi {
       @RequestParam(defaultValue = "") String code,
       Principal who)
       throws IOException {
+    return inTurn(body, who, file -> files.read(id, code, file));
+  }
+
+  /** Looks into a {@code .kite.zip}, to take some of it into a sequence; makes no edit. */
+  @PostMapping(path = "/sequences/{id}/file", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  @May.EditSequence
+  CompletableFuture<SequenceFiles.Held> hold(@PathVariable UUID id, InputStream body, Principal who)
+      throws IOException {
+    UUID production = rights.productionOf(id);
+    return inTurn(body, who, file -> files.hold(production, file));
+  }
+
+  /** What is done with a file that was brought. */
+  private interface Work<T> {
+    T with(Path file) throws BadFile, IOException;
+  }
+
+  private <T> CompletableFuture<T> inTurn(InputStream body, Principal who, Work<T> work)
+      throws IOException {
     Imports.Brought brought = new Imports.Brought();
     Path file;
     try {
@@ -72,6 +92,6 @@ class SequenceFileApi {
       brought.close();
       throw e;
     }
-    return imports.inTurn(who.getName(), brought, () -> files.read(id, code, file));
+    return imports.inTurn(who.getName(), brought, () -> work.with(file));
   }
 }

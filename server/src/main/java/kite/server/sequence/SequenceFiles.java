@@ -21,6 +21,7 @@ import kite.exchange.archive.Manifest;
 import kite.exchange.archive.SequenceFileReader;
 import kite.exchange.archive.SequenceFileWriter;
 import kite.server.asset.AssetStore;
+import kite.server.asset.ProductionAssets;
 import org.springframework.stereotype.Service;
 
 /** Sequences as files: out of one copy of Jolly Kite and into another. */
@@ -31,6 +32,7 @@ class SequenceFiles {
   private final Library library;
   private final Carrying carrying;
   private final AssetStore assets;
+  private final ProductionAssets owners;
   private final Clock clock;
 
   SequenceFiles(
@@ -39,12 +41,14 @@ class SequenceFiles {
       Library library,
       Carrying carrying,
       AssetStore assets,
+      ProductionAssets owners,
       Clock clock) {
     this.sequences = sequences;
     this.versions = versions;
     this.library = library;
     this.carrying = carrying;
     this.assets = assets;
+    this.owners = owners;
     this.clock = clock;
   }
 
@@ -118,6 +122,23 @@ class SequenceFiles {
       UUID id = carrying.takeIn(production, code, s, kept, used);
       return new Taken(
           id, sequences.get(id).sequence().header().code(), carrying.differences(production, s));
+    }
+  }
+
+  /**
+   * What a file holds, to take some of it into a sequence that is there. Its models and images are
+   * kept for the production.
+   *
+   * @param document as the codec writes it
+   */
+  record Held(String code, String title, String document) {}
+
+  Held hold(UUID production, Path file) throws BadFile, IOException {
+    try (SequenceFileReader in = SequenceFileReader.open(file)) {
+      Sequence s = SequenceJson.read(in.text(in.document()));
+      for (Manifest.Part p : in.manifest().parts()) keep(in, p);
+      owners.give(production, AssetsUsed.of(s));
+      return new Held(s.header().code(), s.header().title(), SequenceJson.write(s));
     }
   }
 

@@ -1,0 +1,74 @@
+package kite.core.command;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import kite.core.codec.EntityJson;
+import kite.core.document.Air;
+import kite.core.document.Camera;
+import kite.core.document.CutEntry;
+import kite.core.document.Entity;
+import kite.core.document.FreeNames;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+
+/**
+ * Things of another sequence, taken into this one with ids, names and letters that are free here.
+ */
+public final class CopyIn {
+  private CopyIn() {}
+
+  /**
+   * What taking them does. What they lean on comes along, and what is nested in them; shots of the
+   * cut and the air do not.
+   *
+   * @param ids of things of {@code from}
+   * @throws Refusal when one of them is not there
+   */
+  public static Change of(Sequence into, Sequence from, List<String> ids) {
+    Set<String> taken = taken(from, ids);
+    Map<String, String> renamed = new HashMap<>();
+    for (String id : taken) renamed.put(id, freeId(into, renamed, id));
+    FreeNames names = new FreeNames(into);
+    Sequence s = into;
+    for (String id : taken) {
+      Entity e = from.get(id);
+      Entity copy = EntityJson.withIds(e, renamed).named(names.take(e.name()));
+      if (copy instanceof Camera c && isLetterTaken(s, c.letter()))
+        copy = c.drawn(s.freeLetter(), c.colour(), c.iconSize());
+      s = s.with(copy);
+    }
+    return Change.between(into, s);
+  }
+
+  private static Set<String> taken(Sequence from, List<String> ids) {
+    Set<String> taken = new LinkedHashSet<>();
+    Deque<String> todo = new ArrayDeque<>(ids);
+    while (!todo.isEmpty()) {
+      String id = todo.poll();
+      Entity e = from.get(id);
+      if (e == null)
+        throw new Refusal("missing", id, "ids", "The file has no item with the id " + id + ".");
+      if (e instanceof CutEntry || e instanceof Air || !taken.add(id)) continue;
+      for (Reference r : References.of(e)) todo.add(r.to());
+      if (e instanceof Piece)
+        for (Piece p : from.all(Piece.class)) if (id.equals(p.parent())) todo.add(p.id());
+    }
+    return taken;
+  }
+
+  private static String freeId(Sequence into, Map<String, String> renamed, String id) {
+    String free = id;
+    for (int n = 2; into.get(free) != null || renamed.containsValue(free); n++) free = id + "-" + n;
+    return free;
+  }
+
+  private static boolean isLetterTaken(Sequence s, String letter) {
+    for (Camera c : s.all(Camera.class)) if (c.letter().equals(letter)) return true;
+    return false;
+  }
+}

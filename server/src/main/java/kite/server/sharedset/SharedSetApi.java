@@ -1,0 +1,78 @@
+package kite.server.sharedset;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import kite.server.Problem;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/**
+ * The sets of a sequence's production. Placing one is an edit that the page makes like any other.
+ */
+@RestController
+@RequestMapping("/api/sequences/{id}/sets")
+class SharedSetApi {
+  private static final int LARGEST = 64 << 20;
+  private final SharedSets sets;
+  private final Rights rights;
+
+  SharedSetApi(SharedSets sets, Rights rights) {
+    this.sets = sets;
+    this.rights = rights;
+  }
+
+  @GetMapping
+  @May.LookAtSequence
+  List<SharedSets.Shown> list(@PathVariable UUID id) {
+    return sets.of(rights.productionOf(id));
+  }
+
+  /**
+   * @param document the set as the core's JSON, as text
+   */
+  record Asked(String name, String note, String document) {}
+
+  /** Makes a set, with its first version. */
+  @PostMapping
+  @May.EditSequence
+  SharedSets.Kept make(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
+    bounded(asked.document());
+    return sets.make(
+        rights.productionOf(id), asked.name(), asked.note(), asked.document(), who.getName());
+  }
+
+  record VersionAsked(String note, String document) {}
+
+  /** Keeps the next version of a set. */
+  @PostMapping("/{set}/versions")
+  @May.EditSequence
+  SharedSets.Kept keep(
+      @PathVariable UUID id,
+      @PathVariable UUID set,
+      @RequestBody VersionAsked asked,
+      Principal who) {
+    bounded(asked.document());
+    return sets.keep(rights.productionOf(id), set, asked.note(), asked.document(), who.getName());
+  }
+
+  @GetMapping(path = "/{set}/versions/{number}", produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.LookAtSequence
+  String document(@PathVariable UUID id, @PathVariable UUID set, @PathVariable int number) {
+    return sets.document(rights.productionOf(id), set, number);
+  }
+
+  private static void bounded(String document) {
+    if (document == null || document.length() > LARGEST)
+      throw new Problem(
+          HttpStatus.BAD_REQUEST, "request", "A set is a JSON text of at most 64 MB.");
+  }
+}
