@@ -1,15 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { PlainWindow } from '../kit/PlainWindow';
 import { useDeferredValue, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
@@ -96,73 +93,63 @@ export function HistoryWindow({ touching }: { touching: string }) {
   const shots = Object.values(entities).filter((e) => e.kind === 'cutEntry');
   const other = about && ![...cameras, ...shots].some((e) => e.id === about) ? entities[about] : undefined;
   return (
-    <Dialog open onClose={closeDialog} fullWidth maxWidth="md" transitionDuration={0} aria-label="History">
-      <DialogTitle>History</DialogTitle>
-      <DialogContent onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-        <Stack sx={{ gap: 1, pt: 1 }}>
-          <Stack direction="row" sx={{ gap: 1 }}>
-            <TextField
-              size="small"
-              fullWidth
-              placeholder="Find by what was done, or by whom"
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-              slotProps={{ htmlInput: { 'aria-label': 'Find in the history', maxLength: 200 } }}
-            />
-            <TextField
-              select
-              size="small"
-              value={about}
-              onChange={(e) => setAbout(e.target.value)}
-              sx={{ width: 260, flexShrink: 0 }}
-              slotProps={{
-                htmlInput: { 'aria-label': 'What it is about' },
-                select: { displayEmpty: true, MenuProps: { transitionDuration: 0 } },
-              }}
-            >
-              <MenuItem value="">Everything</MenuItem>
-              {other ? <MenuItem value={about}>{named(other)}</MenuItem> : null}
-              {cameras.map((c) => (
-                <MenuItem key={c.id} value={c.id}>
-                  Camera {named(c)}
-                </MenuItem>
-              ))}
-              {shots.map((c) => (
-                <MenuItem key={c.id} value={c.id}>
-                  Shot {c.name}
-                </MenuItem>
-              ))}
-              <MenuItem value="header">The sequence’s settings</MenuItem>
-            </TextField>
-          </Stack>
-          {saving ? (
-            <Alert severity="info">Your last edit is being saved; it is listed in a moment.</Alert>
-          ) : null}
-          {edits.isError ? <Alert severity="error">{edits.error.message}</Alert> : null}
-          {edits.isPending ? <Typography sx={{ color: 'text.secondary' }}>Fetching …</Typography> : null}
-          {edits.data && !all.length ? (
-            <Typography sx={{ color: 'text.secondary' }}>
-              {find || about ? 'Nothing of that kind happened.' : 'Nothing has been edited yet.'}
-            </Typography>
-          ) : null}
-          <Stack component="ol" aria-label="Edits" sx={{ gap: 0.5, m: 0, p: 0, listStyle: 'none' }}>
-            {all.map((m) => (
-              <Row key={m.id} made={m} about={about} entities={entities} />
-            ))}
-          </Stack>
-          {edits.hasNextPage ? (
-            <Button onClick={() => void edits.fetchNextPage()} disabled={edits.isFetchingNextPage}>
-              Show more
-            </Button>
-          ) : null}
-        </Stack>
-      </DialogContent>
-      <DialogActions sx={{ p: 2 }}>
-        <Button onClick={closeDialog} color="inherit">
-          Close
+    <PlainWindow name="History" title="History" width="md" onClose={closeDialog}>
+      <Stack direction="row" sx={{ gap: 1 }}>
+        <TextField
+          size="small"
+          fullWidth
+          placeholder="Find by what was done, or by whom"
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          slotProps={{ htmlInput: { 'aria-label': 'Find in the history', maxLength: 200 } }}
+        />
+        <TextField
+          select
+          size="small"
+          value={about}
+          onChange={(e) => setAbout(e.target.value)}
+          sx={{ width: 260, flexShrink: 0 }}
+          slotProps={{
+            htmlInput: { 'aria-label': 'What it is about' },
+            select: { displayEmpty: true, MenuProps: { transitionDuration: 0 } },
+          }}
+        >
+          <MenuItem value="">Everything</MenuItem>
+          {other ? <MenuItem value={about}>{named(other)}</MenuItem> : null}
+          {cameras.map((c) => (
+            <MenuItem key={c.id} value={c.id}>
+              Camera {named(c)}
+            </MenuItem>
+          ))}
+          {shots.map((c) => (
+            <MenuItem key={c.id} value={c.id}>
+              Shot {c.name}
+            </MenuItem>
+          ))}
+          <MenuItem value="header">The sequence’s settings</MenuItem>
+        </TextField>
+      </Stack>
+      {saving ? (
+        <Alert severity="info">Your last edit is being saved; it is listed in a moment.</Alert>
+      ) : null}
+      {edits.isError ? <Alert severity="error">{edits.error.message}</Alert> : null}
+      {edits.isPending ? <Typography sx={{ color: 'text.secondary' }}>Fetching …</Typography> : null}
+      {edits.data && !all.length ? (
+        <Typography sx={{ color: 'text.secondary' }}>
+          {find || about ? 'Nothing of that kind happened.' : 'Nothing has been edited yet.'}
+        </Typography>
+      ) : null}
+      <Stack component="ol" aria-label="Edits" sx={{ gap: 0.5, m: 0, p: 0, listStyle: 'none' }}>
+        {all.map((m) => (
+          <Row key={m.id} made={m} about={about} entities={entities} />
+        ))}
+      </Stack>
+      {edits.hasNextPage ? (
+        <Button onClick={() => void edits.fetchNextPage()} disabled={edits.isFetchingNextPage}>
+          Show more
         </Button>
-      </DialogActions>
-    </Dialog>
+      ) : null}
+    </PlainWindow>
   );
 }
 

@@ -4,8 +4,8 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
-import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { WrongText } from './WrongText';
 import type { Wrong } from './useSending';
 
 /** A window that asks for a few things and sends them with Enter or its button. */
@@ -40,11 +40,7 @@ export function FormWindow({
         <DialogTitle>{title}</DialogTitle>
         <DialogContent>
           <Stack sx={{ gap: 1, pt: 1 }}>{children}</Stack>
-          {wrong && !fields.includes(wrong.field) ? (
-            <Typography role="alert" className="error">
-              {wrong.text}
-            </Typography>
-          ) : null}
+          <WrongText wrong={wrong} fields={fields} />
         </DialogContent>
         <DialogActions sx={{ p: 2 }}>
           <Button onClick={onClose} color="inherit">

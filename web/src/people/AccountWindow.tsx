@@ -1,14 +1,12 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Divider from '@mui/material/Divider';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { WrongText } from '../kit/WrongText';
+import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { say } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
@@ -23,26 +21,18 @@ interface Own {
 export function AccountWindow({ onClose }: { onClose: () => void }) {
   const own = useQuery({ queryKey: ['account'], queryFn: () => getJson<Own>('/api/account'), staleTime: 0 });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" transitionDuration={0} aria-label="My account">
-      <DialogTitle>My account</DialogTitle>
-      <DialogContent>
-        {own.isError ? <Typography className="error">{own.error.message}</Typography> : null}
-        {own.data ? (
-          <Stack sx={{ gap: 2, pt: 1 }}>
-            <Called own={own.data} />
-            <Divider />
-            <NewPassword />
-            <Divider />
-            <Everywhere />
-          </Stack>
-        ) : null}
-      </DialogContent>
-      <DialogActions sx={{ p: 2 }}>
-        <Button onClick={onClose} color="inherit">
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <PlainWindow name="My account" title="My account" width="xs" onClose={onClose}>
+      {own.isError ? <Typography className="error">{own.error.message}</Typography> : null}
+      {own.data ? (
+        <Stack sx={{ gap: 2, pt: 1 }}>
+          <Called own={own.data} />
+          <Divider />
+          <NewPassword />
+          <Divider />
+          <Everywhere />
+        </Stack>
+      ) : null}
+    </PlainWindow>
   );
 }
 
@@ -130,11 +120,7 @@ function NewPassword() {
           autoComplete="new-password"
           {...at('password')}
         />
-        {wrong && !['old', 'password'].includes(wrong.field) ? (
-          <Typography role="alert" className="error">
-            {wrong.text}
-          </Typography>
-        ) : null}
+        <WrongText wrong={wrong} fields={['old', 'password']} />
         <Button
           type="submit"
           disabled={busy || !old || !password}

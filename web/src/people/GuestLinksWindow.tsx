@@ -1,15 +1,13 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { day, LinkShown, linkWith } from '../kit/LinkShown';
+import { WrongText } from '../kit/WrongText';
+import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { call, getJson, postJson } from '../shell/http';
 import type { Made } from './people';
@@ -54,80 +52,66 @@ export function GuestLinksWindow({
       await changed();
     });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" transitionDuration={0} aria-label="Guests">
-      <DialogTitle>Guests of {sequence.code}</DialogTitle>
-      <DialogContent>
-        <Stack sx={{ gap: 1.5 }}>
-          <Typography sx={{ color: 'text.secondary' }}>
-            Whoever has a link looks at this sequence without an account, and at nothing else, until it ends.
+    <PlainWindow name="Guests" title={`Guests of ${sequence.code}`} onClose={onClose}>
+      <Typography sx={{ color: 'text.secondary' }}>
+        Whoever has a link looks at this sequence without an account, and at nothing else, until it ends.
+      </Typography>
+      {links.isError ? <Alert severity="error">{links.error.message}</Alert> : null}
+      {links.data?.map((l) => (
+        <Stack key={l.id} direction="row" sx={{ gap: 1, alignItems: 'center' }}>
+          <Typography className="grow">
+            {l.note || 'Somebody'}{' '}
+            <Typography component="span" sx={{ color: 'text.secondary' }}>
+              until {day(l.endsAt)}, sent by {l.by}
+            </Typography>
           </Typography>
-          {links.isError ? <Alert severity="error">{links.error.message}</Alert> : null}
-          {links.data?.map((l) => (
-            <Stack key={l.id} direction="row" sx={{ gap: 1, alignItems: 'center' }}>
-              <Typography className="grow">
-                {l.note || 'Somebody'}{' '}
-                <Typography component="span" sx={{ color: 'text.secondary' }}>
-                  until {day(l.endsAt)}, sent by {l.by}
-                </Typography>
-              </Typography>
-              <Button
-                color="inherit"
-                disabled={busy}
-                aria-label={`End the link of ${l.note || 'somebody'}`}
-                onClick={() => void end(l)}
-              >
-                End it
-              </Button>
-            </Stack>
-          ))}
-          <form
-            onSubmit={(e) => {
-              e.preventDefault();
-              void make();
-            }}
+          <Button
+            color="inherit"
+            disabled={busy}
+            aria-label={`End the link of ${l.note || 'somebody'}`}
+            onClick={() => void end(l)}
           >
-            <Stack direction="row" sx={{ gap: 1, alignItems: 'flex-start' }}>
-              <TextField
-                size="small"
-                label="For whom"
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-                fullWidth
-                autoFocus
-                {...at('note')}
-              />
-              <TextField
-                size="small"
-                label="Days"
-                value={days}
-                onChange={(e) => setDays(e.target.value)}
-                sx={{ width: 110, flexShrink: 0 }}
-                slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-                {...at('days')}
-              />
-              <Button type="submit" variant="contained" disabled={busy} sx={{ height: 38, flexShrink: 0 }}>
-                Make a link
-              </Button>
-            </Stack>
-            {wrong && !['note', 'days'].includes(wrong.field) ? (
-              <Typography role="alert" className="error">
-                {wrong.text}
-              </Typography>
-            ) : null}
-          </form>
-          {made ? (
-            <LinkShown
-              link={linkWith('look', made.secret)}
-              says={`Send this link by any means. It is shown this once and ends on ${day(made.endsAt)}.`}
-            />
-          ) : null}
+            End it
+          </Button>
         </Stack>
-      </DialogContent>
-      <DialogActions sx={{ p: 2 }}>
-        <Button onClick={onClose} color="inherit">
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
+      ))}
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void make();
+        }}
+      >
+        <Stack direction="row" sx={{ gap: 1, alignItems: 'flex-start' }}>
+          <TextField
+            size="small"
+            label="For whom"
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            fullWidth
+            autoFocus
+            {...at('note')}
+          />
+          <TextField
+            size="small"
+            label="Days"
+            value={days}
+            onChange={(e) => setDays(e.target.value)}
+            sx={{ width: 110, flexShrink: 0 }}
+            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+            {...at('days')}
+          />
+          <Button type="submit" variant="contained" disabled={busy} sx={{ height: 38, flexShrink: 0 }}>
+            Make a link
+          </Button>
+        </Stack>
+        <WrongText wrong={wrong} fields={['note', 'days']} />
+      </form>
+      {made ? (
+        <LinkShown
+          link={linkWith('look', made.secret)}
+          says={`Send this link by any means. It is shown this once and ends on ${day(made.endsAt)}.`}
+        />
+      ) : null}
+    </PlainWindow>
   );
 }

@@ -1,15 +1,13 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Divider from '@mui/material/Divider';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { day, LinkShown, linkWith } from '../kit/LinkShown';
+import { WrongText } from '../kit/WrongText';
+import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { call, postJson } from '../shell/http';
 import {
@@ -48,57 +46,39 @@ export function PeopleWindow({
       await changed();
     });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" transitionDuration={0} aria-label="People">
-      <DialogTitle>People of {production.name}</DialogTitle>
-      <DialogContent>
-        <Stack sx={{ gap: 1.5, pt: 0.5 }}>
-          {all.isError ? <Alert severity="error">{all.error.message}</Alert> : null}
-          {wrong ? (
-            <Typography role="alert" className="error">
-              {wrong.text}
-            </Typography>
-          ) : null}
-          <Stack
-            component="ul"
-            aria-label="In this production"
-            sx={{ gap: 1, m: 0, p: 0, listStyle: 'none' }}
-          >
-            {all.data?.people.map((p) => (
-              <PersonRow
-                key={p.account}
-                person={p}
-                leads={leads}
-                busy={busy}
-                onRole={(r) => void change(p, r)}
-                onTakeOut={() => void remove(`people/${p.account}`)}
-              />
-            ))}
-          </Stack>
-          {all.data && !all.data.people.length ? (
-            <Typography sx={{ color: 'text.secondary' }}>Nobody has a role here yet.</Typography>
-          ) : null}
-          {all.data?.administrators.length ? (
-            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-              Everywhere, as administrators: {all.data.administrators.join(', ')}.
-            </Typography>
-          ) : null}
-          {all.data?.invited.length ? (
-            <InvitedList invited={all.data.invited} onTakeBack={(i) => void remove(`invitations/${i.id}`)} />
-          ) : null}
-          {leads ? (
-            <>
-              <Divider />
-              <Invite production={production} mails={all.data?.mails ?? false} onMade={changed} />
-            </>
-          ) : null}
-        </Stack>
-      </DialogContent>
-      <DialogActions sx={{ p: 2 }}>
-        <Button onClick={onClose} color="inherit">
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <PlainWindow name="People" title={`People of ${production.name}`} onClose={onClose}>
+      {all.isError ? <Alert severity="error">{all.error.message}</Alert> : null}
+      <WrongText wrong={wrong} />
+      <Stack component="ul" aria-label="In this production" sx={{ gap: 1, m: 0, p: 0, listStyle: 'none' }}>
+        {all.data?.people.map((p) => (
+          <PersonRow
+            key={p.account}
+            person={p}
+            leads={leads}
+            busy={busy}
+            onRole={(r) => void change(p, r)}
+            onTakeOut={() => void remove(`people/${p.account}`)}
+          />
+        ))}
+      </Stack>
+      {all.data && !all.data.people.length ? (
+        <Typography sx={{ color: 'text.secondary' }}>Nobody has a role here yet.</Typography>
+      ) : null}
+      {all.data?.administrators.length ? (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          Everywhere, as administrators: {all.data.administrators.join(', ')}.
+        </Typography>
+      ) : null}
+      {all.data?.invited.length ? (
+        <InvitedList invited={all.data.invited} onTakeBack={(i) => void remove(`invitations/${i.id}`)} />
+      ) : null}
+      {leads ? (
+        <>
+          <Divider />
+          <Invite production={production} mails={all.data?.mails ?? false} onMade={changed} />
+        </>
+      ) : null}
+    </PlainWindow>
   );
 }
 

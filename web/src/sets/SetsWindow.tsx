@@ -1,15 +1,13 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Divider from '@mui/material/Divider';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { PlacedSet } from '../core/types';
+import { WrongText } from '../kit/WrongText';
+import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { edit, say, useSequence } from '../sequence/store';
 import { closeDialog } from '../shell/Window';
@@ -37,65 +35,51 @@ export function SetsWindow() {
   const { busy, wrong, send } = useSending();
   const all = sets.data ?? [];
   return (
-    <Dialog open onClose={closeDialog} fullWidth maxWidth="sm" transitionDuration={0} aria-label="Sets">
-      <DialogTitle>Sets of the production</DialogTitle>
-      <DialogContent onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-        <Stack sx={{ gap: 1.5, pt: 1 }}>
-          {sets.isError ? <Alert severity="error">{sets.error.message}</Alert> : null}
-          {wrong ? (
-            <Typography role="alert" className="error">
-              {wrong.text}
-            </Typography>
-          ) : null}
-          {placed.length ? <Typography variant="overline">Standing here</Typography> : null}
-          {placed.map((p) => (
-            <Placed
-              key={p.id}
-              placed={p}
-              set={all.find((s) => s.id === p.set)}
-              fetched={sets.isSuccess}
-              onChanged={changed}
-            />
-          ))}
-          <Typography variant="overline">All of them</Typography>
-          {sets.isSuccess && !all.length ? (
-            <Typography sx={{ color: 'text.secondary' }}>
-              None yet. Select what belongs to it in the set view or the roster, and make one below.
-            </Typography>
-          ) : null}
-          {all.map((s) => (
-            <Stack key={s.id} direction="row" sx={{ gap: 1, alignItems: 'center' }} aria-label={s.name}>
-              <span className="grow">
-                <b>{s.name}</b>{' '}
-                <span className="muted">
-                  {numbered(s.versions[0].number)} by {s.versions[0].author}
-                  {s.versions[0].note ? `: ${s.versions[0].note}` : ''}
-                </span>
-              </span>
-              <Button
-                size="small"
-                disabled={busy || !mayEdit}
-                aria-label={`Place ${s.name}`}
-                onClick={() => void send(() => placeSet(s))}
-              >
-                Place it
-              </Button>
-            </Stack>
-          ))}
-          {mayEdit ? (
-            <>
-              <Divider />
-              <Make onMade={changed} />
-            </>
-          ) : null}
+    <PlainWindow name="Sets" title="Sets of the production" onClose={closeDialog}>
+      {sets.isError ? <Alert severity="error">{sets.error.message}</Alert> : null}
+      <WrongText wrong={wrong} />
+      {placed.length ? <Typography variant="overline">Standing here</Typography> : null}
+      {placed.map((p) => (
+        <Placed
+          key={p.id}
+          placed={p}
+          set={all.find((s) => s.id === p.set)}
+          fetched={sets.isSuccess}
+          onChanged={changed}
+        />
+      ))}
+      <Typography variant="overline">All of them</Typography>
+      {sets.isSuccess && !all.length ? (
+        <Typography sx={{ color: 'text.secondary' }}>
+          None yet. Select what belongs to it in the set view or the roster, and make one below.
+        </Typography>
+      ) : null}
+      {all.map((s) => (
+        <Stack key={s.id} direction="row" sx={{ gap: 1, alignItems: 'center' }} aria-label={s.name}>
+          <span className="grow">
+            <b>{s.name}</b>{' '}
+            <span className="muted">
+              {numbered(s.versions[0].number)} by {s.versions[0].author}
+              {s.versions[0].note ? `: ${s.versions[0].note}` : ''}
+            </span>
+          </span>
+          <Button
+            size="small"
+            disabled={busy || !mayEdit}
+            aria-label={`Place ${s.name}`}
+            onClick={() => void send(() => placeSet(s))}
+          >
+            Place it
+          </Button>
         </Stack>
-      </DialogContent>
-      <DialogActions sx={{ p: 2 }}>
-        <Button onClick={closeDialog} color="inherit">
-          Close
-        </Button>
-      </DialogActions>
-    </Dialog>
+      ))}
+      {mayEdit ? (
+        <>
+          <Divider />
+          <Make onMade={changed} />
+        </>
+      ) : null}
+    </PlainWindow>
   );
 }
 
@@ -217,11 +201,7 @@ function Placed({
           </Stack>
         </form>
       ) : null}
-      {wrong ? (
-        <Typography role="alert" className="error">
-          {wrong.text}
-        </Typography>
-      ) : null}
+      <WrongText wrong={wrong} />
     </Stack>
   );
 }
@@ -266,11 +246,7 @@ function Make({ onMade }: { onMade: () => Promise<void> }) {
           {ids.length === 1 ? 'Make it of 1 thing' : `Make it of ${ids.length} things`}
         </Button>
       </Stack>
-      {wrong && wrong.field !== 'name' ? (
-        <Typography role="alert" className="error">
-          {wrong.text}
-        </Typography>
-      ) : null}
+      <WrongText wrong={wrong} fields={['name']} />
     </form>
   );
 }
