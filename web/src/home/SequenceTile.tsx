@@ -3,7 +3,7 @@ import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { ago } from './ago';
 import { at } from '../shell/http';
@@ -125,9 +125,22 @@ export function SequenceTile({
   );
 }
 
+/** The first picture is made when it is first asked for: it is looked for again. */
+const AGAIN_MS = 4000,
+  MOST_TRIES = 8;
+
 /** The picture of its cut with its code, or its code under an evening sky where there is none yet. */
 function TilePicture({ sequence: s }: { sequence: Listed }) {
+  const [tries, setTries] = useState(0);
   const [none, setNone] = useState(false);
+  useEffect(() => {
+    if (!none || tries >= MOST_TRIES) return;
+    const again = setTimeout(() => {
+      setNone(false);
+      setTries(tries + 1);
+    }, AGAIN_MS);
+    return () => clearTimeout(again);
+  }, [none, tries]);
   return (
     <span className="home-tile-sky">
       {none ? (
@@ -135,6 +148,7 @@ function TilePicture({ sequence: s }: { sequence: Listed }) {
       ) : (
         <>
           <img
+            key={tries}
             src={at(`/api/sequences/${s.id}/picture.png`)}
             alt=""
             loading="lazy"

@@ -18,6 +18,9 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 700 },
   },
   components: {
+    MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+    MuiDialog: { styleOverrides: { paper: { borderRadius: 18 } } },
+    MuiListItemButton: { styleOverrides: { root: { borderRadius: 10 } } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiTooltip: {
       styleOverrides: {

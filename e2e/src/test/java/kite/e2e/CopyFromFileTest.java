@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Remove;
@@ -18,6 +19,8 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** Taking cameras out of a sequence's file into a sequence that is there. */
@@ -26,6 +29,20 @@ class CopyFromFileTest extends Desk {
     Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
     return pim.getBytes("api/sequences/" + sequence + "/file").body();
   }
+
+  /** Choosers are waited for before a key can open one. */
+  @BeforeEach
+  void expectChoosers() {
+    page.onFileChooser(IGNORED);
+    page.evaluate("() => 0");
+  }
+
+  @AfterEach
+  void noMoreChoosers() {
+    page.offFileChooser(IGNORED);
+  }
+
+  private static final Consumer<FileChooser> IGNORED = c -> {};
 
   private void bring(String name, byte[] file) {
     page.keyboard().press("Control+k");
