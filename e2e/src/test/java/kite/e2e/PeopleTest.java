@@ -181,7 +181,9 @@ class PeopleTest extends Desk {
         .click();
     page.getByLabel("Find an account").fill("oda");
     Locator row =
-        page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("oda")));
+        page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Accounts"))
+            .getByRole(
+                AriaRole.ROW, new Locator.GetByRoleOptions().setName(Pattern.compile("oda")));
     row.waitFor();
     page.getByLabel("Link for a new password of oda").click();
     assertTrue(page.getByLabel("The link").inputValue().contains("#invited="));
