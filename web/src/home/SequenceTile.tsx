@@ -89,7 +89,7 @@ export function SequenceTile({
             {showsProduction ? `${s.production} · ` : ''}
             {s.editedAt ? `${s.author}, ${ago(s.editedAt, now)}` : 'Not edited yet'}
           </Typography>
-          <Typography component="span" variant="body2" noWrap sx={{ color: 'text.secondary' }}>
+          <Typography component="span" variant="body2" sx={{ color: 'text.secondary' }}>
             <span className={`status ${s.status}`}>{STATUSES.find((x) => x.id === s.status)?.name}</span>
             {s.shots ? ` · ${s.shots === 1 ? '1 shot' : `${s.shots} shots`}, ${s.frames} frames` : ''}
           </Typography>
