@@ -47,7 +47,6 @@ interface Backup {
 interface Status {
   health: Seen[];
   room: Taken[];
-  jobs: Job[];
   backups: Backup[] | null;
 }
 
@@ -75,12 +74,11 @@ export function StudioStatus() {
   const status = useQuery({
     queryKey: ['status'],
     queryFn: () => getJson<Status>('/api/administration/status'),
-    refetchInterval: LOOK_MS,
     staleTime: 0,
   });
   if (status.isPending) return <LinearProgress aria-label="Looking" />;
   if (status.isError) return <Alert severity="error">{status.error.message}</Alert>;
-  const { health, room, jobs, backups } = status.data;
+  const { health, room, backups } = status.data;
   return (
     <>
       <section aria-label="Health">
@@ -127,29 +125,7 @@ export function StudioStatus() {
           </TableBody>
         </Table>
       </section>
-      <section aria-label="Renders in hand">
-        <h2>Renders in hand</h2>
-        {jobs.length ? (
-          <Stack sx={{ gap: 1, mt: 1 }}>
-            {jobs.map((j) => (
-              <Stack key={j.id} direction="row" sx={{ gap: 2, alignItems: 'center' }}>
-                <Typography sx={{ width: 320 }} noWrap>
-                  {j.label} <span className="muted">{`${j.production}, ${j.by}`}</span>
-                </Typography>
-                <LinearProgress
-                  variant="determinate"
-                  value={(100 * j.done) / j.total}
-                  sx={{ flexGrow: 1 }}
-                  aria-label={j.label}
-                />
-                <span className="mono">{j.state === 'WAITING' ? 'waits' : `${j.done} of ${j.total}`}</span>
-              </Stack>
-            ))}
-          </Stack>
-        ) : (
-          <Typography sx={{ color: 'text.secondary' }}>None.</Typography>
-        )}
-      </section>
+      <JobsInHand />
       <section aria-label="Backups">
         <h2>Backups</h2>
         {backups === null ? (
@@ -174,5 +150,40 @@ export function StudioStatus() {
         )}
       </section>
     </>
+  );
+}
+
+/** Renders that wait or are worked at; looked for again and again. */
+function JobsInHand() {
+  const jobs = useQuery({
+    queryKey: ['jobs'],
+    queryFn: () => getJson<Job[]>('/api/administration/jobs'),
+    refetchInterval: LOOK_MS,
+    staleTime: 0,
+  });
+  return (
+    <section aria-label="Renders in hand">
+      <h2>Renders in hand</h2>
+      {jobs.data?.length ? (
+        <Stack sx={{ gap: 1, mt: 1 }}>
+          {jobs.data.map((j) => (
+            <Stack key={j.id} direction="row" sx={{ gap: 2, alignItems: 'center' }}>
+              <Typography sx={{ width: 320 }} noWrap>
+                {j.label} <span className="muted">{`${j.production}, ${j.by}`}</span>
+              </Typography>
+              <LinearProgress
+                variant="determinate"
+                value={(100 * j.done) / j.total}
+                sx={{ flexGrow: 1 }}
+                aria-label={j.label}
+              />
+              <span className="mono">{j.state === 'WAITING' ? 'waits' : `${j.done} of ${j.total}`}</span>
+            </Stack>
+          ))}
+        </Stack>
+      ) : null}
+      {jobs.data?.length === 0 ? <Typography sx={{ color: 'text.secondary' }}>None.</Typography> : null}
+      {jobs.isError ? <Alert severity="error">{jobs.error.message}</Alert> : null}
+    </section>
   );
 }

@@ -279,8 +279,28 @@ export function readOnly(): boolean {
 /** Said where somebody would edit who only looks. */
 export const LOOKS_ONLY = 'You may look here but not change. Ask an artist to make this edit.';
 
+/** Refuses a change that touches what is approved. */
+function refuseTouched(change: Change): void {
+  const { approvals, entities } = get();
+  const id = Object.keys({ ...change.before, ...change.after }).find((x) => approvals[x]);
+  if (!id) return;
+  const e = entities[id];
+  const name = e?.kind === 'camera' ? `Camera ${e.letter}` : (e?.name ?? 'It');
+  const text = `${name} was approved by ${approvals[id].by}. A lead or a reviewer reopens it before it is changed.`;
+  throw new Refused({ code: 'approved', entity: id, field: '', text });
+}
+
+/** As above, of commands that are not made yet. */
+function refuseApproved(commands: string): void {
+  if (!Object.keys(get().approvals).length) return;
+  const { change } = answer<{ change: Change }>(theCore().preview(commands));
+  theCore().endPreview();
+  refuseTouched(change);
+}
+
 /** Applies an edit and hands it to whoever stores it; gives what it did, '' when that is nothing. */
 function finished(label: string, commands: string): string {
+  refuseApproved(commands);
   const change = applyLocally(commands);
   if (!change) return '';
   const edit = { id: crypto.randomUUID(), label, commands };
@@ -319,26 +339,6 @@ function lockedLane(commands: Command[]): boolean {
   return false;
 }
 
-/** Whether a change touches what is approved, after saying so. */
-function approved(change: Change): boolean {
-  const { approvals, entities } = get();
-  const id = Object.keys({ ...change.before, ...change.after }).find((x) => approvals[x]);
-  if (!id) return false;
-  const e = entities[id];
-  const name = e?.kind === 'camera' ? `Camera ${e.letter}` : (e?.name ?? 'It');
-  const text = `${name} was approved by ${approvals[id].by}. A lead or a reviewer reopens it before it is changed.`;
-  if (get().message?.text !== text) say(text, true); // once for a whole drag
-  return true;
-}
-
-/** As above, of commands that are not made yet. */
-function wouldTouchApproved(commands: Command[]): boolean {
-  if (!Object.keys(get().approvals).length) return false;
-  const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
-  theCore().endPreview();
-  return approved(change);
-}
-
 /** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
 export function edit(label: string, ...commands: Command[]): boolean {
   if (readOnly() || commands.length === 0) return false;
@@ -346,7 +346,6 @@ export function edit(label: string, ...commands: Command[]): boolean {
   if (lockedLane(commands) || keysByItself(commands)) return false;
   return (
     attempt(() => {
-      if (wouldTouchApproved(commands)) return false;
       const change = finished(label, JSON.stringify({ commands }));
       if (change) set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
       return true;
@@ -361,9 +360,11 @@ export function preview(label: string, ...commands: Command[]): void {
   if (readOnly() || lockedLane(commands) || keysByItself(commands)) return;
   attempt(() => {
     const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
-    if (approved(change)) {
+    try {
+      refuseTouched(change);
+    } catch (e) {
       theCore().endPreview();
-      return;
+      throw e;
     }
     previewed = { label, commands };
     set((s) => ({

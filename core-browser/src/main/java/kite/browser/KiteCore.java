@@ -1151,14 +1151,9 @@ public final class KiteCore {
         () -> {
           SetUpdate u =
               SetUpdate.of(base, placed, SequenceJson.read(was), SequenceJson.read(next), version);
-          List<Command> commands = List.of(u.change().restore());
-          JsonArray says = new JsonArray();
-          for (String s : u.says()) says.add(s);
-          return document(Edit.apply(base, commands))
-              .add(
-                  "commands",
-                  Json.parse(FrameAnswers.commands(commands)).asObject().get("commands"))
-              .add("says", says)
+          Sequence after = Edit.apply(base, List.of(u.change().restore()));
+          return doing(u.change(), u.says())
+              .add("document", Json.parse(SequenceJson.write(after)))
               .toString();
         });
   }
@@ -1194,11 +1189,15 @@ public final class KiteCore {
   }
 
   private static String back(Change c) {
-    String commands = FrameAnswers.commands(c.isEmpty() ? List.of() : List.of(c.restore()));
-    return commands.substring(0, commands.length() - 1)
-        + ",\"says\":"
-        + FrameAnswers.texts(BackTo.sentences(c))
-        + "}";
+    return doing(c, BackTo.sentences(c)).toString();
+  }
+
+  /** The commands that make a change, with what it does in sentences. */
+  private static JsonObject doing(Change c, List<String> sentences) {
+    List<Command> commands = c.isEmpty() ? List.of() : List.of(c.restore());
+    JsonArray says = new JsonArray();
+    for (String s : sentences) says.add(s);
+    return Json.parse(FrameAnswers.commands(commands)).asObject().add("says", says);
   }
 
   private static final Plan[] COMPARED = new Plan[2];

@@ -182,6 +182,7 @@ class RightsTest {
     t.add(new Row("POST", "/api/demonstration/end", "{\"production\":false}", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/accounts", "", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/status", "", ADMINISTRATOR));
+    t.add(new Row("GET", "/api/administration/jobs", "", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/notes", "", ADMINISTRATOR));
     String account = "/api/administration/accounts/{id}";
     t.add(new Row("POST", account + "/administers", "{\"administers\":true}", ADMINISTRATOR));

@@ -57,8 +57,7 @@ final class Fields {
 
   String text(String name) {
     JsonValue v = need(name);
-    if (!v.isString()) throw bad(path(name), "must be text");
-    return v.asString();
+    return textOf(v, path(name));
   }
 
   /** Text, or null where the field is null. */
@@ -190,10 +189,17 @@ final class Fields {
     return out;
   }
 
-  /** Text that is a member of a map. */
+  /** Text as it can be kept: without zero characters, and halves of characters. */
   static String textOf(JsonValue v, String path) {
     if (!v.isString()) throw bad(path, "must be text");
-    return v.asString();
+    String s = v.asString();
+    for (int i = 0; i < s.length(); i++) {
+      int c = s.codePointAt(i);
+      if (c == 0 || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)
+        throw bad(path, "holds a character that cannot be kept");
+      if (Character.isSupplementaryCodePoint(c)) i++;
+    }
+    return s;
   }
 
   static Fields of(JsonValue v, String path) {

@@ -1,9 +1,7 @@
 package kite.core.command;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
+import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,7 +11,6 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
-import kite.core.document.Piece;
 import kite.core.document.Sequence;
 
 /**
@@ -32,7 +29,7 @@ public final class CopyIn {
   public static Change of(Sequence into, Sequence from, List<String> ids) {
     Set<String> taken = taken(from, ids);
     Map<String, String> renamed = new HashMap<>();
-    for (String id : taken) renamed.put(id, freeId(into, renamed, id));
+    for (String id : taken) renamed.put(id, Together.freeId(into, renamed.values(), id));
     FreeNames names = new FreeNames(into);
     Sequence s = into;
     for (String id : taken) {
@@ -46,25 +43,14 @@ public final class CopyIn {
   }
 
   private static Set<String> taken(Sequence from, List<String> ids) {
-    Set<String> taken = new LinkedHashSet<>();
-    Deque<String> todo = new ArrayDeque<>(ids);
-    while (!todo.isEmpty()) {
-      String id = todo.poll();
+    List<String> chosen = new ArrayList<>();
+    for (String id : ids) {
       Entity e = from.get(id);
       if (e == null)
         throw new Refusal("missing", id, "ids", "The file has no item with the id " + id + ".");
-      if (e instanceof CutEntry || e instanceof Air || !taken.add(id)) continue;
-      for (Reference r : References.of(e)) todo.add(r.to());
-      if (e instanceof Piece)
-        for (Piece p : from.all(Piece.class)) if (id.equals(p.parent())) todo.add(p.id());
+      if (!(e instanceof CutEntry) && !(e instanceof Air)) chosen.add(id);
     }
-    return taken;
-  }
-
-  private static String freeId(Sequence into, Map<String, String> renamed, String id) {
-    String free = id;
-    for (int n = 2; into.get(free) != null || renamed.containsValue(free); n++) free = id + "-" + n;
-    return free;
+    return Together.of(from, chosen);
   }
 
   private static boolean isLetterTaken(Sequence s, String letter) {

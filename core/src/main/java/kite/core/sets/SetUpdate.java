@@ -11,6 +11,7 @@ import kite.core.command.BackTo;
 import kite.core.command.Change;
 import kite.core.command.Reference;
 import kite.core.command.References;
+import kite.core.command.Together;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
 import kite.core.document.Camera;
@@ -37,7 +38,7 @@ public record SetUpdate(Change change, List<String> says) {
     PlacedSet p = SharedSet.need(now, placed);
     Map<String, String> ids = new TreeMap<>(p.ids());
     for (String id : next.entities().keySet())
-      if (!ids.containsKey(id)) ids.put(id, SharedSet.freeId(now, ids.values(), id));
+      if (!ids.containsKey(id)) ids.put(id, Together.freeId(now, ids.values(), id));
     FreeNames names = new FreeNames(now);
     Sequence from = SharedSet.renamed(was, ids).with(now.header());
     Sequence to = SharedSet.renamed(next, ids).with(now.header());

@@ -1,11 +1,8 @@
 package kite.core.sets;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,9 +10,8 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import kite.core.codec.EntityJson;
 import kite.core.command.Change;
-import kite.core.command.Reference;
-import kite.core.command.References;
 import kite.core.command.Refusal;
+import kite.core.command.Together;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.Header;
@@ -36,12 +32,9 @@ public final class SharedSet {
    * @throws Refusal when that is nothing, or one of them leans on a camera or path
    */
   public static Sequence document(Sequence s, Collection<String> chosen) {
-    Set<String> taken = new TreeSet<>();
-    Deque<String> todo = new ArrayDeque<>(chosen);
-    while (!todo.isEmpty()) {
-      String id = todo.poll();
+    Set<String> taken = Together.of(s, chosen);
+    for (String id : taken) {
       Entity e = s.get(id);
-      if (e == null || !taken.add(id)) continue;
       if (!belongs(e))
         throw new Refusal(
             "kind",
@@ -51,9 +44,6 @@ public final class SharedSet {
                 + e.name()
                 + "” cannot be in a set: pieces, marks, lights and layers can. Leave it out, or let"
                 + " go what leans on it.");
-      for (Reference r : References.of(e)) todo.add(r.to());
-      if (e instanceof Piece)
-        for (Piece p : s.all(Piece.class)) if (id.equals(p.parent())) todo.add(p.id());
     }
     if (taken.isEmpty())
       throw new Refusal("empty", "", "ids", "A set needs something in it. Select it first.");
@@ -79,7 +69,7 @@ public final class SharedSet {
    */
   public static Change place(Sequence into, Sequence set, PlacedSet p) {
     Map<String, String> ids = new TreeMap<>();
-    for (String id : set.entities().keySet()) ids.put(id, freeId(into, ids.values(), id));
+    for (String id : set.entities().keySet()) ids.put(id, Together.freeId(into, ids.values(), id));
     FreeNames names = new FreeNames(into);
     Sequence s = into;
     for (Entity e : renamed(set, ids).entities().values())
@@ -168,12 +158,5 @@ public final class SharedSet {
       all.put(copy.id(), copy);
     }
     return new Sequence(s.header(), all);
-  }
-
-  static String freeId(Sequence into, Collection<String> also, String id) {
-    Set<String> taken = new HashSet<>(also);
-    String free = id;
-    for (int n = 2; into.get(free) != null || taken.contains(free); n++) free = id + "-" + n;
-    return free;
   }
 }

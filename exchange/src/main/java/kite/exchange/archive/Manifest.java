@@ -1,8 +1,11 @@
 package kite.exchange.archive;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import kite.exchange.BadFile;
+import kite.exchange.Names;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
@@ -41,9 +44,9 @@ public record Manifest(
   /** What a part is. */
   public enum Kind {
     @JsonProperty("document")
-    DOCUMENT(256L << 20),
+    DOCUMENT(64L << 20),
     @JsonProperty("version")
-    VERSION(256L << 20),
+    VERSION(64L << 20),
     @JsonProperty("model")
     MODEL(200L << 20),
     @JsonProperty("image")
@@ -79,8 +82,8 @@ public record Manifest(
       return switch (kind) {
         case DOCUMENT -> "the document";
         case VERSION -> "version " + (kept == null ? "?" : kept.number());
-        case MODEL -> "the model “" + kite.exchange.Names.shown(name) + "”";
-        case IMAGE -> "the image “" + kite.exchange.Names.shown(name) + "”";
+        case MODEL -> "the model “" + Names.shown(name) + "”";
+        case IMAGE -> "the image “" + Names.shown(name) + "”";
       };
     }
   }
@@ -130,6 +133,7 @@ public record Manifest(
     if (m.parts == null || m.parts.size() > MOST_PARTS)
       throw new BadFile("The manifest of this file lists no parts, or too many.");
     int documents = 0;
+    Set<Integer> numbers = new HashSet<>();
     for (Part p : m.parts) {
       if (p == null || p.kind == null || p.path == null || p.sha256 == null || p.name == null)
         throw new BadFile("The manifest of this file is damaged. Get the file again.");
@@ -138,6 +142,8 @@ public record Manifest(
       if (p.bytes < 0 || p.bytes > p.kind.largest())
         throw new BadFile("In this file, " + p.words() + " is larger than is read.");
       if (p.kind == Kind.DOCUMENT) documents++;
+      if (p.kept != null && (p.kept.number() < 1 || !numbers.add(p.kept.number())))
+        throw new BadFile("Two versions in this file have one number, or one has none.");
     }
     if (documents != 1) throw new BadFile("This file holds no document, or more than one.");
     return m;

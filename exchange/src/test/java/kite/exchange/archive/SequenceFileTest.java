@@ -114,6 +114,8 @@ class SequenceFileTest {
     assertTrue(
         refused(manifest(m -> m.replace("\"bytes\" : 7", "\"bytes\" : 99999999999")))
             .contains("larger"));
+    assertTrue(
+        refused(manifest(m -> m.replace("\"number\" : 2", "\"number\" : 0"))).contains("none"));
     // a path out of the folder is a name like any other: nothing is ever written under it
     assertTrue(
         refused(manifest(m -> m.replace("\"document.json\"", "\"../../etc/passwd\"")))

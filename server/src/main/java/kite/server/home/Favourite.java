@@ -12,5 +12,11 @@ class Favourite {
   @Embeddable
   record Key(UUID accountId, UUID sequenceId) implements Serializable {}
 
-  @EmbeddedId Key key;
+  @EmbeddedId private Key key;
+
+  protected Favourite() {}
+
+  Favourite(Key key) {
+    this.key = key;
+  }
 }

@@ -2,13 +2,12 @@ package kite.server.home;
 
 import java.security.Principal;
 import java.util.UUID;
-import javax.sql.DataSource;
+import kite.server.account.Accounts;
 import kite.server.rights.May;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,11 +21,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sequences/{id}")
 class HomeApi {
   private final Pictures pictures;
-  private final JdbcTemplate database;
+  private final Favourites favourites;
+  private final Accounts accounts;
 
-  HomeApi(Pictures pictures, DataSource database) {
+  HomeApi(Pictures pictures, Favourites favourites, Accounts accounts) {
     this.pictures = pictures;
-    this.database = new JdbcTemplate(database);
+    this.favourites = favourites;
+    this.accounts = accounts;
   }
 
   @GetMapping("/picture.png")
@@ -45,18 +46,9 @@ class HomeApi {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @May.LookAtSequence
   void favourite(@PathVariable UUID id, @RequestBody FavouriteAsked asked, Principal who) {
-    String account = "(select id from account where name = ?)";
-    if (asked.favourite())
-      database.update(
-          "insert into favourite (account_id, sequence_id) values ("
-              + account
-              + ", ?) on conflict do nothing",
-          who.getName(),
-          id);
-    else
-      database.update(
-          "delete from favourite where account_id = " + account + " and sequence_id = ?",
-          who.getName(),
-          id);
+    UUID account = accounts.findByName(who.getName()).orElseThrow().id();
+    Favourite.Key key = new Favourite.Key(account, id);
+    if (!asked.favourite()) favourites.deleteById(key);
+    else if (!favourites.existsById(key)) favourites.save(new Favourite(key));
   }
 }

@@ -34,7 +34,7 @@ class Pictures implements DisposableBean {
   private static final int MOST_WAITING = 300;
 
   private final SequenceStore sequences;
-  private final CutPicture pictures;
+  private final SequencePicture pictures;
   private final JdbcTemplate database;
   private final Clock clock;
   private final Set<UUID> waiting = ConcurrentHashMap.newKeySet();
@@ -53,7 +53,7 @@ class Pictures implements DisposableBean {
           },
           new ThreadPoolExecutor.DiscardPolicy());
 
-  Pictures(SequenceStore sequences, CutPicture pictures, DataSource database, Clock clock) {
+  Pictures(SequenceStore sequences, SequencePicture pictures, DataSource database, Clock clock) {
     this.clock = clock;
     this.sequences = sequences;
     this.pictures = pictures;
@@ -90,7 +90,7 @@ class Pictures implements DisposableBean {
   private void make(UUID sequence) {
     try {
       SequenceStore.Present now = sequences.get(sequence);
-      byte[] png = pictures.of(now.sequence(), painter::isShutdown);
+      byte[] png = made(now);
       if (png == null) return;
       database.update(
           "insert into sequence_picture (sequence_id, revision, made_at, png)"
@@ -107,6 +107,16 @@ class Pictures implements DisposableBean {
       LOG.warn("No picture of sequence {} could be made", sequence, e);
     } finally {
       waiting.remove(sequence);
+    }
+  }
+
+  /** Empty where none can be made; that is not tried again before the sequence has gone on. */
+  private byte[] made(SequenceStore.Present now) {
+    try {
+      return pictures.of(now.sequence(), painter::isShutdown);
+    } catch (IllegalStateException e) {
+      LOG.info("Sequence {} has no picture: {}", now.id(), e.getMessage());
+      return new byte[0];
     }
   }
 

@@ -8,8 +8,6 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashSet;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -17,17 +15,15 @@ import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import kite.core.codec.SequenceJson;
 import kite.core.document.Camera;
-import kite.core.document.Piece;
 import kite.core.document.Sequence;
-import kite.core.document.Shape;
 import kite.core.evaluate.Plan;
 import kite.render.CameraView;
 import kite.render.FrameRenderer;
-import kite.render.ModelGeometry;
 import kite.render.Picture;
 import kite.render.SceneBuilder;
 import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
+import kite.server.asset.ModelRoom;
 import kite.server.live.Moved;
 import org.jobrunr.jobs.annotations.Job;
 import org.jobrunr.scheduling.JobScheduler;
@@ -83,9 +79,6 @@ public class RenderRunner {
 
   /** A frame that can be written needs no more than this. */
   private static final long ROOM_BYTES = 64L << 20;
-
-  /** The part of the heap that the models of one sequence may take. */
-  private static final long MODELS_AT_ONCE = Runtime.getRuntime().maxMemory() / 2;
 
   /** How long one person's job is worked at while somebody else's waits. */
   static final Duration TURN = Duration.ofSeconds(20);
@@ -194,36 +187,6 @@ public class RenderRunner {
     }
   }
 
-  /**
-   * Looks whether the models of a sequence fit into memory together, before they are all opened.
-   *
-   * @throws IllegalStateException saying how much they take, and which takes most
-   */
-  private void checkRoom(Sequence s) {
-    long all = 0, most = 0;
-    String largest = "";
-    Set<String> counted = new HashSet<>();
-    for (Piece p : s.all(Piece.class)) {
-      if (!(p.shape() instanceof Shape.Model m) || !counted.add(m.asset())) continue;
-      ModelGeometry g = assets.geometry(m.asset());
-      if (g == null) continue;
-      all += g.bytes();
-      if (g.bytes() > most) {
-        most = g.bytes();
-        largest = p.name();
-      }
-      if (all > MODELS_AT_ONCE)
-        throw new IllegalStateException(
-            "the models of the sequence take more than "
-                + (MODELS_AT_ONCE >> 20)
-                + " MB when they are open; the largest so far is “"
-                + largest
-                + "” with "
-                + (most >> 20)
-                + " MB. Bring lighter versions");
-    }
-  }
-
   /** How a turn came to its end. */
   private enum Turn {
     FINISHED,
@@ -232,7 +195,7 @@ public class RenderRunner {
   }
 
   private Turn all(RenderJob job, Sequence s, UUID me) throws IOException {
-    checkRoom(s);
+    ModelRoom.check(s, assets, ModelRoom.RENDER);
     Instant began = clock.instant();
     Plan plan = new Plan(s, assets::rig);
     SceneBuilder scenes = new SceneBuilder(assets::geometry);

@@ -1,8 +1,10 @@
 package kite.server.sequence;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import kite.core.begin.GivenNames;
 import kite.core.begin.NextCode;
 import kite.core.codec.StandardsJson;
@@ -10,6 +12,7 @@ import kite.core.command.SequenceCommand;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
+import kite.exchange.BadFile;
 import kite.server.Problem;
 import kite.server.asset.ProductionAssets;
 import kite.server.rights.RightsChanged;
@@ -45,32 +48,33 @@ class Carrying {
     this.events = events;
   }
 
+  /** The versions that come with a sequence, one after the other. */
+  interface Versions {
+    void each(Consumer<VersionStore.Brought> take) throws BadFile, IOException;
+  }
+
   /**
    * Puts a sequence that came as a file into a production, as it is.
    *
    * @param code blank for its own, or the next one where that is taken
    * @param used the models and images that it and its versions show
    */
-  @Transactional
-  UUID takeIn(
-      UUID production,
-      String code,
-      Sequence brought,
-      List<VersionStore.Brought> kept,
-      Set<String> used) {
+  @Transactional(rollbackFor = Exception.class)
+  UUID takeIn(UUID production, String code, Sequence brought, Set<String> used, Versions kept)
+      throws BadFile, IOException {
     Production p = productions.hold(production).orElseThrow(() -> Problem.missing("production"));
     List<String> taken = sequences.codesOf(production);
     Header h = brought.header();
-    String own = h.code();
+    String own = h.code(), title = GivenNames.title("title", h.title());
     boolean free =
         taken.stream().noneMatch(c -> GivenNames.compared(c).equals(GivenNames.compared(own)));
     String coded =
         !code.isBlank()
             ? GivenNames.code("code", code)
-            : free ? own : NextCode.after(p.code(), taken);
-    Sequence s = coded.equals(own) ? brought : brought.with(h.withNames(coded, h.title()));
+            : free ? GivenNames.code("code", own) : NextCode.after(p.code(), taken);
+    Sequence s = brought.with(h.withNames(coded, title));
     UUID id = store.create(production, s);
-    versions.takeIn(id, kept);
+    kept.each(v -> versions.takeIn(id, v));
     assets.give(production, used);
     return id;
   }

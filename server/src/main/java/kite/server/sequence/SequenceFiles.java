@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Consumer;
 import kite.core.codec.SequenceJson;
 import kite.core.document.AssetsUsed;
 import kite.core.document.Sequence;
@@ -103,23 +104,12 @@ class SequenceFiles {
   Taken read(UUID production, String code, Path file) throws BadFile, IOException {
     try (SequenceFileReader in = SequenceFileReader.open(file)) {
       Sequence s = SequenceJson.read(in.text(in.document()));
-      List<VersionStore.Brought> kept = new ArrayList<>();
       Set<String> used = new TreeSet<>(AssetsUsed.of(s));
-      for (Manifest.Part p : in.manifest().parts())
-        if (p.kind() == Manifest.Kind.VERSION) {
-          Sequence version = SequenceJson.read(in.text(p));
-          used.addAll(AssetsUsed.of(version));
-          kept.add(
-              new VersionStore.Brought(
-                  p.kept().number(),
-                  p.kept().name(),
-                  p.kept().note(),
-                  p.kept().author(),
-                  at(p.kept().keptAt()),
-                  SequenceJson.write(version)));
-        }
-      for (Manifest.Part p : in.manifest().parts()) keep(in, p);
-      UUID id = carrying.takeIn(production, code, s, kept, used);
+      for (Manifest.Part p : in.manifest().parts()) {
+        if (p.kind() == Manifest.Kind.VERSION) used.addAll(AssetsUsed.of(version(in, p)));
+        keep(in, p);
+      }
+      UUID id = carrying.takeIn(production, code, s, used, take -> versions(in, take));
       return new Taken(
           id, sequences.get(id).sequence().header().code(), carrying.differences(production, s));
     }
@@ -147,7 +137,31 @@ class SequenceFiles {
     else if (p.kind() == Manifest.Kind.IMAGE) assets.keepImage(Names.clean(p.name()), in.bytes(p));
   }
 
-  private Instant at(String text) throws BadFile {
+  private static Sequence version(SequenceFileReader in, Manifest.Part p) throws IOException {
+    return SequenceJson.read(in.text(p));
+  }
+
+  /** Hands the versions on, one after the other: all of them together may be very large. */
+  private static void versions(SequenceFileReader in, Consumer<VersionStore.Brought> take)
+      throws BadFile, IOException {
+    for (Manifest.Part p : in.manifest().parts())
+      if (p.kind() == Manifest.Kind.VERSION)
+        take.accept(
+            new VersionStore.Brought(
+                p.kept().number(),
+                plain(p.kept().name()),
+                plain(p.kept().note()),
+                Names.clean(plain(p.kept().author())),
+                at(p.kept().keptAt()),
+                SequenceJson.write(version(in, p))));
+  }
+
+  /** Text as it can be kept. */
+  private static String plain(String text) {
+    return text == null ? "" : text.replace('\0', ' ');
+  }
+
+  private static Instant at(String text) throws BadFile {
     try {
       return Instant.parse(text == null ? "" : text);
     } catch (DateTimeParseException e) {

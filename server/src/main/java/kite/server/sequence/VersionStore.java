@@ -1,5 +1,6 @@
 package kite.server.sequence;
 
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -23,10 +24,17 @@ class VersionStore {
   private final HeldSequences held;
   private final Versions versions;
   private final OpenSequences open;
+  private final EntityManager database;
   private final Clock clock;
 
   VersionStore(
-      Sequences sequences, HeldSequences held, Versions versions, OpenSequences open, Clock clock) {
+      Sequences sequences,
+      HeldSequences held,
+      Versions versions,
+      OpenSequences open,
+      EntityManager database,
+      Clock clock) {
+    this.database = database;
     this.sequences = sequences;
     this.held = held;
     this.open = open;
@@ -87,20 +95,22 @@ class VersionStore {
   record Brought(
       int number, String name, String note, String author, Instant keptAt, String document) {}
 
-  /** Keeps versions that came with a new sequence. Part of the transaction that asks for it. */
-  void takeIn(UUID sequence, List<Brought> all) {
-    for (Brought b : all) {
-      VersionRow v = new VersionRow();
-      v.id = UUID.randomUUID();
-      v.sequenceId = sequence;
-      v.number = b.number;
-      v.name = text(b.name, LONGEST_NAME, "name");
-      v.note = text(b.note, LONGEST_NOTE, "note");
-      v.author = b.author == null ? "" : b.author;
-      v.keptAt = b.keptAt;
-      v.document = b.document;
-      versions.save(v);
-    }
+  /**
+   * Keeps a version that came with a new sequence. Part of the transaction that asks for it, which
+   * does not hold it in memory.
+   */
+  void takeIn(UUID sequence, Brought b) {
+    VersionRow v = new VersionRow();
+    v.id = UUID.randomUUID();
+    v.sequenceId = sequence;
+    v.number = b.number;
+    v.name = text(b.name, LONGEST_NAME, "name");
+    v.note = text(b.note, LONGEST_NOTE, "note");
+    v.author = b.author;
+    v.keptAt = b.keptAt;
+    v.document = b.document;
+    versions.saveAndFlush(v);
+    database.detach(v);
   }
 
   private static String text(String t, int longest, String what) {

@@ -47,16 +47,18 @@ class StudioApi {
   /**
    * @param backups the newest first; null where no folder is given for nightly ones
    */
-  record Status(
-      List<Health.Seen> health, List<Room.Taken> room, List<Job> jobs, List<Backup> backups) {}
+  record Status(List<Health.Seen> health, List<Room.Taken> room, List<Backup> backups) {}
 
+  /** All of it is looked at and counted anew: not to be asked again and again. */
   @GetMapping("/status")
   @May.Administer
   Status status() throws IOException {
-    return new Status(health.look(), room.all(), jobs(), backups());
+    return new Status(health.look(), room.all(), backups());
   }
 
-  private List<Job> jobs() {
+  @GetMapping("/jobs")
+  @May.Administer
+  List<Job> jobs() {
     return database.query(
         """
         select j.id, j.label, j.state, p.name, j.asked_by, j.frames_total,

@@ -9,6 +9,7 @@ import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -29,7 +30,13 @@ class VersionStoreTest {
   private final HeldSequences held = mock(HeldSequences.class);
   private final OpenSequences open = mock(OpenSequences.class);
   private final VersionStore store =
-      new VersionStore(sequences, held, versions, open, Clock.fixed(NOW, ZoneOffset.UTC));
+      new VersionStore(
+          sequences,
+          held,
+          versions,
+          open,
+          mock(EntityManager.class),
+          Clock.fixed(NOW, ZoneOffset.UTC));
   private final Sequence document = new SaltWind().sw010();
   private final SequenceRow row = new SequenceRow();
 

@@ -17,17 +17,18 @@ import kite.render.Picture;
 import kite.render.SceneBuilder;
 import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
+import kite.server.asset.ModelRoom;
 import org.springframework.stereotype.Component;
 
 /** A small picture of a sequence: the middle of its cut's longest shot, as its camera sees it. */
 @Component
-class CutPicture {
+class SequencePicture {
   static final int WIDTH = 320;
   private static final int TALLEST = 240, SAMPLES = 4;
 
   private final AssetStore assets;
 
-  CutPicture(AssetStore assets) {
+  SequencePicture(AssetStore assets) {
     this.assets = assets;
   }
 
@@ -35,6 +36,7 @@ class CutPicture {
    * A PNG; empty where there is no camera.
    *
    * @param stopped asked now and then; null is given once it is true
+   * @throws IllegalStateException when its models are too large for a small picture
    */
   byte[] of(Sequence s, BooleanSupplier stopped) {
     Camera camera = null;
@@ -49,6 +51,7 @@ class CutPicture {
     List<Camera> all = s.all(Camera.class);
     if (camera == null && all.isEmpty()) return new byte[0];
     if (camera == null) camera = all.get(0);
+    ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig);
     plan.evaluate(frame);
     Surroundings around = Surroundings.of(s, plan, frame, camera, assets::image);
