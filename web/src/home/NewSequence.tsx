@@ -77,7 +77,7 @@ export function NewSequence({
   const make = () =>
     send(async () => {
       const made = await postJson<{ id: string }>(`/api/productions/${production.id}/sequences`, {
-        code: code ?? next.data?.code ?? '',
+        code: code ?? next.data?.code ?? (await next.refetch()).data?.code ?? '', // sent before it came
         title,
         begin,
         another: another?.id ?? null,
@@ -90,7 +90,7 @@ export function NewSequence({
     <FormWindow
       title={from ? `Duplicate ${from.code}` : `New sequence of ${production.name}`}
       action={from ? 'Duplicate' : 'Begin it'}
-      busy={busy || next.isPending || (begin === 'file' && !file)}
+      busy={busy || (begin === 'file' && !file)}
       wrong={wrong}
       fields={['code', 'title']}
       onSend={() => void (begin === 'file' ? takeFile() : make())}

@@ -20,6 +20,7 @@ import kite.core.command.ChannelCommand.SetValue;
 import kite.core.document.AssetsUsed;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
+import kite.exchange.archive.SequenceFileWriter;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -184,5 +185,29 @@ class CarryTest {
         pim.post("api/sequences/" + another + "/production", Map.of("production", to));
     assertEquals(422, taken.statusCode(), taken.body());
     assertTrue(taken.body().contains("is taken already"), taken.body());
+  }
+
+  @Test
+  void whatIsWholeButOddIsASentence() throws Exception {
+    String film = production(pim, "hd-25");
+    Sequence s = new SaltWind().sw020();
+    String odd = SequenceJson.write(s.with(s.header().withNames("../x", "")));
+    HttpResponse<String> code = bring(pim, film, made(odd));
+    assertEquals(422, code.statusCode(), code.body());
+    assertTrue(code.body().contains("A code has plain letters"), code.body());
+    String zero = SequenceJson.write(s).replaceFirst("The whale balloon", "The \\\\u0000 balloon");
+    HttpResponse<String> kept = bring(pim, film, made(zero));
+    assertEquals(422, kept.statusCode(), kept.body());
+    assertTrue(kept.body().contains("cannot be kept"), kept.body());
+    assertEquals(0, Person.json(pim.get("api/sequences?production=" + film)).size());
+  }
+
+  private static byte[] made(String document) throws Exception {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (SequenceFileWriter w = new SequenceFileWriter(out)) {
+      w.document(document);
+      w.manifest("X", "", "", "", "2026-11-26T10:00:00Z");
+    }
+    return out.toByteArray();
   }
 }

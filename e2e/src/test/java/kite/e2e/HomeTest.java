@@ -67,16 +67,19 @@ class HomeTest extends Desk {
   }
 
   @Test
-  void aQuickHandBeginsBeforeTheStartingPointsHaveCome() {
+  void aQuickHandBeginsBeforeWhatIsProposedHasCome() {
     page.reload(); // they are asked for once
     page.locator("main.home").waitFor();
     page.route("**/api/starting-points", route -> {}); // they do not come
+    page.route("**/next-code", route -> {});
     button("+ New production").click();
     String name = "Quick " + System.nanoTime();
     dialog().getByLabel("Name", exactly()).fill(name);
     page.keyboard().press("Enter");
     page.getByText("New sequence of " + name).waitFor();
-    page.keyboard().press("Escape");
+    dialog().getByLabel("Code", exactly()).fill("QK010");
+    page.keyboard().press("Enter");
+    page.locator("aside.left .row .name[title=\"Camera A\"]").waitFor();
   }
 
   @Test
