@@ -89,7 +89,8 @@ final class AimUpright {
    * that place in the frame.
    */
   private static double along(double[] row, double[] d) {
-    double reach = Math.hypot(row[AimMoments.SEEN + 1], row[AimMoments.SEEN + 2]);
+    double y = row[AimMoments.SEEN + 1], z = row[AimMoments.SEEN + 2];
+    double reach = Math.sqrt(y * y + z * z);
     return Math.abs(
             d[0] * row[AimMoments.UP]
                 + d[1] * row[AimMoments.UP + 1]
@@ -257,11 +258,15 @@ final class AimUpright {
       ey = basis[4] * d[0] + basis[5] * d[1] + basis[6] * d[2];
       ez = basis[8] * d[0] + basis[9] * d[1] + basis[10] * d[2];
     }
-    double reach = Math.hypot(cy, cz);
-    double tilt = Math.asin(Math.max(-1, Math.min(1, ey / reach))) - Math.atan2(cy, -cz);
-    double z = cy * Math.sin(tilt) + cz * Math.cos(tilt);
-    double pan = Math.atan2(ex, ez) - Math.atan2(cx, z);
-    Rotation.panTiltRoll(pan, tilt, 0, aimed, 0);
+    // tilt is asin(ey / reach) − atan2(cy, −cz), pan atan2(ex, ez) − atan2(cx, z)
+    double reach = Math.sqrt(cy * cy + cz * cz);
+    double sin = Math.max(-1, Math.min(1, ey / reach)), cos = Math.sqrt(1 - sin * sin);
+    double sinTilt = (-sin * cz - cos * cy) / reach, cosTilt = (sin * cy - cos * cz) / reach;
+    double z = cy * sinTilt + cz * cosTilt;
+    double l = Math.sqrt((ex * ex + ez * ez) * (cx * cx + z * z));
+    double sinPan = l == 0 ? 0 : (ex * z - ez * cx) / l,
+        cosPan = l == 0 ? 1 : (ez * z + ex * cx) / l;
+    Rotation.panTilt(sinPan, cosPan, sinTilt, cosTilt, aimed, 0);
     if (!piece) {
       Rotation.toQuaternion(aimed, 0, out);
       return;

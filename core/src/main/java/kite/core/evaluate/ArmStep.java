@@ -22,9 +22,10 @@ final class ArmStep implements Step {
     double length = Node.within(Arm.LENGTH, c[0].value(frame));
     double swing = Math.toRadians(c[1].value(frame)), lift = Math.toRadians(c[2].value(frame));
     Rotation.panTiltRoll(swing, level ? 0 : lift, 0, own, 0);
-    own[12] = -Math.sin(swing) * Math.cos(lift) * length;
-    own[13] = Math.sin(lift) * length;
-    own[14] = -Math.cos(swing) * Math.cos(lift) * length;
+    double along = level ? Math.cos(lift) * length : length; // own's −Z points along the arm
+    own[12] = -own[8] * along;
+    own[13] = level ? Math.sin(lift) * length : -own[9] * along;
+    own[14] = -own[10] * along;
     System.arraycopy(m, 0, below, 0, Matrix.SIZE);
     Matrix.multiply(below, 0, own, 0, m, 0);
   }

@@ -1,5 +1,6 @@
 package kite.core.evaluate;
 
+import java.util.Arrays;
 import java.util.List;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
@@ -15,6 +16,13 @@ import kite.core.rig.RigPart;
 final class CameraNode extends Node {
   private static final ChannelSpec[] LENS = Camera.LENS.toArray(new ChannelSpec[0]);
   private final CompiledCurve[] lens;
+
+  /** The lens's values where none of them moves, else null. */
+  private final double[] still;
+
+  /** Whether the lens, and so what it sees, is the same on every frame. */
+  private final boolean lensStays;
+
   private final List<PartStep> parts;
   private final Step[] steps;
   private final double unitLeft;
@@ -49,6 +57,9 @@ final class CameraNode extends Node {
     super(c, slot, madeFrom);
     lens = new CompiledCurve[LENS.length];
     for (int i = 0; i < LENS.length; i++) lens[i] = CompiledCurve.of(header.channel(c, LENS[i]));
+    still = Arrays.stream(lens).allMatch(CompiledCurve::isFixed) ? new double[lens.length] : null;
+    for (int i = 0; still != null && i < lens.length; i++)
+      still[i] = within(LENS[i], lens[i].value(0));
     this.focus = focus;
     CameraPackage pack = header.packageOf(c);
     this.parts = parts;
@@ -58,12 +69,19 @@ final class CameraNode extends Node {
       if (steps[i] instanceof SpringStep spring) spring.standsOn(new Below(i));
       if (steps[i] instanceof AttentionStep attention) attention.standsOn(new Below(i));
     }
+    lensStays = still != null && Arrays.stream(steps).noneMatch(CameraNode::changesLens);
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
     unitRight = unit.right();
     unitBottom = unit.bottom();
     unitTop = unit.top();
     squeeze = pack.filmBack().squeeze();
+  }
+
+  private static boolean changesLens(Step s) {
+    return s instanceof FramingsStep
+        || s instanceof TrimStep trim && trim.changesLens()
+        || s instanceof DollyZoomStep zoom && zoom.solvesLens();
   }
 
   /** A part's step, or null where it does nothing. */
@@ -94,7 +112,8 @@ final class CameraNode extends Node {
   /** The lens and what it sees, before focus follows anything. */
   void lens(double frame, Plan plan) {
     int o = slot * Plan.LENS;
-    for (int i = 0; i < lens.length; i++) plan.lens[o + i] = within(LENS[i], lens[i].value(frame));
+    for (int i = 0; i < lens.length; i++)
+      plan.lens[o + i] = still != null ? still[i] : within(LENS[i], lens[i].value(frame));
     for (Step s : steps) {
       if (s instanceof FramingsStep framings) framings.lens(frame, plan.lens, o);
       if (s instanceof TrimStep trim)
@@ -168,7 +187,7 @@ final class CameraNode extends Node {
 
     @Override
     public void lens(double frame, Plan plan) {
-      CameraNode.this.lens(frame, plan);
+      if (!lensStays) CameraNode.this.lens(frame, plan);
     }
 
     @Override

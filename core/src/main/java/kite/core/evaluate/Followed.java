@@ -37,7 +37,7 @@ final class Followed {
   /** … and taken to be on a whole frame this near to it. */
   private static final double ON_A_FRAME = 1e-8;
 
-  /** Sampling a stretch goes four times as fine, and four times again, up to this. */
+  /** Sampling a stretch goes four times as fine, then twice and twice again, up to this. */
   private static final int FINEST = 16;
 
   /**
@@ -48,7 +48,10 @@ final class Followed {
   /** A stretch is parted by no more jumps than this, one within the other. */
   private static final int MOST_JUMPS = 2;
 
-  private static final int KEPT = 512;
+  /** The least and the most steps that are kept; powers of two. */
+  private static final int FEWEST_KEPT = 64;
+
+  private static final int MOST_KEPT = 512;
 
   /** Takes samples. */
   interface Source {
@@ -68,11 +71,21 @@ final class Followed {
   private final Source source;
   private final double origin;
   private final double frames;
-  private final double[] atSteps = new double[KEPT * SIZE];
-  private final long[] stepOf = new long[KEPT];
-  private final Piece[][] pieces = new Piece[KEPT][];
-  private final long[] piecesOf = new long[KEPT];
-  private final double[] five = new double[5 * SIZE];
+  private final int kept;
+  private final double[] atSteps;
+  private final long[] stepOf;
+  private final double[] cubics;
+  private final long[] cubicOf;
+  private final Piece[][] pieces;
+  private final long[] piecesOf;
+
+  /** The last five samples that were looked at, and whether a cubic through them is near enough. */
+  private long windowOf;
+
+  private boolean windowIsSmooth;
+
+  private final double[] four = new double[4 * SIZE];
+  private final double[] taken = new double[SIZE];
 
   /** Stands for a stretch whose cubic runs through the samples at the steps around it. */
   private static final Piece[] SMOOTH = {};
@@ -80,34 +93,53 @@ final class Followed {
   /**
    * @param origin the frame of step 0
    * @param frames how many frames a step is
+   * @param span how many steps are gone through for one frame
    */
-  Followed(Source source, double origin, double frames) {
+  Followed(Source source, double origin, double frames, double span) {
     this.source = source;
     this.origin = origin;
     this.frames = frames;
+    int most = FEWEST_KEPT;
+    while (most < span && most < MOST_KEPT) most *= 2;
+    kept = most;
+    atSteps = new double[kept * SIZE];
+    stepOf = new long[kept];
+    cubics = new double[kept * 4 * SIZE];
+    cubicOf = new long[kept];
+    pieces = new Piece[kept][];
+    piecesOf = new long[kept];
     forget();
   }
 
   void forget() {
     Arrays.fill(stepOf, Long.MIN_VALUE);
+    Arrays.fill(cubicOf, Long.MIN_VALUE);
     Arrays.fill(piecesOf, Long.MIN_VALUE);
+    windowOf = Long.MIN_VALUE;
   }
 
   /** Writes the sample at a step. */
   void at(long step, double[] out, int o) {
-    int place = (int) Math.floorMod(step, (long) KEPT) * SIZE;
-    if (stepOf[place / SIZE] != step) {
-      double[] taken = new double[SIZE];
-      source.sample(origin + step * frames, taken);
-      System.arraycopy(taken, 0, atSteps, place, SIZE);
-      stepOf[place / SIZE] = step;
-    }
-    System.arraycopy(atSteps, place, out, o, SIZE);
+    System.arraycopy(atSteps, sampled(step), out, o, SIZE);
+  }
+
+  /** Where the sample at a step is kept. */
+  private int sampled(long step) {
+    int place = place(step), at = place * SIZE;
+    if (stepOf[place] == step) return at;
+    source.sample(origin + step * frames, taken);
+    System.arraycopy(taken, 0, atSteps, at, SIZE);
+    stepOf[place] = step;
+    return at;
+  }
+
+  private int place(long step) {
+    return (int) (step & (kept - 1));
   }
 
   /** The pieces of the stretch from a step to the next one; none where it is smooth. */
   Piece[] pieces(long step) {
-    int place = (int) Math.floorMod(step, (long) KEPT);
+    int place = place(step);
     if (piecesOf[place] == step) return pieces[place];
     Piece[] found = find(step);
     pieces[place] = found;
@@ -115,24 +147,77 @@ final class Followed {
     return found;
   }
 
-  /** Writes the four samples whose cubic is that of a smooth stretch. */
-  void around(long step, double[] four) {
-    for (int i = 0; i < 4; i++) at(step - 1 + i, four, i * SIZE);
-    align(four, 4);
+  /** Writes the cubic of a smooth stretch, see {@link #toCubic}. */
+  void cubic(long step, double[] out) {
+    int place = place(step), o = place * 4 * SIZE;
+    if (cubicOf[place] != step) {
+      for (int i = 0; i < 4; i++) at(step - 1 + i, four, i * SIZE);
+      align(four, 4);
+      toCubic(four, 0, cubics, o);
+      cubicOf[place] = step;
+    }
+    System.arraycopy(cubics, o, out, 0, 4 * SIZE);
+  }
+
+  /** The cubic through four even samples, its argument 0 at the second and 1 at the third. */
+  static void toCubic(double[] s, int from, double[] out, int to) {
+    int n = SIZE;
+    for (int k = 0; k < n; k++) {
+      int o = from + k, p = to + k;
+      double a = s[o], b = s[o + n], c = s[o + 2 * n], d = s[o + 3 * n];
+      out[p] = b;
+      out[p + n] = c - a / 3 - b / 2 - d / 6;
+      out[p + 2 * n] = (a + c) / 2 - b;
+      out[p + 3 * n] = (d - a) / 6 + (b - c) / 2;
+    }
   }
 
   private Piece[] find(long step) {
-    boolean smooth = step > 0; // nothing before the first frame is followed
-    for (int first = -2; first <= -1 && smooth; first++) {
-      for (int i = 0; i < 5; i++) at(step + first + i, five, i * SIZE);
-      align(five, 5);
-      smooth = isSmooth(five, 0, NEAR + NEAR_SHARE * distance(five, SIZE, five, 2 * SIZE));
-    }
-    if (smooth) return SMOOTH;
+    // nothing before the first frame is followed
+    if (step > 0 && isSmooth(step - 2) && isSmooth(step - 1)) return SMOOTH;
     double[] ends = new double[2 * SIZE];
     at(step, ends, 0);
     at(step + 1, ends, SIZE);
     return refined(origin + step * frames, origin + (step + 1) * frames, ends, 0);
+  }
+
+  /** Whether the five samples from a step on are smooth in the gap after their second. */
+  private boolean isSmooth(long first) {
+    if (first == windowOf) return windowIsSmooth;
+    int a = sampled(first),
+        b = sampled(first + 1),
+        c = sampled(first + 2),
+        d = sampled(first + 3),
+        e = sampled(first + 4);
+    // a quaternion and its opposite are one turn: each is taken on the side of the one before
+    double sb = side(a, b), sc = sb * side(b, c), sd = sc * side(c, d), se = sd * side(d, e);
+    double[] s = atSteps;
+    double far = 0;
+    for (int k = 0; k < SIZE; k++)
+      far = Math.max(far, Math.abs(s[b + k] - s[c + k] * (k < 3 ? 1 : sc * sb)));
+    double near = (NEAR + NEAR_SHARE * far) / OF_FOURTH;
+    boolean smooth = true;
+    for (int k = 0; k < 3 && smooth; k++)
+      smooth = Math.abs(s[a + k] - 4 * s[b + k] + 6 * s[c + k] - 4 * s[d + k] + s[e + k]) <= near;
+    for (int k = 3; k < SIZE && smooth; k++)
+      smooth =
+          Math.abs(
+                  s[a + k]
+                      - 4 * sb * s[b + k]
+                      + 6 * sc * s[c + k]
+                      - 4 * sd * s[d + k]
+                      + se * s[e + k])
+              <= near;
+    windowOf = first;
+    return windowIsSmooth = smooth;
+  }
+
+  /** −1 where two kept quaternions are on opposite sides, else 1. */
+  private double side(int i, int j) {
+    double[] s = atSteps;
+    double dot = 0;
+    for (int k = 3; k < SIZE; k++) dot += s[i + k] * s[j + k];
+    return dot < 0 ? -1 : 1;
   }
 
   /**
@@ -155,11 +240,11 @@ final class Followed {
   }
 
   private Piece finer(Piece p) {
-    int gaps = p.gaps() * 4;
+    int times = p.gaps() == 1 ? 4 : 2, gaps = p.gaps() * times;
     double[] all = new double[(gaps + 1) * SIZE], one = new double[SIZE];
     for (int i = 0; i <= gaps; i++) {
-      if (i % 4 == 0) {
-        System.arraycopy(p.samples(), i / 4 * SIZE, all, i * SIZE, SIZE);
+      if (i % times == 0) {
+        System.arraycopy(p.samples(), i / times * SIZE, all, i * SIZE, SIZE);
       } else {
         source.sample(p.from() + (p.to() - p.from()) * i / gaps, one);
         System.arraycopy(one, 0, all, i * SIZE, SIZE);

@@ -39,6 +39,11 @@ abstract class Node {
 
   abstract void evaluate(double frame, Plan plan);
 
+  /** The same for another frame than the plan's, which may be looked at many times. */
+  void evaluateElsewhere(double frame, Plan plan) {
+    evaluate(frame, plan);
+  }
+
   static CompiledCurve[] compile(Channels channels, Iterable<ChannelSpec> specs) {
     java.util.List<CompiledCurve> all = new java.util.ArrayList<>();
     for (ChannelSpec s : specs) {

@@ -1,5 +1,6 @@
 package kite.core.evaluate;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +25,11 @@ final class PlaceNode extends Node implements Elsewhere {
   private final int parent;
   private final boolean posed;
 
-  /** The axes where nothing turns or scales, else null. */
+  /** The axes where turn and scale are the same on every frame, else null. */
   private double[] still;
+
+  /** Whether those are the parent's own. */
+  private boolean unturned;
 
   private final boolean scaled;
   private final boolean pivoted;
@@ -44,6 +48,9 @@ final class PlaceNode extends Node implements Elsewhere {
   private final AttentionStep aim;
   private final Sight sight;
   private final double[] from = new double[3];
+
+  /** Where it was at whole frames, once it was looked at elsewhere than at the plan's frame. */
+  private KeptPlaces kept;
 
   PlaceNode(
       Piece p,
@@ -71,6 +78,7 @@ final class PlaceNode extends Node implements Elsewhere {
     boolean turns = false;
     for (int i = 3; i < 9; i++) turns |= !c[i].isFixed();
     if (!turns) axes(0, still = Matrix.newIdentity(), 0);
+    unturned = !turns && Arrays.equals(still, Matrix.newIdentity());
   }
 
   PlaceNode(Mark m, int slot, int parent, PlaceNode ridden, Object... madeFrom) {
@@ -136,12 +144,20 @@ final class PlaceNode extends Node implements Elsewhere {
   @Override
   void evaluate(double frame, Plan plan) {
     int at = slot * Matrix.SIZE;
+    if (kept != null && kept.read(frame, plan, plan.world, at)) return;
     placed(frame, plan, plan.world, at);
+    if (kept != null) kept.keep(frame, plan.world, at);
     if (aim == null || !posed) return;
     System.arraycopy(plan.world, at, aimed, 0, Matrix.SIZE);
     Matrix.makeRigid(aimed, 0);
     aim.apply(frame, plan, sight, aimed);
     System.arraycopy(aimed, 0, plan.world, at, Matrix.SIZE);
+  }
+
+  @Override
+  void evaluateElsewhere(double frame, Plan plan) {
+    if (kept == null && aim == null) kept = new KeptPlaces(this);
+    evaluate(frame, plan);
   }
 
   /** Writes the transform before anything is aimed. */
@@ -150,6 +166,12 @@ final class PlaceNode extends Node implements Elsewhere {
       Matrix.identity(out, at);
       Rotation.panTiltRoll(
           Math.toRadians(c[0].value(frame)), -Math.toRadians(c[1].value(frame)), 0, out, at);
+      return;
+    }
+    if (unturned && parent >= 0 && !pivoted) {
+      int up = parent * Matrix.SIZE;
+      double x = c[0].value(frame), y = c[1].value(frame), z = c[2].value(frame);
+      Matrix.moved(plan.world, up, x, y, z, out, at);
       return;
     }
     double[] m = parent < 0 ? out : local;

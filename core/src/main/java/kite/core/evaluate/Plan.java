@@ -160,7 +160,7 @@ public final class Plan {
 
   /** Evaluates some nodes at another frame than the plan's. */
   void rerun(Node[] some, double atFrame) {
-    for (Node n : some) n.evaluate(atFrame, this);
+    for (Node n : some) n.evaluateElsewhere(atFrame, this);
   }
 
   /** The slot of an entity, or −1 when it has no place in space. */

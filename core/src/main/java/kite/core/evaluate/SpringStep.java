@@ -32,7 +32,10 @@ final class SpringStep implements Step {
   private static final double FORGOTTEN = 16;
 
   /** Starts in one memory: more of them make a single frame quicker and frames in turn slower. */
-  private static final int STRIDES = 4;
+  private static final int STRIDES = 6;
+
+  /** Steps looked at before and after those that are gone through. */
+  private static final int AROUND = 6;
 
   /** Below this, radians, turning is by series: its first term left out is under 1e-9 of it. */
   private static final double SMALL = 0.1;
@@ -83,7 +86,6 @@ final class SpringStep implements Step {
   private final Followed followed;
   private final double[] now = new double[STATE];
   private final double[] below = Matrix.newIdentity();
-  private final double[] four = new double[4 * Followed.SIZE];
   private final double[] cubic = new double[4 * Followed.SIZE];
   private final double[] mark = new double[Followed.SIZE];
   private final double[] inverse = new double[4];
@@ -105,7 +107,7 @@ final class SpringStep implements Step {
             forgetting(s, Spring.ROTATION_HZ, Spring.ROTATION_DAMPING));
     memory = FORGOTTEN / slowest * perSecond * stepsPerFrame;
     stride = Math.ceil(memory / STRIDES);
-    followed = new Followed(this::find, firstFrame, 1.0 / stepsPerFrame);
+    followed = new Followed(this::find, firstFrame, 1.0 / stepsPerFrame, memory + stride + AROUND);
   }
 
   /** The least rate, per second, at which such a spring forgets. */
@@ -227,8 +229,7 @@ final class SpringStep implements Step {
   private void go(long step, double until) {
     Followed.Piece[] pieces = followed.pieces(step);
     if (pieces.length == 0) {
-      followed.around(step, four);
-      toCubic(four, 0, cubic);
+      followed.cubic(step, cubic);
       gap(frameOf(step), frameOf(step + 1), until, true);
       return;
     }
@@ -241,7 +242,7 @@ final class SpringStep implements Step {
           straight(p.samples(), g);
         } else {
           int first = Math.max(0, Math.min(p.gaps() - 3, g - 1));
-          toCubic(p.samples(), first * Followed.SIZE, cubic);
+          Followed.toCubic(p.samples(), first * Followed.SIZE, cubic, 0);
           shift(cubic, g - first - 1);
         }
         gap(from, to, until, p.gaps() < 4 || width * stepsPerFrame * SHORT > 1);
@@ -254,18 +255,6 @@ final class SpringStep implements Step {
     for (int k = 0; k < Followed.SIZE; k++) {
       cubic[k] = s[g * Followed.SIZE + k];
       cubic[Followed.SIZE + k] = s[(g + 1) * Followed.SIZE + k] - cubic[k];
-    }
-  }
-
-  /** The cubic through four even samples, its argument 0 at the second and 1 at the third. */
-  private static void toCubic(double[] s, int o, double[] out) {
-    int n = Followed.SIZE;
-    for (int k = 0; k < n; k++) {
-      double a = s[o + k], b = s[o + n + k], c = s[o + 2 * n + k], d = s[o + 3 * n + k];
-      out[k] = b;
-      out[n + k] = c - a / 3 - b / 2 - d / 6;
-      out[2 * n + k] = (a + c) / 2 - b;
-      out[3 * n + k] = (d - a) / 6 + (b - c) / 2;
     }
   }
 
@@ -287,8 +276,8 @@ final class SpringStep implements Step {
     if (inSteps) {
       setInverse();
       value(0.5, mark);
-      angleTo(mark, angle0);
-      double lag = length(angle0), moves = 0;
+      angleTo(mark, angle1);
+      double lag = length(angle1), moves = 0;
       for (int k = 3; k < Followed.SIZE; k++)
         for (int i = 1; i < 4; i++) moves += 2 * Math.abs(cubic[i * Followed.SIZE + k]);
       steps = lag * moves < LITTLE_TURNING ? 1 : lag * moves < MUCH_TURNING ? SHORT : SHORTER;
@@ -298,7 +287,7 @@ final class SpringStep implements Step {
       double a = from + (to - from) * i * wide;
       double share = Math.min(wide, (until - a) / (to - from));
       if (share < NO_SHARE) return;
-      step(i * wide, share, (to - from) / perSecond, a);
+      step(i * wide, share, (to - from) / perSecond, a, inSteps && share == 1);
     }
   }
 
@@ -308,8 +297,9 @@ final class SpringStep implements Step {
    * @param at where it begins on the cubic
    * @param share of the cubic's gap that it takes
    * @param gapSeconds how long the whole gap is
+   * @param midway whether {@code angle1} is already how far the turning is off in its middle
    */
-  private void step(double at, double share, double gapSeconds, double frame) {
+  private void step(double at, double share, double gapSeconds, double frame, boolean midway) {
     double seconds = share * gapSeconds, h = seconds;
     place.tune(at(Spring.POSITION_HZ, 0, frame), at(Spring.POSITION_DAMPING, 1, frame), seconds);
     way.tune(at(Spring.ROTATION_HZ, 2, frame), at(Spring.ROTATION_DAMPING, 3, frame), seconds);
@@ -330,8 +320,10 @@ final class SpringStep implements Step {
     setInverse();
     value(at, mark);
     angleTo(mark, angle0);
-    value(at + share / 2, mark);
-    angleTo(mark, angle1);
+    if (!midway) {
+      value(at + share / 2, mark);
+      angleTo(mark, angle1);
+    }
     value(at + share, mark);
     angleTo(mark, angle2);
     for (int i = 0; i < 3; i++) {
@@ -367,20 +359,26 @@ final class SpringStep implements Step {
 
   /** The state's quaternion becomes another's, turned by small angles about the world's axes. */
   private void turned(double[] by, double[] from, int o) {
-    double square = by[0] * by[0] + by[1] * by[1] + by[2] * by[2], k;
+    double square = by[0] * by[0] + by[1] * by[1] + by[2] * by[2], k, w;
     if (square < SMALL * SMALL) { // the series of sin(a/2)/a and cos(a/2)
       k = 0.5 - square * (1 / 48.0 - square / 3840);
-      turn[3] = 1 - square * (1 / 8.0 - square * (1 / 384.0 - square / 46080));
+      w = 1 - square * (1 / 8.0 - square * (1 / 384.0 - square / 46080));
     } else {
       double angle = Math.sqrt(square);
       k = Math.sin(angle / 2) / angle;
-      turn[3] = Math.cos(angle / 2);
+      w = Math.cos(angle / 2);
     }
-    for (int i = 0; i < 3; i++) turn[i] = by[i] * k;
-    System.arraycopy(from, o, inverse, 0, 4);
-    Rotation.multiply(turn, inverse, inverse);
-    Rotation.normalise(inverse);
-    System.arraycopy(inverse, 0, now, WAY, 4);
+    double x = by[0] * k, y = by[1] * k, z = by[2] * k;
+    double fx = from[o], fy = from[o + 1], fz = from[o + 2], fw = from[o + 3];
+    double qx = w * fx + x * fw + y * fz - z * fy,
+        qy = w * fy - x * fz + y * fw + z * fx,
+        qz = w * fz + x * fy - y * fx + z * fw,
+        qw = w * fw - x * fx - y * fy - z * fz;
+    double l = Math.sqrt(qx * qx + qy * qy + qz * qz + qw * qw);
+    now[WAY] = qx / l;
+    now[WAY + 1] = qy / l;
+    now[WAY + 2] = qz / l;
+    now[WAY + 3] = qw / l;
   }
 
   private static double length(double[] v) {
@@ -393,16 +391,22 @@ final class SpringStep implements Step {
 
   /** The turn from the present orientation to a mark's, as an axis times an angle. */
   private void angleTo(double[] q, double[] out) {
-    System.arraycopy(q, 3, turn, 0, 4);
-    Rotation.multiply(turn, inverse, turn);
-    double sign = turn[3] < 0 ? -1 : 1;
-    double square = turn[0] * turn[0] + turn[1] * turn[1] + turn[2] * turn[2], k;
+    double qx = q[3], qy = q[4], qz = q[5], qw = q[6];
+    double ix = inverse[0], iy = inverse[1], iz = inverse[2], iw = inverse[3];
+    double x = qw * ix + qx * iw + qy * iz - qz * iy,
+        y = qw * iy - qx * iz + qy * iw + qz * ix,
+        z = qw * iz + qx * iy - qy * ix + qz * iw,
+        w = qw * iw - qx * ix - qy * iy - qz * iz;
+    double square = x * x + y * y + z * z, k;
     if (square < SMALL * SMALL) { // the series of 2·asin(s)/s; the quaternion is of unit length
       k = 2 + square * (1 / 3.0 + square * (3 / 20.0 + square * (5 / 56.0)));
     } else {
       double s = Math.sqrt(square);
-      k = 2 * Math.atan2(s, Math.abs(turn[3])) / s;
+      k = 2 * Math.atan2(s, Math.abs(w)) / s;
     }
-    for (int i = 0; i < 3; i++) out[i] = sign * turn[i] * k;
+    if (w < 0) k = -k;
+    out[0] = x * k;
+    out[1] = y * k;
+    out[2] = z * k;
   }
 }

@@ -28,6 +28,10 @@ final class TrimStep implements Step {
     return in == 0 ? 0 : in * Node.within(RigPart.STRENGTH, c[STRENGTH].value(frame));
   }
 
+  boolean changesLens() {
+    return !c[FOCAL].isFixed() || c[FOCAL].value(0) != 0;
+  }
+
   /** Millimetres it adds to the focal length. */
   double focal(double frame) {
     double k = share(frame);

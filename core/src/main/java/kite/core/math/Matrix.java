@@ -31,6 +31,13 @@ public final class Matrix {
     }
   }
 
+  /** out = a moved along its own axes by so much. {@code out} may not overlap {@code a}. */
+  public static void moved(double[] a, int ai, double x, double y, double z, double[] out, int oi) {
+    for (int i = 0; i < 12; i++) out[oi + i] = a[ai + i];
+    point(a, ai, x, y, z, out, oi + 12);
+    out[oi + 15] = 1;
+  }
+
   /** The point {@code (x, y, z)} carried by the transform, written to {@code out[oi..oi+2]}. */
   public static void point(double[] m, int at, double x, double y, double z, double[] out, int oi) {
     double px = m[at] * x + m[at + 4] * y + m[at + 8] * z + m[at + 12];

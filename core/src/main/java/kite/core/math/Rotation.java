@@ -14,15 +14,29 @@ public final class Rotation {
 
   /** Writes the 3×3 part of a pan, tilt, roll rotation (Ry·Rx·Rz), leaving the rest as it was. */
   public static void panTiltRoll(double pan, double tilt, double roll, double[] m, int at) {
-    double cp = Math.cos(pan), sp = Math.sin(pan);
-    double ct = Math.cos(tilt), st = Math.sin(tilt);
-    double cr = Math.cos(roll), sr = Math.sin(roll);
+    // most angles of most things are 0, and the browser build leaves itself for a sine
+    double cp = pan == 0 ? 1 : Math.cos(pan), sp = pan == 0 ? 0 : Math.sin(pan);
+    double ct = tilt == 0 ? 1 : Math.cos(tilt), st = tilt == 0 ? 0 : Math.sin(tilt);
+    double cr = roll == 0 ? 1 : Math.cos(roll), sr = roll == 0 ? 0 : Math.sin(roll);
     m[at] = cp * cr + sp * st * sr;
     m[at + 1] = ct * sr;
     m[at + 2] = -sp * cr + cp * st * sr;
     m[at + 4] = -cp * sr + sp * st * cr;
     m[at + 5] = ct * cr;
     m[at + 6] = sp * sr + cp * st * cr;
+    m[at + 8] = sp * ct;
+    m[at + 9] = -st;
+    m[at + 10] = cp * ct;
+  }
+
+  /** Writes the 3×3 part of a pan and tilt, given by their sines and cosines. */
+  public static void panTilt(double sp, double cp, double st, double ct, double[] m, int at) {
+    m[at] = cp;
+    m[at + 1] = 0;
+    m[at + 2] = -sp;
+    m[at + 4] = sp * st;
+    m[at + 5] = ct;
+    m[at + 6] = cp * st;
     m[at + 8] = sp * ct;
     m[at + 9] = -st;
     m[at + 10] = cp * ct;
@@ -157,7 +171,7 @@ public final class Rotation {
     double sign = dot < 0 ? -1 : 1;
     dot = Math.min(1, Math.abs(dot));
     double ka = 1 - t, kb = t;
-    if (1 - dot > FLAT_ARC) {
+    if (t > 0 && t < 1 && 1 - dot > FLAT_ARC) {
       double angle = Math.acos(dot), s = Math.sin(angle);
       ka = Math.sin((1 - t) * angle) / s;
       kb = Math.sin(t * angle) / s;
