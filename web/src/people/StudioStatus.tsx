@@ -7,8 +7,12 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
-import { getJson } from '../shell/http';
+import Button from '@mui/material/Button';
+import Tooltip from '@mui/material/Tooltip';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSending } from '../kit/useSending';
+import { call, getJson } from '../shell/http';
 
 interface Seen {
   what: string;
@@ -26,6 +30,13 @@ interface Taken {
   models: number;
   images: number;
   frames: number;
+  /** What those take, bytes. */
+  pictures: number;
+}
+
+interface Unused {
+  count: number;
+  bytes: number;
 }
 
 interface Job {
@@ -106,6 +117,7 @@ export function StudioStatus() {
               <TableCell align="right">Models</TableCell>
               <TableCell align="right">Images</TableCell>
               <TableCell align="right">Rendered frames</TableCell>
+              <TableCell align="right">Their pictures</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -120,10 +132,12 @@ export function StudioStatus() {
                 <TableCell align="right">{size(r.models)}</TableCell>
                 <TableCell align="right">{size(r.images)}</TableCell>
                 <TableCell align="right">{r.frames}</TableCell>
+                <TableCell align="right">{size(r.pictures)}</TableCell>
               </TableRow>
             ))}
           </TableBody>
         </Table>
+        <UnusedAssets />
       </section>
       <JobsInHand />
       <section aria-label="Backups">
@@ -152,6 +166,59 @@ export function StudioStatus() {
     </>
   );
 }
+
+/** Models and images that nothing names any more, and having their room back. */
+function UnusedAssets() {
+  const client = useQueryClient();
+  const [found, setFound] = useState<Unused>();
+  const [gone, setGone] = useState<Unused>();
+  const { busy, wrong, send } = useSending();
+  const look = () => send(async () => setFound(await getJson<Unused>('/api/administration/unused-assets')));
+  const takeAway = () =>
+    send(async () => {
+      setGone((await (await call('DELETE', '/api/administration/unused-assets')).json()) as Unused);
+      setFound(undefined);
+      await client.invalidateQueries({ queryKey: ['status'] });
+    });
+  return (
+    <Stack direction="row" sx={{ gap: 2, alignItems: 'center', mt: 1.5, minHeight: 40 }}>
+      {found?.count ? (
+        <>
+          <Typography>
+            {models(found)}, {size(found.bytes)}, named by no sequence, version, set or render for 30 days.
+          </Typography>
+          <Button color="error" disabled={busy} onClick={() => void takeAway()}>
+            Take them away
+          </Button>
+          <Button disabled={busy} onClick={() => setFound(undefined)}>
+            Leave them
+          </Button>
+        </>
+      ) : (
+        <>
+          <Tooltip title="Reads every document of the studio, which takes a moment">
+            <span>
+              <Button variant="outlined" disabled={busy} onClick={() => void look()}>
+                {busy ? 'Looking …' : 'Look for unused models'}
+              </Button>
+            </span>
+          </Tooltip>
+          {found ? (
+            <Typography sx={{ color: 'text.secondary' }}>All of them are in use, or came lately.</Typography>
+          ) : null}
+          {gone && !found ? (
+            <Typography sx={{ color: 'text.secondary' }}>
+              {models(gone)} taken away, {size(gone.bytes)}.
+            </Typography>
+          ) : null}
+        </>
+      )}
+      {wrong ? <Alert severity="error">{wrong.text}</Alert> : null}
+    </Stack>
+  );
+}
+
+const models = (u: Unused) => `${u.count} ${u.count === 1 ? 'model or image' : 'models and images'}`;
 
 /** Renders that wait or are worked at; looked for again and again. */
 function JobsInHand() {

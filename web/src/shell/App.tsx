@@ -6,6 +6,7 @@ import { Administration } from '../people/Administration';
 import { goToPlace, momentIn, sequenceIn } from '../sequence/place';
 import { closeSequence, openMoment, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
+import { Arrived } from '../signin/Arrived';
 import { Invited } from '../signin/Invited';
 import { SetUp } from '../signin/SetUp';
 import { SignIn, type Session } from '../signin/SignIn';
@@ -15,6 +16,8 @@ import { LensWindow, Workspace } from './Workspace';
 
 const INVITED = 'invited=',
   LOOK = 'look=',
+  ARRIVED = 'arrived',
+  REFUSED = 'refused=',
   ADMINISTRATION = 'administration';
 
 /** Sign in, choose a sequence, work. */
@@ -53,8 +56,27 @@ export function App() {
         }}
       />
     );
+  if (hash === ARRIVED)
+    return (
+      <Arrived
+        onDone={() => {
+          go('');
+          again();
+        }}
+      />
+    );
   if (session.data.setUp) return <SetUp onDone={again} />;
-  if (!name && !guestOf) return <SignIn session={session.data} onDone={again} />;
+  if (!name && !guestOf)
+    return (
+      <SignIn
+        session={session.data}
+        refused={hash.startsWith(REFUSED) ? hash.slice(REFUSED.length) : null}
+        onDone={() => {
+          if (hash.startsWith(REFUSED)) go('');
+          again();
+        }}
+      />
+    );
   const chosen = name ? sequenceIn(hash) : guestOf!;
   return (
     <>

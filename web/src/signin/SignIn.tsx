@@ -10,15 +10,34 @@ export interface Session {
   guestOf: string | null;
   demoName: string | null;
   demoPassword: string | null;
+  /** What the studio's own sign-in is called, where there is one. */
+  provider: string | null;
   /** Nobody has an account yet. */
   setUp: boolean;
 }
 
+/** How coming by the studio's own sign-in went wrong. */
+function refusal(session: Session, why: string | null): string {
+  if (why === 'ended') return 'Your account here is ended. Ask who administers the studio.';
+  return why && session.provider
+    ? `${session.provider} did not let you in, or cannot be reached. Try again, or use your name and password.`
+    : '';
+}
+
 /** The door. In demo mode it shows the key. */
-export function SignIn({ session, onDone }: { session: Session; onDone: () => void }) {
+export function SignIn({
+  session,
+  refused,
+  onDone,
+}: {
+  session: Session;
+  /** Why somebody was turned back who came another way, or null. */
+  refused: string | null;
+  onDone: () => void;
+}) {
   const [name, setName] = useState(session.demoName ?? '');
   const [password, setPassword] = useState(session.demoPassword ?? '');
-  const [error, setError] = useState('');
+  const [error, setError] = useState(refusal(session, refused));
   const [busy, setBusy] = useState(false);
   const enter = async () => {
     setBusy(true);
@@ -70,6 +89,11 @@ export function SignIn({ session, onDone }: { session: Session; onDone: () => vo
         <button className="pill coral wide" disabled={busy}>
           {busy ? 'Opening …' : 'Sign in'}
         </button>
+        {session.provider ? (
+          <a className="pill wide" href="oauth2/authorization/studio">
+            Sign in with {session.provider}
+          </a>
+        ) : null}
         {session.demoName ? (
           <span className="muted" style={{ fontSize: 12.5 }}>
             Demonstration: name <b>{session.demoName}</b>, password <b>{session.demoPassword}</b>

@@ -172,6 +172,8 @@ class RightsTest {
     t.add(new Row("POST", "/api/guest", "{}", ANYONE));
     t.add(new Row("POST", "/api/invitation", "{}", ANYONE));
     t.add(new Row("POST", "/api/invitation/accept", "{}", ANYONE));
+    t.add(new Row("GET", "/api/arrival", "", ANYONE));
+    t.add(new Row("POST", "/api/arrival", "{}", ANYONE));
     t.add(new Row("GET", "/api/starting-points", "", ACCOUNT));
     t.add(new Row("GET", "/api/productions", "", ACCOUNT));
     t.add(new Row("GET", "/api/sequences", "", ACCOUNT));
@@ -184,6 +186,8 @@ class RightsTest {
     t.add(new Row("GET", "/api/administration/status", "", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/jobs", "", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/notes", "", ADMINISTRATOR));
+    t.add(new Row("GET", "/api/administration/unused-assets", "", ADMINISTRATOR));
+    t.add(new Row("DELETE", "/api/administration/unused-assets", "", ADMINISTRATOR));
     String account = "/api/administration/accounts/{id}";
     t.add(new Row("POST", account + "/administers", "{\"administers\":true}", ADMINISTRATOR));
     t.add(new Row("POST", account + "/ended", "{\"ended\":true}", ADMINISTRATOR));

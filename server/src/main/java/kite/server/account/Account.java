@@ -36,6 +36,10 @@ public class Account {
   /** Whether it came with the demonstration, with a password that everybody knows. */
   private boolean demo;
 
+  /** By what the provider of the studio's own sign-in finds it again, or null. */
+  @Column(columnDefinition = "text")
+  private String subject;
+
   @Version private int version;
 
   protected Account() {}
@@ -91,6 +95,15 @@ public class Account {
 
   public boolean demo() {
     return demo;
+  }
+
+  public String subject() {
+    return subject;
+  }
+
+  /** Who comes by the studio's own sign-in under this number is signed in as this account. */
+  public void comesAs(String newSubject) {
+    subject = newSubject;
   }
 
   public void become(String newShown, String newEmail) {

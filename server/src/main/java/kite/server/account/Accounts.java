@@ -10,6 +10,8 @@ import org.springframework.data.jpa.repository.Query;
 public interface Accounts extends JpaRepository<Account, UUID> {
   Optional<Account> findByName(String name);
 
+  Optional<Account> findBySubject(String subject);
+
   boolean existsByNameIgnoreCase(String name);
 
   boolean existsByDemoTrue();

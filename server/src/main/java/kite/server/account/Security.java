@@ -95,7 +95,8 @@ class Security {
                     "/api/set-up",
                     "/api/guest",
                     "/api/invitation",
-                    "/api/invitation/accept")
+                    "/api/invitation/accept",
+                    "/api/arrival")
                 .permitAll()
                 // what each of them takes stands at its method (rights.May)
                 .requestMatchers("/api/**")

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
@@ -37,4 +38,7 @@ class AssetRow {
 
   @JdbcTypeCode(SqlTypes.JSON)
   String report;
+
+  /** When it was brought in last. */
+  Instant keptAt;
 }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
@@ -48,8 +49,11 @@ public class AssetStore {
           .weigher((String sha, ModelRig r) -> weight(r.bytes()))
           .build();
 
-  AssetStore(Assets assets) {
+  private final Clock clock;
+
+  AssetStore(Assets assets, Clock clock) {
     this.assets = assets;
+    this.clock = clock;
   }
 
   /**
@@ -88,7 +92,7 @@ public class AssetStore {
   public Kept keep(String name, byte[] bytes, List<String> warned) throws BadFile {
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null && known.kind == AssetRow.Kind.MODEL) return new Kept(sha, known.report);
+    if (known != null && known.kind == AssetRow.Kind.MODEL) return again(known);
     ModelFile model = GlbReader.read(bytes);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
@@ -112,8 +116,15 @@ public class AssetStore {
     return kept(row);
   }
 
+  /** What is brought in once more is not unused, whatever it was. */
+  private Kept again(AssetRow known) {
+    assets.broughtAgain(known.sha256, clock.instant());
+    return new Kept(known.sha256, known.report);
+  }
+
   /** Saves an asset; the same one may have been brought by somebody else at this moment. */
   private Kept kept(AssetRow row) {
+    row.keptAt = clock.instant();
     try {
       assets.saveAndFlush(row);
       return new Kept(row.sha256, row.report);
@@ -134,7 +145,7 @@ public class AssetStore {
     int[] size = PlateImages.size(name, bytes);
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null) return new Kept(sha, known.report);
+    if (known != null) return again(known);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
     row.kind = AssetRow.Kind.IMAGE;

@@ -1,10 +1,18 @@
 package kite.server.asset;
 
+import java.time.Instant;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.transaction.annotation.Transactional;
 
 interface Assets extends JpaRepository<AssetRow, String> {
   /** A model's rig alone, without its file. */
   @Query("select a.rig from AssetRow a where a.sha256 = :sha")
   String rigOf(String sha);
+
+  @Modifying
+  @Transactional
+  @Query("update AssetRow a set a.keptAt = :at where a.sha256 = :sha")
+  void broughtAgain(String sha, Instant at);
 }

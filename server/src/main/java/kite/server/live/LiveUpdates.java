@@ -182,6 +182,11 @@ public class LiveUpdates extends TextWebSocketHandler
     if (here != null) events.publishEvent(here);
   }
 
+  /** How many sockets are open here. */
+  public int count() {
+    return open.size();
+  }
+
   /** Sessions that have sockets here. */
   List<String> sessions() {
     return open.values().stream().map(l -> l.session).distinct().toList();

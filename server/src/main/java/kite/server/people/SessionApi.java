@@ -7,6 +7,7 @@ import kite.server.account.Account;
 import kite.server.account.Accounts;
 import kite.server.beginning.DemoData;
 import kite.server.beginning.SetUp;
+import kite.server.provider.Provider;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
 import kite.server.rights.Who;
@@ -26,6 +27,7 @@ class SessionApi {
   private final Accounts accounts;
   private final Rights rights;
   private final SetUp setUp;
+  private final Provider provider;
   private final boolean demo;
 
   private final ApplicationAvailability availability;
@@ -34,11 +36,13 @@ class SessionApi {
       Accounts accounts,
       Rights rights,
       SetUp setUp,
+      Provider provider,
       ApplicationAvailability availability,
       @Value("${kite.demo}") boolean demo) {
     this.accounts = accounts;
     this.rights = rights;
     this.setUp = setUp;
+    this.provider = provider;
     this.availability = availability;
     this.demo = demo;
   }
@@ -48,6 +52,7 @@ class SessionApi {
    * @param shown what they are called
    * @param guestOf the sequence that a guest looks at, or null
    * @param demoName the account to try the demonstration with, while there is one
+   * @param provider what the studio's own sign-in is called, or null
    * @param setUp whether nobody has an account yet: the first one is made with the set-up code
    */
   record Session(
@@ -57,6 +62,7 @@ class SessionApi {
       UUID guestOf,
       String demoName,
       String demoPassword,
+      String provider,
       boolean setUp) {}
 
   @GetMapping("/session")
@@ -74,6 +80,7 @@ class SessionApi {
         guestOf,
         demonstrates ? DemoData.ARTIST : null,
         demonstrates ? DemoData.ARTIST_PASSWORD : null,
+        provider.shown(),
         a == null && setUp.isNeeded());
   }
 

@@ -19,14 +19,18 @@ class RenderFrame {
 
   double seconds;
 
+  /** On the disk; 0 for those of earlier builds. */
+  long bytes;
+
   record Key(UUID jobId, int number) implements Serializable {}
 
   protected RenderFrame() {}
 
-  RenderFrame(UUID jobId, int number, String file, double seconds) {
+  RenderFrame(UUID jobId, int number, String file, double seconds, long bytes) {
     this.jobId = jobId;
     this.number = number;
     this.file = file;
     this.seconds = seconds;
+    this.bytes = bytes;
   }
 }

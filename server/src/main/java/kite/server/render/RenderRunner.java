@@ -213,10 +213,10 @@ public class RenderRunner {
         // taken over while this one was frozen: the other's frames count
         if (jobs.hold(job.id, me, clock.instant()) == 0) return Turn.STOPPED;
         String file = String.format("%05d.png", number);
-        write(p, folder(job.id).resolve(file));
-        frames.save(
-            new RenderFrame(
-                job.id, number, file, Duration.between(from, clock.instant()).toMillis() / 1000.0));
+        Path written = folder(job.id).resolve(file);
+        write(p, written);
+        double seconds = Duration.between(from, clock.instant()).toMillis() / 1000.0;
+        frames.save(new RenderFrame(job.id, number, file, seconds, Files.size(written)));
         moved(job);
       }
     }

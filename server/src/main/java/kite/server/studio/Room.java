@@ -21,6 +21,7 @@ class Room {
    *
    * @param documents with their journals and versions
    * @param frames pictures rendered
+   * @param pictures what those take on the disk; those of builds before V8 count as nothing
    */
   record Taken(
       UUID id,
@@ -31,7 +32,8 @@ class Room {
       long documents,
       long models,
       long images,
-      int frames) {}
+      int frames,
+      long pictures) {}
 
   List<Taken> all() {
     return database.query(
@@ -52,7 +54,9 @@ class Room {
              join production_asset b on b.sha256 = a.sha256
              where b.production_id = p.id and a.kind = 'IMAGE') images,
           (select count(*) from render_frame f join render_job j on j.id = f.job_id
-             join sequence s on s.id = j.sequence_id where s.production_id = p.id) frames
+             join sequence s on s.id = j.sequence_id where s.production_id = p.id) frames,
+          (select coalesce(sum(f.bytes), 0) from render_frame f join render_job j on j.id = f.job_id
+             join sequence s on s.id = j.sequence_id where s.production_id = p.id) pictures
         from production p order by p.name
         """,
         (r, i) ->
@@ -65,6 +69,7 @@ class Room {
                 r.getLong("documents"),
                 r.getLong("models"),
                 r.getLong("images"),
-                r.getInt("frames")));
+                r.getInt("frames"),
+                r.getLong("pictures")));
   }
 }

@@ -13,6 +13,7 @@ import static org.mockito.Mockito.when;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
+import java.time.Clock;
 import java.util.Arrays;
 import java.util.Optional;
 import javax.imageio.ImageIO;
@@ -22,7 +23,7 @@ import org.junit.jupiter.api.Test;
 
 class PlateImagesTest {
   private final Assets assets = mock(Assets.class);
-  private final AssetStore store = new AssetStore(assets);
+  private final AssetStore store = new AssetStore(assets, Clock.systemUTC());
 
   private static byte[] image(String format, int w, int h) throws Exception {
     ByteArrayOutputStream out = new ByteArrayOutputStream();

@@ -1,0 +1,2 @@
+/** Figures of a running server, for whatever a studio watches its machines with. */
+package kite.server.metrics;
