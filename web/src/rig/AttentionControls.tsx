@@ -11,7 +11,7 @@ const replaced = (owner: Camera | Light, attention: Attention): Command =>
     ? { kind: 'replace', entity: { ...owner, attention } }
     : { kind: 'setPart', camera: owner.id, part: attention };
 
-/** The subjects of an attention part, what it looks at now, and handing over. */
+/** The subjects of an attention part, what it looks at now, and turning to another. */
 export function AttentionControls({ camera, part }: { camera: Camera | Light; part: Attention }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
@@ -49,8 +49,8 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
         },
       },
     });
-  const handOver = (id: string) =>
-    edit(`Hand over to ${name(id)}`, {
+  const turnTo = (id: string) =>
+    edit(`Turn to ${name(id)}`, {
       kind: 'putCue',
       camera: camera.id,
       part: part.id,
@@ -74,10 +74,10 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
           <Anchors camera={camera} part={part} subject={s} />
           <button
             className="pill"
-            aria-label={`Hand over to ${name(s.entity)} from this frame`}
-            onClick={() => handOver(s.entity)}
+            aria-label={`Turn to ${name(s.entity)} from this frame`}
+            onClick={() => turnTo(s.entity)}
           >
-            Hand over
+            Turn to
           </button>
           <button
             className="icon small"

@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Cue, Framings, Light } from '../core/types';
 import { edit, say, useSequence } from '../sequence/store';
 
-/** Frames a new hand-over takes: half a second of film at 24. */
+/** Frames a new turn takes: half a second of film at 24. */
 export const HAND_OVER = 12;
 
 /** The selected camera or spot and the part whose cues the keyboard puts: never one not selected. */
@@ -61,8 +61,8 @@ export function cueHere(atOnce = false): boolean {
   });
 }
 
-/** Hands over to the subject (or framing) of that number from this frame on. */
-export function handOverTo(index: number): boolean {
+/** Turns to the subject (or goes to the framing) of that number from this frame on. */
+export function turnTo(index: number): boolean {
   const on = cued();
   const id = on && members(on.part)[index];
   if (!id) return false;

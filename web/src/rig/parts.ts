@@ -19,7 +19,7 @@ export const PARTS: Record<RigPart['kind'], { name: string; for: string; accent:
   head: { name: 'Head', for: 'Pan, tilt and roll', accent: 'var(--coral)' },
   attention: {
     name: 'Attention',
-    for: 'Looks at subjects and hands over between them',
+    for: 'Looks at subjects and turns from one to another',
     accent: 'var(--teal)',
   },
   dollyZoom: {

@@ -291,7 +291,7 @@ export function copy(
 export function drawPath(): void {
   useSequence.setState({
     drawing: [],
-    desk: useSequence.getState().desk === 'deliver' ? 'move' : useSequence.getState().desk,
+    desk: useSequence.getState().desk === 'handover' ? 'move' : useSequence.getState().desk,
   });
   say('Click the places the path goes through, then finish it.');
 }

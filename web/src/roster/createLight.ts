@@ -9,7 +9,7 @@ export const LIGHTS: { form: Form; name: string; does: string }[] = [
   { form: 'spot', name: 'Spot', does: 'A cone; can be kept aimed at a subject' },
   { form: 'point', name: 'Point', does: 'A bulb: light to all sides' },
   { form: 'area', name: 'Area', does: 'A glowing rectangle, soft' },
-  { form: 'guide', name: 'Guide', does: 'Lights nothing; its place is handed over' },
+  { form: 'guide', name: 'Guide', does: 'Lights nothing; its place goes into hand-over files' },
 ];
 
 export function addAir(): void {

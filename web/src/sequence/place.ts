@@ -1,5 +1,8 @@
 import { desksFor, goTo, useSequence, type SequenceState } from './store';
 
+/** What links made by earlier builds call the last desk. */
+const EARLIER_HAND_OVER = 'deliver';
+
 /** The sequence that an address names, if it names one. */
 export const sequenceIn = (hash: string): string => hash.replace(/^#/, '').split('?')[0];
 
@@ -21,7 +24,8 @@ export function linkTo(s: SequenceState): string {
 export function goToPlace(hash: string): void {
   const asked = new URLSearchParams(hash.split('?')[1] ?? '');
   const s = useSequence.getState();
-  const desk = desksFor(s.role).find((d) => d.id === asked.get('desk'));
+  const named = asked.get('desk');
+  const desk = desksFor(s.role).find((d) => d.id === (named === EARLIER_HAND_OVER ? 'handover' : named));
   const letter = asked.get('camera');
   const camera = Object.values(s.entities).find((e) => e.kind === 'camera' && e.letter === letter);
   if (desk) useSequence.setState({ desk: desk.id });

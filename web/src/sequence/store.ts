@@ -5,20 +5,20 @@ import type { Approval } from './approvals';
 import type { Other } from './presence';
 import type { Compared } from '../versions/compared';
 
-export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'deliver';
+export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'handover';
 export const DESKS: { id: Desk; name: string; hint: string }[] = [
   { id: 'set', name: 'Set', hint: 'Bring in pieces and block the set' },
   { id: 'frame', name: 'Frame', hint: 'Find the frame, choose the lens' },
   { id: 'move', name: 'Move', hint: 'Build the rig and animate' },
   { id: 'cut', name: 'Cut', hint: 'Choose which camera is live' },
-  { id: 'deliver', name: 'Deliver', hint: 'Render and hand over' },
+  { id: 'handover', name: 'Hand over', hint: 'Render, and pass on files' },
 ];
 
 /** What one may do in a sequence. */
 export type Role = 'guest' | 'reviewer' | 'artist' | 'lead';
 
 /** The desks that somebody is shown: nothing is handed over to a guest. */
-export const desksFor = (role: Role) => DESKS.filter((d) => d.id !== 'deliver' || role !== 'guest');
+export const desksFor = (role: Role) => DESKS.filter((d) => d.id !== 'handover' || role !== 'guest');
 
 /** How far the page's edits are from being stored. */
 export type Saving = 'saved' | 'saving' | 'waiting';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { DeliverPanel } from '../deliver/DeliverPanel';
+import { HandOverPanel } from '../handover/HandOverPanel';
 import { bring, chooseModel } from '../importing/bring';
 import { Time } from '../lanes/Time';
 import { ContactSheet } from '../frame/ContactSheet';
@@ -36,7 +36,7 @@ const SHAPES: Record<Desk, { share: number; time: number }> = {
   frame: { share: 0.36, time: 170 },
   move: { share: 0.43, time: 300 },
   cut: { share: 0.36, time: 210 },
-  deliver: { share: 0.36, time: 150 },
+  handover: { share: 0.36, time: 150 },
 };
 
 /** The lanes take no more of the window's height than this by themselves. */
@@ -132,9 +132,9 @@ export function Workspace() {
           <LensView />
         </Panel>
       </div>
-      <aside className="right" aria-label={desk === 'deliver' ? 'Deliver' : 'Selection'}>
+      <aside className="right" aria-label={desk === 'handover' ? 'Hand over' : 'Selection'}>
         <Panel name="This panel" area="grow">
-          {desk === 'deliver' ? <DeliverPanel /> : <Selection />}
+          {desk === 'handover' ? <HandOverPanel /> : <Selection />}
         </Panel>
       </aside>
       <div

@@ -4,7 +4,7 @@ import { PARTS } from '../rig/parts';
 import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../importing/bring';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
-import { cueHere, handOverTo } from '../rig/cueing';
+import { cueHere, turnTo } from '../rig/cueing';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import {
   addCamera,
@@ -273,7 +273,7 @@ export function runShortcut(e: KeyboardEvent): void {
     const desk = desksFor(get().role)[Number(e.key) - 1];
     if (desk) useSequence.setState({ desk: desk.id });
   } else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
-  else if (/^[1-9]$/.test(e.key)) done = handOverTo(Number(e.key) - 1);
+  else if (/^[1-9]$/.test(e.key)) done = turnTo(Number(e.key) - 1);
   else if (e.key.toLowerCase() === 'c') done = cueHere(e.shiftKey);
   else if (e.key === ',') goTo(frame - 1);
   else if (e.key === '.') goTo(frame + 1);

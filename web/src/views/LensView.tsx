@@ -117,7 +117,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   return (
     <section className="view lens-view" aria-label="Lens view">
       <LensBar camera={camera} alone={alone} />
-      {camera && !alone && desk !== 'deliver' && desk !== 'cut' ? (
+      {camera && !alone && desk !== 'handover' && desk !== 'cut' ? (
         <Editing>
           <LensTools camera={camera} />
         </Editing>

@@ -363,7 +363,7 @@ class HandsTest extends Desk {
     page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true))
         .selectOption(new SelectOption().setLabel("Oda"));
     goTo(1050);
-    button("Hand over to Oda from this frame").click();
+    button("Turn to Oda from this frame").click();
     page.locator("[data-testid=attention-lane] [data-cue]").nth(1).waitFor();
     double[] before = numbers("() => jollyKite.camera('" + spot + "').world");
     goTo(1080);

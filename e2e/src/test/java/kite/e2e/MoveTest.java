@@ -100,7 +100,7 @@ class MoveTest extends Desk {
     drawn();
     assertArrayEquals(world("camA"), world("camC"), 1e-9);
     assertEquals(2, stored("camC").first(Framings.class).cues().size());
-    // its lane shows the hand-over and moves it
+    // its lane shows the turn and moves it
     var lane = page.getByTestId("framings-lane").boundingBox();
     dragBy(page.locator("[data-cue='1020']"), lane.width * 30 / 240, 0);
     assertEquals(1050, stored("camC").first(Framings.class).cues().get(1).frame(), 1);

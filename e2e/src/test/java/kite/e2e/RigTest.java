@@ -10,7 +10,7 @@ import kite.core.rig.Attention;
 import kite.core.rig.Rail;
 import org.junit.jupiter.api.Test;
 
-/** Points 4 and 5: attention that is handed over, and a rail on a drawn path. */
+/** Points 4 and 5: attention that turns, and a rail on a drawn path. */
 class RigTest extends Desk {
   private void addPart(String name) {
     page.getByText("+ Part", new Page.GetByTextOptions().setExact(true)).click();
@@ -28,7 +28,7 @@ class RigTest extends Desk {
     assertEquals(0.5, pim[0], 1e-6);
     assertEquals(0.5, pim[1], 1e-6);
     goTo(1060);
-    button("Hand over to Oda from this frame").click();
+    button("Turn to Oda from this frame").click();
     assertTrue(project(eyes("pim", 1.22, 6))[0] > 0, "at the cue the aim has not left yet");
     goTo(1072);
     double[] oda = project(eyes("oda", 1.66, 7.5));
@@ -43,7 +43,7 @@ class RigTest extends Desk {
     choose("Lantern to Pim");
     double[] moved = project(eyes("oda", 1.66, 7.5));
     assertEquals(0.5, moved[0], 1e-6);
-    // drag the cue in its lane: the hand-over moves with it
+    // drag the cue in its lane: the turn moves with it
     var cue = page.locator("[data-cue='1060']");
     var lane = page.getByTestId("attention-lane").boundingBox();
     dragBy(cue, lane.width * 20 / 240, 0);

@@ -129,12 +129,12 @@ class ScreenshotsTest extends Desk {
     page.getByTestId("compare").waitFor();
     keep("versions");
     button("Done comparing").click();
-    button("Deliver").click();
+    button("Hand over").click();
     goTo(1160);
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
     button("This frame").click();
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(90000));
-    keep("deliver");
+    keep("hand-over");
     button("Frame").click();
     goTo(1090);
     button("Contact sheet").click();

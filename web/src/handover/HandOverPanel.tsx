@@ -30,7 +30,7 @@ const SAYS = {
 const POLL_MS = 5000;
 
 /** Renders on the server, and files for other programs. */
-export function DeliverPanel() {
+export function HandOverPanel() {
   const id = useSequence((s) => s.id);
   const client = useQueryClient();
   const [percent, setPercent] = useState('25');
@@ -124,7 +124,7 @@ export function DeliverPanel() {
             onResume={() => void turn(j.id, 'resume')}
           />
         ))}
-        <div className="panel-head">Hand over</div>
+        <div className="panel-head">Files</div>
         <Files />
       </div>
     </>

@@ -29,7 +29,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Points 8 and 9: rendering on the server, and handing over. */
-class DeliverTest extends Desk {
+class HandOverDeskTest extends Desk {
   /** The demonstration with a last shot of six frames, so that it renders quickly. */
   @Override
   Sequence document() {
@@ -62,7 +62,7 @@ class DeliverTest extends Desk {
     CameraPackage p = s.header().cameraPackage();
     reopened(
         delivered(s, new CameraPackage(p.filmBack(), 2048, 858, p.fit(), p.circleOfConfusionMm())));
-    button("Deliver").click();
+    button("Hand over").click();
     String said =
         page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true))
             .locator("option[value='25']")
@@ -80,8 +80,8 @@ class DeliverTest extends Desk {
     assertEquals(214, picture[1]);
   }
 
-  private void deliver(String what) {
-    button("Deliver").click();
+  private void render(String what) {
+    button("Hand over").click();
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
     button(what).click();
@@ -97,7 +97,7 @@ class DeliverTest extends Desk {
   /** Nothing is under way, so the page asks for nothing: it is told over the live line. */
   @Test
   void whatSomebodyElseHasRenderedAppearsByItself() throws Exception {
-    button("Deliver").click();
+    button("Hand over").click();
     page.getByText("Nothing rendered yet").waitFor();
     Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
     var asked = askedFor(oda, 1);
@@ -111,7 +111,7 @@ class DeliverTest extends Desk {
   @Test
   void aShotIsRenderedWithProgressIntoOneFilm() throws Exception {
     goTo(1236);
-    deliver("This shot");
+    render("This shot");
     page.getByRole(com.microsoft.playwright.options.AriaRole.PROGRESSBAR).waitFor();
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
     page.getByText("Done · 6 of 6").waitFor();
@@ -132,7 +132,7 @@ class DeliverTest extends Desk {
 
   @Test
   void aRenderIsStoppedAndKeepsWhatIsFinished() {
-    deliver("Render the cut");
+    render("Render the cut");
     page.locator(".job img").waitFor(new Locator.WaitForOptions().setTimeout(60000));
     page.locator(".job").getByText("Stop", new Locator.GetByTextOptions().setExact(true)).click();
     page.locator("[data-job=STOPPED]").waitFor(new Locator.WaitForOptions().setTimeout(30000));
@@ -146,7 +146,7 @@ class DeliverTest extends Desk {
     goTo(1050);
     button("Blur").click();
     BufferedImage seen = lens();
-    deliver("This frame");
+    render("This frame");
     page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
     String src = page.locator(".job img").getAttribute("src");
     BufferedImage rendered = ImageIO.read(new ByteArrayInputStream(fetch(src)));
@@ -160,7 +160,7 @@ class DeliverTest extends Desk {
 
   @Test
   void theCutIsHandedOverAsOpenTimelineIo() throws Exception {
-    button("Deliver").click();
+    button("Hand over").click();
     var download = page.waitForDownload(() -> page.getByText("SW010.otio").click());
     JsonNode t = new JsonMapper().readTree(Files.readString(download.path()));
     assertEquals("Timeline.1", t.path("OTIO_SCHEMA").asString());
