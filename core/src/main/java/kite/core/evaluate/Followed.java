@@ -31,11 +31,15 @@ final class Followed {
   /** Changes smaller than this, metres or a quaternion's numbers, are no jump. */
   private static final double NO_JUMP = 1e-5;
 
-  /** Jumps are found to so many frames … */
-  private static final double JUMP_FRAMES = 1e-10;
+  /**
+   * Jumps are found to so many frames: a micrometre where somebody jumps by a hundred metres. Where
+   * sines decide when that is, the two builds' last digits differ, and what is more than this may
+   * not be the same on both.
+   */
+  private static final double JUMP_FRAMES = 1e-8;
 
-  /** … and taken to be on a whole frame this near to it. */
-  private static final double ON_A_FRAME = 1e-8;
+  /** Jumps are taken to be on a whole frame this near to it. */
+  private static final double ON_A_FRAME = 2e-8;
 
   /** Sampling a stretch goes four times as fine, then twice and twice again, up to this. */
   private static final int FINEST = 16;
