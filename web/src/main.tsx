@@ -2,20 +2,25 @@ import '@fontsource-variable/nunito-sans';
 import '@fontsource/ibm-plex-mono/400.css';
 import '@fontsource/ibm-plex-mono/600.css';
 import CssBaseline from '@mui/material/CssBaseline';
-import { ThemeProvider } from '@mui/material/styles';
+import GlobalStyles from '@mui/material/GlobalStyles';
+import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { App } from './shell/App';
 import './shell/look.css';
-import { theme } from './shell/theme';
+import { theme } from './theme/theme';
+import { properties } from './theme/tokens';
 
 createRoot(document.getElementById('root')!).render(
-  <ThemeProvider theme={theme}>
-    <CssBaseline />
-    <QueryClientProvider
-      client={new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } })}
-    >
-      <App />
-    </QueryClientProvider>
-  </ThemeProvider>,
+  <StyledEngineProvider injectFirst>
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <GlobalStyles styles={{ ':root': properties }} />
+      <QueryClientProvider
+        client={new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } })}
+      >
+        <App />
+      </QueryClientProvider>
+    </ThemeProvider>
+  </StyledEngineProvider>,
 );

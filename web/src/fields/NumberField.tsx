@@ -18,6 +18,7 @@ import {
 import { KiteKey } from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { Fault, faulty } from './Fault';
+import { IconAction } from '../kit/IconAction';
 
 /** A channel as the core describes it at the present frame. */
 export interface ChannelInfo {
@@ -206,15 +207,17 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         onKeyUp={(e) => (e.key === 'ArrowUp' || e.key === 'ArrowDown') && commitPreview()}
       />
       <Tip text={keyHere ? 'Take the key on this frame away' : 'Put a key on this frame'}>
-        <button
-          className={`icon small ${keyHere ? 'lit' : ''}`}
+        <IconAction
+          size="small"
+          lit={keyHere}
+
           aria-label={`Key ${label}`}
           aria-pressed={keyHere}
           disabled={!mayEdit}
           onClick={toggleKey}
         >
           <KiteKey />
-        </button>
+        </IconAction>
       </Tip>
       <Fault id={faultId} text={fault} />
       <Menu

@@ -3,6 +3,7 @@ import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { drag, heldArrows } from '../lanes/dragging';
 import { mayKey, preview, useSequence } from '../sequence/store';
+import { Bare } from '../kit/Bare';
 
 const STEP = 0.01;
 
@@ -34,7 +35,7 @@ export function AimPlace({
     return [set('across', x), set('down', y)];
   };
   return (
-    <button
+    <Bare
       className="aim-place"
       aria-label="Place in frame"
       title="Where attention puts its subject: drag, or move with the arrow keys"

@@ -7,6 +7,7 @@ import { LayerChoice } from '../setting/ThingPanel';
 import { Tip } from '../shell/Tip';
 import { setViewPose } from '../views/setViewPose';
 import { placed, remember } from './history';
+import { Pill } from '../kit/Pill';
 
 /** The camera as a thing: its icon, and where it takes its place from. */
 export function CameraCard({ camera }: { camera: Camera }) {
@@ -50,25 +51,20 @@ export function CameraCard({ camera }: { camera: Camera }) {
       <LayerChoice thing={camera} />
       <div className="buttons">
         <Tip text="Put this camera where the set view looks from">
-          <button
-            className="pill"
+          <Pill
             onClick={() => {
               remember(camera.id);
               edit('Match the set view', placed(camera.id, { ...setViewPose(), frame }));
             }}
           >
             Match the set view
-          </button>
+          </Pill>
         </Tip>
         <Tip text="A new camera where the set view looks from">
-          <button className="pill" onClick={cameraFromView}>
-            New from the set view
-          </button>
+          <Pill onClick={cameraFromView}>New from the set view</Pill>
         </Tip>
         <Tip text="A new camera with this one’s lens, rig and motion">
-          <button className="pill" onClick={() => cameraFrom(camera.id)}>
-            New from this one
-          </button>
+          <Pill onClick={() => cameraFrom(camera.id)}>New from this one</Pill>
         </Tip>
       </div>
       <p className="says">

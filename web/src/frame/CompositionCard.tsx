@@ -10,6 +10,9 @@ import { attempt, edit, editProposed, mayKey, say, useSequence } from '../sequen
 import { Tip } from '../shell/Tip';
 import { aboutSubject, rulerOf } from './about';
 import { remember } from './history';
+import { palette } from '../theme/tokens';
+import { Chip } from '../kit/Chip';
+import { Pill } from '../kit/Pill';
 
 const GUIDES: { form: Rule; name: string; across: number; down: number }[] = [
   { form: 'thirds', name: 'Thirds', across: 0, down: 0 },
@@ -38,7 +41,7 @@ export function toggleGuide(camera: Camera, form: Rule): void {
       ...camera,
       guides: on
         ? camera.guides.filter((x) => x.form !== form)
-        : [...camera.guides, { form, across, down, turn: 0, colour: '#f6efe0', strength: 0.7 }],
+        : [...camera.guides, { form, across, down, turn: 0, colour: palette.paper, strength: 0.7 }],
     },
   });
 }
@@ -150,11 +153,11 @@ export function CompositionCard({ camera }: { camera: Camera }) {
             setPlace([x, y]);
           }}
         >
-          <rect width={160} height={90} rx={6} fill="#131f34" />
+          <rect width={160} height={90} rx={6} fill={palette.deep} />
           {[1 / 3, 2 / 3].map((v) => (
-            <path key={v} d={`M${v * 160} 0V90M0 ${v * 90}H160`} stroke="#34486b" />
+            <path key={v} d={`M${v * 160} 0V90M0 ${v * 90}H160`} stroke={palette.line} />
           ))}
-          <circle cx={place[0] * 160} cy={place[1] * 90} r={6} fill="#37b6a8" />
+          <circle cx={place[0] * 160} cy={place[1] * 90} r={6} fill={palette.teal} />
         </svg>
         <div className="placing-side">
           <label className="text-number">
@@ -170,19 +173,13 @@ export function CompositionCard({ camera }: { camera: Camera }) {
           </label>
           <div className="buttons">
             <Tip text="The camera travels and keeps its direction">
-              <button className="pill" onClick={() => put('move')}>
-                Travel
-              </button>
+              <Pill onClick={() => put('move')}>Travel</Pill>
             </Tip>
             <Tip text="Pan and tilt">
-              <button className="pill" onClick={() => put('turn')}>
-                Turn
-              </button>
+              <Pill onClick={() => put('turn')}>Turn</Pill>
             </Tip>
             <Tip text="Focal length for the size, pan and tilt for the place">
-              <button className="pill" onClick={() => put('lens')}>
-                Lens
-              </button>
+              <Pill onClick={() => put('lens')}>Lens</Pill>
             </Tip>
           </div>
         </div>
@@ -206,25 +203,24 @@ function GuideChips({ camera }: { camera: Camera }) {
         {GUIDES.map((g) => {
           const on = camera.guides.some((x) => x.form === g.form);
           return (
-            <button
+            <Chip
+              on={on}
               key={g.form}
-              className={`chip ${on ? 'on' : ''}`}
-              aria-pressed={on}
+
               onClick={() => {
                 setOpen(on ? null : g.form);
                 toggleGuide(camera, g.form);
               }}
             >
               {g.name}
-            </button>
+            </Chip>
           );
         })}
       </div>
       {now ? (
         <div className="line">
           {now.form === 'goldenSpiral' || now.form === 'triangles' ? (
-            <button
-              className="pill"
+            <Pill
               onClick={() =>
                 edit(
                   'Turn a guide',
@@ -233,7 +229,7 @@ function GuideChips({ camera }: { camera: Camera }) {
               }
             >
               Turn it
-            </button>
+            </Pill>
           ) : null}
           {now.form === 'grid' || now.form === 'aspect' ? (
             <>

@@ -6,6 +6,8 @@ import { useSettings } from '../sequence/settings';
 import { cutSpans, select, useSequence } from '../sequence/store';
 import { LensPicture } from '../views/LensPicture';
 import { rendererFor, stage } from '../views/stage';
+import { Bare } from '../kit/Bare';
+import { Pill } from '../kit/Pill';
 
 const TILE_PX = 320;
 
@@ -64,9 +66,7 @@ export function ContactSheet() {
         <strong>Contact sheet</strong>
         <span className="muted">{`${cameras.length} cameras on frame ${Math.round(frame)}`}</span>
         <span className="grow" />
-        <button className="pill" onClick={() => useSequence.setState({ contactSheet: false })}>
-          Back to the views
-        </button>
+        <Pill onClick={() => useSequence.setState({ contactSheet: false })}>Back to the views</Pill>
       </div>
       {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
       <div className="tiles">
@@ -75,7 +75,7 @@ export function ContactSheet() {
           const { lens } = evaluated();
           const shot = spans.find((s) => s.camera === c.id && s.first <= frame && frame <= s.last);
           return (
-            <button
+            <Bare
               key={c.id}
               className={`tile ${shot ? 'live' : ''}`}
               data-tile={c.id}
@@ -100,7 +100,7 @@ export function ContactSheet() {
                 <span className="mono muted">{theCore().showNumber(lens[slot * LENS], 'millimetres')}</span>
                 {shot ? <span className="mono">{shot.shot}</span> : null}
               </span>
-            </button>
+            </Bare>
           );
         })}
       </div>

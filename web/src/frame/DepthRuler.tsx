@@ -6,6 +6,7 @@ import { evaluated } from '../sequence/evaluated';
 import { mayKey, preview, say, select, useSequence } from '../sequence/store';
 import { rulerOf } from './about';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
+import { palette } from '../theme/tokens';
 
 const HEIGHT = 74;
 const ROW = 11;
@@ -108,23 +109,35 @@ export function DepthRuler({ camera }: { camera: Camera }) {
           x={toX(scale, r.nearLimitM)}
           width={Math.max(1, toX(scale, r.farLimitM ?? scale.high) - toX(scale, r.nearLimitM))}
           height={HEIGHT - AXIS}
-          fill="#b48af0"
+          fill={palette.lilac}
           opacity={0.26}
         >
           <title>{`Sharp from ${show(r.nearLimitM)} to ${show(r.farLimitM)}`}</title>
         </rect>
-        <rect x={0} width={toX(scale, r.nearClipM)} height={HEIGHT - AXIS} fill="#f0785a" opacity={0.16} />
+        <rect
+          x={0}
+          width={toX(scale, r.nearClipM)}
+          height={HEIGHT - AXIS}
+          fill={palette.coral}
+          opacity={0.16}
+        />
         <rect
           x={toX(scale, r.farClipM)}
           width={Math.max(0, width - toX(scale, r.farClipM))}
           height={HEIGHT - AXIS}
-          fill="#f0785a"
+          fill={palette.coral}
           opacity={r.farClipM < scale.high ? 0.16 : 0}
         />
         {ticks(scale).map((m) => (
           <g key={m} transform={`translate(${toX(scale, m)} 0)`}>
-            <path d={`M0 ${HEIGHT - AXIS}v4`} stroke="#8fa3bf" />
-            <text y={HEIGHT - 2} textAnchor="middle" fontSize={10} fill="#b9c3d3" fontFamily="IBM Plex Mono">
+            <path d={`M0 ${HEIGHT - AXIS}v4`} stroke={palette.slate} />
+            <text
+              y={HEIGHT - 2}
+              textAnchor="middle"
+              fontSize={10}
+              fill={palette.soft}
+              fontFamily="IBM Plex Mono"
+            >
               {show(m)}
             </text>
           </g>
@@ -139,7 +152,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
             onClick={() => select(b.id)}
           >
             <title>{`${b.name}: ${show(b.pointM)} along the axis, ${show(b.straightM)} straight${b.inFrame ? '' : ', outside the frame'}`}</title>
-            <rect x={x} width={w} height={ROW} rx={3} fill="#37b6a8" />
+            <rect x={x} width={w} height={ROW} rx={3} fill={palette.teal} />
             {side === 'none' ? null : (
               <text
                 x={side === 'end' ? x - 4 : x + w + 4}
@@ -147,7 +160,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
                 fontSize={10.5}
                 fontWeight={700}
                 textAnchor={side}
-                fill="#f6efe0"
+                fill={palette.paper}
               >
                 {b.name}
               </text>
@@ -157,7 +170,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
         {handle(
           'Near clip',
           r.nearClipM,
-          '#f0785a',
+          palette.coral,
           'M0 0h7v5H5V9H0z',
           0,
           grab('Near clip', r.nearClipM, (m) => [set('nearClip', m)]),
@@ -167,7 +180,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
           ? handle(
               'Far clip',
               r.farClipM,
-              '#f0785a',
+              palette.coral,
               'M0 0h-7v5h2V9H0z',
               0,
               grab('Far clip', r.farClipM, (m) => [set('farClip', m)]),
@@ -176,7 +189,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
           : handle(
               'Far clip',
               scale.high,
-              '#f0785a',
+              palette.coral,
               'M0 0h-7v5h2V9H0z',
               0,
               grab('Far clip', scale.high, (m) => [set('farClip', m)]),
@@ -207,7 +220,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
         {handle(
           'Focus',
           r.focusM,
-          '#b48af0',
+          palette.lilac,
           'M0 -1l6 6-6 8-6-8z',
           1,
           (e) => {

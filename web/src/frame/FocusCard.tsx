@@ -6,6 +6,8 @@ import { evaluated } from '../sequence/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../shell/Tip';
 import { aboutSubject, rulerOf, sighting, type Sighting } from './about';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 const start = (prompt: string, take: (hit: Hit) => boolean | void) =>
   useSequence.setState({ picking: { prompt, take } });
@@ -121,29 +123,22 @@ export function FocusCard({ camera }: { camera: Camera }) {
       </p>
       <div className="buttons">
         <Tip text="Click a point in the lens view or the set: focus goes to its distance">
-          <button className="pill" onClick={onPoint}>
-            On a point …
-          </button>
+          <Pill onClick={onPoint}>On a point …</Pill>
         </Tip>
         <Tip text="Focus stays on a subject wherever it and the camera go">
-          <button className="pill" onClick={follow}>
-            Follow …
-          </button>
+          <Pill onClick={follow}>Follow …</Pill>
         </Tip>
         <Tip text="Everything from half this distance to the horizon is sharp">
-          <button
-            className="pill"
-            onClick={() => setFocus('Focus at the hyperfocal distance', null, distance(r.hyperfocalM))}
-          >
+          <Pill onClick={() => setFocus('Focus at the hyperfocal distance', null, distance(r.hyperfocalM))}>
             Hyperfocal
-          </button>
+          </Pill>
         </Tip>
       </div>
       <div className="line">
         <Tip text="Three clicks: this button, the first subject, the second. The pull begins on this frame.">
-          <button className="pill coral" onClick={rack}>
+          <Pill tone="coral" onClick={rack}>
             Rack focus …
-          </button>
+          </Pill>
         </Tip>
         <TextNumber
           label="Over, frames"
@@ -155,8 +150,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
       {focus?.subjects.map((s) => (
         <div className="line" key={s.entity}>
           <span className="grow">{name(s.entity)}</span>
-          <button
-            className="pill"
+          <Pill
             aria-label={`Pull focus to ${name(s.entity)} from this frame`}
             onClick={() =>
               edit(`Pull focus to ${name(s.entity)}`, {
@@ -168,9 +162,10 @@ export function FocusCard({ camera }: { camera: Camera }) {
             }
           >
             Pull to
-          </button>
-          <button
-            className="icon small"
+          </Pill>
+          <IconAction
+            size="small"
+
             aria-label={`Focus lets go of ${name(s.entity)}`}
             onClick={() => {
               const subjects = focus.subjects.filter((x) => x !== s);
@@ -183,20 +178,19 @@ export function FocusCard({ camera }: { camera: Camera }) {
             }}
           >
             ×
-          </button>
+          </IconAction>
         </div>
       ))}
       {focus ? (
-        <button className="pill" onClick={() => setFocus('Focus by hand', null, distance(r.focusM))}>
+        <Pill onClick={() => setFocus('Focus by hand', null, distance(r.focusM))}>
           Let go: by hand from here
-        </button>
+        </Pill>
       ) : null}
       {held ? (
         <p className={`says ${held.can ? '' : 'warn'}`} data-testid="hold-both">
           {held.says}{' '}
           {held.can && held.says.startsWith('Can') ? (
-            <button
-              className="pill"
+            <Pill
               onClick={() =>
                 edit('Hold both', {
                   kind: 'setLimits',
@@ -209,7 +203,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
               }
             >
               Stop down
-            </button>
+            </Pill>
           ) : null}
         </p>
       ) : null}

@@ -11,6 +11,8 @@ import { Tip } from '../shell/Tip';
 import { FIT_NAMES, type NamedBack } from '../standards/choices';
 import { aboutSubject } from './about';
 import { remember } from './history';
+import { Chip } from '../kit/Chip';
+import { Pill } from '../kit/Pill';
 
 interface LensReport {
   horizontalDegrees: number;
@@ -69,7 +71,7 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
         <span className="tag" data-testid="reach">
           {r.reach}
         </span>
-        <Looking className="pill" aria-expanded={more} onClick={() => setMore(!more)}>
+        <Looking aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'Less' : 'More'}
         </Looking>
       </div>
@@ -78,14 +80,14 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
       {full ? (
         <div className="primes" role="group" aria-label="Primes of the kit">
           {primes.map((mm) => (
-            <button
+            <Chip
+              on={Math.abs(mm - focal.value) < 0.005}
               key={mm}
-              className={`chip ${Math.abs(mm - focal.value) < 0.005 ? 'on' : ''}`}
-              aria-pressed={Math.abs(mm - focal.value) < 0.005}
+
               onClick={() => setLens(mm)}
             >
               {mm}
-            </button>
+            </Chip>
           ))}
         </div>
       ) : null}
@@ -188,9 +190,7 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
         <p className="says own">
           This camera decides for itself.{' '}
           <Tip text="Follow the sequence’s film back and fit again">
-            <button className="pill" onClick={() => set(null, null)}>
-              Follow again
-            </button>
+            <Pill onClick={() => set(null, null)}>Follow again</Pill>
           </Tip>
         </p>
       ) : null}

@@ -4,6 +4,7 @@ import { edit, mayKey, useSequence, type LensTool } from '../sequence/store';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { hasView, remember, stepView } from './history';
+import { IconAction } from '../kit/IconAction';
 
 const TOOLS: { tool: LensTool; name: string; does: string; icon: () => ReactNode }[] = [
   { tool: 'turn', name: 'Turn', does: 'Drag pans and tilts in place (T)', icon: Icon.Turn },
@@ -29,20 +30,20 @@ export function LensTools({ camera }: { camera: Camera }) {
     <div className="lens-tools" role="toolbar" aria-label="Moving the camera">
       {TOOLS.map((t) => (
         <Tip key={t.tool} text={locked || t.does}>
-          <button
-            className={`icon ${tool === t.tool ? 'on' : ''}`}
+          <IconAction
+            on={tool === t.tool}
+
             aria-label={t.name}
             aria-pressed={tool === t.tool}
             disabled={locked !== ''}
             onClick={() => useSequence.setState({ lensTool: t.tool })}
           >
             <t.icon />
-          </button>
+          </IconAction>
         </Tip>
       ))}
       <Tip text={locked || 'Take the roll out: level the horizon'}>
-        <button
-          className="icon"
+        <IconAction
           aria-label="Level the horizon"
           disabled={locked !== ''}
           onClick={() => {
@@ -51,37 +52,36 @@ export function LensTools({ camera }: { camera: Camera }) {
           }}
         >
           <Icon.Level />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="Back to this camera’s earlier view">
-        <button
-          className="icon"
+        <IconAction
           aria-label="Earlier view"
           disabled={!hasView(camera.id, -1)}
           onClick={() => stepView(camera.id, -1)}
         >
           <Icon.Back />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="Forward again">
-        <button
-          className="icon"
+        <IconAction
           aria-label="Later view"
           disabled={!hasView(camera.id, 1)}
           onClick={() => stepView(camera.id, 1)}
         >
           <Icon.Forward />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text={camera.locked ? 'Unlock this camera' : 'Lock everything about this camera'}>
-        <button
-          className={`icon ${camera.locked ? 'lit' : ''}`}
+        <IconAction
+          lit={camera.locked}
+
           aria-label={camera.locked ? 'Unlock the camera' : 'Lock the camera'}
           aria-pressed={camera.locked}
           onClick={() => edit('Lock', { kind: 'lock', ids: [camera.id], locked: !camera.locked })}
         >
           {camera.locked ? <Icon.Lock /> : <Icon.Unlock />}
-        </button>
+        </IconAction>
       </Tip>
     </div>
   );

@@ -6,6 +6,7 @@ import { KeyKite } from '../lanes/KeyKite';
 import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../sequence/store';
 import { Paced } from '../views/paced';
 import { aboutSubject } from './about';
+import { palette } from '../theme/tokens';
 
 /** A tick for every so many frames of the subject's way. */
 const TICK = 12;
@@ -75,14 +76,14 @@ export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) 
             key={i}
             points={r.join(' ')}
             fill="none"
-            stroke="#37b6a8"
+            stroke={palette.teal}
             strokeWidth={1.5}
             opacity={0.8}
           />
         ) : null,
       )}
       {ticks.map(([x, y], i) => (
-        <circle key={i} cx={x} cy={y} r={2.2} fill="#37b6a8" />
+        <circle key={i} cx={x} cy={y} r={2.2} fill={palette.teal} />
       ))}
       {mayEdit
         ? [...new Set([...keys, now])].map((f) => (
@@ -158,7 +159,7 @@ function Grip({
       {keyed ? (
         <KeyKite x={x} y={y} shape="hold" on={false} />
       ) : (
-        <circle cx={x} cy={y} r={5} fill="none" stroke="#37b6a8" strokeWidth={2} />
+        <circle cx={x} cy={y} r={5} fill="none" stroke={palette.teal} strokeWidth={2} />
       )}
     </g>
   );

@@ -5,6 +5,7 @@ import { Choice } from '../rig/Choice';
 import { useSettings } from '../sequence/settings';
 import { cutSpans, lensCamera, say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
+import { Pill } from '../kit/Pill';
 
 interface RenderShown {
   id: string;
@@ -101,15 +102,15 @@ export function HandOverPanel() {
             onChange={setSamples}
           />
           <div className="line" style={{ flexWrap: 'wrap' }}>
-            <button className="pill coral wide" onClick={() => void ask('cut')}>
+            <Pill tone="coral" wide onClick={() => void ask('cut')}>
               Render the cut
-            </button>
-            <button className="pill wide" onClick={() => void ask('shot')}>
+            </Pill>
+            <Pill wide onClick={() => void ask('shot')}>
               This shot
-            </button>
-            <button className="pill wide" onClick={() => void ask('frame')}>
+            </Pill>
+            <Pill wide onClick={() => void ask('frame')}>
               This frame
-            </button>
+            </Pill>
           </div>
         </div>
         {jobs.isError ? <p className="empty">{jobs.error.message}</p> : null}
@@ -151,13 +152,11 @@ function Job({ job, onStop, onResume }: { job: RenderShown; onStop: () => void; 
         <strong className="grow">{job.label}</strong>
         <span className="muted">{`${SAYS[job.state]} · ${job.done} of ${job.total}`}</span>
         {active ? (
-          <button className="pill" onClick={onStop}>
-            Stop
-          </button>
+          <Pill onClick={onStop}>Stop</Pill>
         ) : job.state === 'DONE' ? null : (
-          <button className="pill" title="Goes on after the frames it has" onClick={onResume}>
+          <Pill title="Goes on after the frames it has" onClick={onResume}>
             Resume
-          </button>
+          </Pill>
         )}
       </div>
       {active ? (

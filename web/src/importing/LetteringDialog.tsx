@@ -6,6 +6,7 @@ import { edit, newId, select, useSequence } from '../sequence/store';
 import { postJson } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
 import type { ModelReport } from '../views/models';
+import { Pill } from '../kit/Pill';
 
 /** Words that the server makes into a solid, once, from the typeface that ships. */
 export function LetteringDialog({ id }: { id: string | null }) {
@@ -62,12 +63,12 @@ export function LetteringDialog({ id }: { id: string | null }) {
       title="Lettering"
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             Leave it
-          </button>
-          <button className="pill coral wide" disabled={busy || !text.trim()} onClick={() => void make()}>
+          </Pill>
+          <Pill tone="coral" wide disabled={busy || !text.trim()} onClick={() => void make()}>
             {old ? 'Reword' : 'Put it in the set'}
-          </button>
+          </Pill>
         </>
       }
     >

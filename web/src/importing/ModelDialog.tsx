@@ -8,6 +8,8 @@ import { Unreachable } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
 import type { ModelReport } from '../views/models';
 import { modelsOf, readModel } from './bring';
+import { palette } from '../theme/tokens';
+import { Pill } from '../kit/Pill';
 
 /** While the server is away a model waits, and is tried again after this long. */
 const AGAIN_MS = 2000;
@@ -84,12 +86,12 @@ export function ModelDialog({ files }: { files: File[] }) {
       title={queue.length > 1 ? `Bring in a model (${index + 1} of ${queue.length})` : 'Bring in a model'}
       buttons={
         <>
-          <button className="pill wide" onClick={next}>
+          <Pill wide onClick={next}>
             {now?.error ? 'Close' : 'Leave it out'}
-          </button>
-          <button className="pill coral wide" disabled={!r} onClick={take}>
+          </Pill>
+          <Pill tone="coral" wide disabled={!r} onClick={take}>
             Bring it in
-          </button>
+          </Pill>
         </>
       }
     >
@@ -167,9 +169,9 @@ function SizePicture({ size }: { size: number[] }) {
       role="img"
       aria-label="The model beside a person of 1.83 metres"
     >
-      <path d="M0 98H260" stroke="#34486b" />
-      <rect x={40} y={98 - h} width={w} height={h} rx={3} fill="#37b6a8" opacity={0.75} />
-      <g transform={`translate(${60 + w} ${98 - p}) scale(${p / 100})`} fill="#f6efe0">
+      <path d="M0 98H260" stroke={palette.line} />
+      <rect x={40} y={98 - h} width={w} height={h} rx={3} fill={palette.teal} opacity={0.75} />
+      <g transform={`translate(${60 + w} ${98 - p}) scale(${p / 100})`} fill={palette.paper}>
         <circle cx={14} cy={8} r={8} />
         <path d="M3 19h22l3 34h-5l-2 47h-7l-1-40-1 40H5L3 53H-2z" />
       </g>

@@ -7,6 +7,8 @@ import { attempt, edit, newId, say, select, useSequence } from '../sequence/stor
 import { FILE_UNITS } from '../setting/ShapeCard';
 import { call } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
+import { palette } from '../theme/tokens';
+import { Pill } from '../kit/Pill';
 
 interface Track {
   name: string;
@@ -80,12 +82,12 @@ export function TrackDialog({ file }: { file: File }) {
       title="Bring in a camera track"
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             {error ? 'Close' : 'Leave it out'}
-          </button>
-          <button className="pill coral wide" disabled={!track} onClick={take}>
+          </Pill>
+          <Pill tone="coral" wide disabled={!track} onClick={take}>
             Bring it in
-          </button>
+          </Pill>
         </>
       }
     >
@@ -168,14 +170,14 @@ function Route({
   return (
     <figure>
       <svg viewBox="0 0 150 110" role="img" aria-label={`${name} of the camera’s route`}>
-        <rect width={150} height={110} rx={8} fill="#131f34" />
+        <rect width={150} height={110} rx={8} fill={palette.deep} />
         <polyline
           points={xs.map((v, i) => `${x(v)},${y(ys[i])}`).join(' ')}
           fill="none"
-          stroke="#f2b441"
+          stroke={palette.marigold}
           strokeWidth={2}
         />
-        <circle cx={x(xs[0])} cy={y(ys[0])} r={4} fill="#f0785a" />
+        <circle cx={x(xs[0])} cy={y(ys[0])} r={4} fill={palette.coral} />
       </svg>
       <figcaption>{name}</figcaption>
     </figure>

@@ -1,6 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { Tip } from '../shell/Tip';
 import { Menu } from './Menu';
+import { Pill } from './Pill';
 
 /** A button that opens a menu below itself. What is in the menu is made when it opens, and closes it when it is chosen. */
 export function MenuButton({
@@ -22,15 +23,15 @@ export function MenuButton({
   return (
     <>
       <Tip text={tip}>
-        <button
+        <Pill
           ref={button}
-          className="pill"
+
           aria-haspopup="menu"
           disabled={disabled}
           onClick={() => setOpen(true)}
         >
           {name}
-        </button>
+        </Pill>
       </Tip>
       <Menu
         open={open}

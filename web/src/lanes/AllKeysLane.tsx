@@ -4,6 +4,8 @@ import type { Entity } from '../core/types';
 import { previewProposed } from '../sequence/store';
 import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
+import { palette } from '../theme/tokens';
+import { Chip } from '../kit/Chip';
 
 const HEIGHT = 24;
 
@@ -55,14 +57,14 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
           All keys
         </strong>
         {camera ? (
-          <button
-            className={`chip ${cuts ? 'on' : ''}`}
-            aria-pressed={cuts}
+          <Chip
+            on={cuts}
+
             title="Its cuts too: they move along with what stands on their frame"
             onClick={() => setCuts(!cuts)}
           >
             Cuts too
-          </button>
+          </Chip>
         ) : null}
         <span className="muted">{picked.length ? picked.length : ''}</span>
       </div>
@@ -89,16 +91,18 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
             <title>{`Frame ${f}`}</title>
             <rect x={toX(scale, f) - 6} width={12} height={HEIGHT} fill="transparent" />
             {keyed.includes(f) ? null : (
-              <path d={`M${toX(scale, f)} 0V${HEIGHT}`} stroke="#f0785a" strokeWidth={3} />
+              <path d={`M${toX(scale, f)} 0V${HEIGHT}`} stroke={palette.coral} strokeWidth={3} />
             )}
             <path
               d={`M${toX(scale, f)} 4l5 8-5 8-5-8z`}
-              fill={picked.includes(f) ? '#f6efe0' : '#9fb0c8'}
+              fill={picked.includes(f) ? palette.paper : '#9fb0c8'}
               stroke="#15223a"
             />
           </g>
         ))}
-        {box ? <rect x={box.x} width={box.w} height={HEIGHT} fill="#f6efe0" fillOpacity={0.15} /> : null}
+        {box ? (
+          <rect x={box.x} width={box.w} height={HEIGHT} fill={palette.paper} fillOpacity={0.15} />
+        ) : null}
       </svg>
     </div>
   );

@@ -10,6 +10,9 @@ import { drag, heldArrows } from './dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from './KeyKite';
 import { toFrame, toX, type Scale } from './scale';
+import { palette } from '../theme/tokens';
+import { Bare } from '../kit/Bare';
+import { IconAction } from '../kit/IconAction';
 
 const CLOSED = 34;
 const NO_KEYS: number[] = [];
@@ -175,7 +178,7 @@ export function ChannelLane({
     <div className={`lane ${locked ? 'lane-locked' : ''}`}>
       <div className="lane-head">
         <span className="dot" style={{ background: 'var(--marigold)' }} />
-        <button
+        <Bare
           className="name"
           aria-expanded={open}
           title={open ? 'Close the lane' : 'Open the lane'}
@@ -184,25 +187,28 @@ export function ChannelLane({
           {entity.kind === 'camera' ? `${entity.letter} · ` : `${entity.name} · `}
           {part ? `${PARTS[part.kind].name} · ` : ''}
           {info.label}
-        </button>
+        </Bare>
         <span className="mono muted">{theCore().showNumber(info.value, info.unit)}</span>
-        <button
-          className={`icon tiny ${locked ? 'lit' : ''}`}
+        <IconAction
+          size="tiny"
+          lit={locked}
+
           aria-label={`${locked ? 'Unlock' : 'Lock'} the lane of ${info.label}`}
           title={locked ? 'Unlock this lane' : 'Lock this lane: its keys cannot be touched'}
           aria-pressed={locked}
           onClick={lock}
         >
           {locked ? <Icon.Lock /> : <Icon.Unlock />}
-        </button>
-        <button
-          className="icon tiny"
+        </IconAction>
+        <IconAction
+          size="tiny"
+
           aria-label={`Hide the lane of ${info.label}`}
           title="Hide this lane"
           onClick={() => flip('hiddenLanes')}
         >
           <Icon.EyeShut />
-        </button>
+        </IconAction>
       </div>
       <svg
         ref={svg}
@@ -224,7 +230,7 @@ export function ChannelLane({
         {open
           ? [high, (high + low) / 2, low].map((v) => (
               <g key={v}>
-                <path d={`M0 ${toY(v)}H${scale.width}`} stroke="#34486b" strokeDasharray="3 5" />
+                <path d={`M0 ${toY(v)}H${scale.width}`} stroke={palette.line} strokeDasharray="3 5" />
                 <text x={4} y={toY(v) - 4} fontSize={10.5} fill="#9fb0c8" fontFamily="IBM Plex Mono">
                   {theCore().showNumber(v, info.unit)}
                 </text>
@@ -234,7 +240,7 @@ export function ChannelLane({
         {look.speed ? (
           <SpeedLine id={id} info={info} scale={scale} height={height} pad={pad} open={open} />
         ) : null}
-        <path d={`M${line}`} fill="none" stroke="#f2b441" strokeWidth={open ? 2 : 1.5} />
+        <path d={`M${line}`} fill="none" stroke={palette.marigold} strokeWidth={open ? 2 : 1.5} />
         {open && !locked ? (
           <HandleGrips
             id={id}
@@ -282,9 +288,9 @@ export function ChannelLane({
             y={box.y}
             width={box.w}
             height={box.h}
-            fill="#f6efe0"
+            fill={palette.paper}
             fillOpacity={0.12}
-            stroke="#f6efe0"
+            stroke={palette.paper}
             strokeDasharray="4 3"
           />
         ) : null}

@@ -3,6 +3,7 @@ import type { Camera, Cue, Ease, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
+import { Pill } from '../kit/Pill';
 
 export const EASE_NAMES: [string, string][] = [
   ['even', 'even speed'],
@@ -81,22 +82,20 @@ export function CueEditor({
           />
         ))}
         <div className="buttons">
-          <button
-            className="pill"
+          <Pill
             disabled={Math.round(frame) === cue.frame}
             onClick={() => put('Repeat a cue', { ...cue, frame: Math.round(frame) })}
           >
             Repeat on frame {Math.round(frame)}
-          </button>
-          <button
-            className="pill"
+          </Pill>
+          <Pill
             onClick={() => {
               edit('Remove a cue', { kind: 'removeCue', camera: camera.id, part, frame: cue.frame });
               onClose(null);
             }}
           >
             Remove
-          </button>
+          </Pill>
         </div>
       </div>
     </Popover>

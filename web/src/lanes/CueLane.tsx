@@ -7,10 +7,11 @@ import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';
 import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
+import { palette } from '../theme/tokens';
 
 const HEIGHT = 56;
-const LILACS = ['#b48af0', '#cdb3f7', '#8f6bd0', '#e0d2fb', '#a079dd', '#d3a7ea'];
-const SHADES = ['#37b6a8', '#7bd3c8', '#1f7f78', '#a8e0c4', '#2a9a6f', '#68b5d6'];
+const LILACS = [palette.lilac, '#cdb3f7', '#8f6bd0', '#e0d2fb', '#a079dd', '#d3a7ea'];
+const SHADES = [palette.teal, '#7bd3c8', '#1f7f78', '#a8e0c4', '#2a9a6f', '#68b5d6'];
 
 /** Shares of attention as stacked areas that fill the lane, with the cues on top. */
 export function CueLane({
@@ -31,7 +32,7 @@ export function CueLane({
       ? LILACS
       : name === 'Attention'
         ? SHADES
-        : part.subjects.map((s) => (entities[s.entity] as Camera | undefined)?.colour ?? '#8fa3bf');
+        : part.subjects.map((s) => (entities[s.entity] as Camera | undefined)?.colour ?? palette.slate);
   const [edited, setEdited] = useState<{ frame: number; left: number; top: number } | null>(null);
   const shownCue = part.cues.find((c) => c.frame === edited?.frame);
   const n = part.subjects.length;
@@ -63,7 +64,7 @@ export function CueLane({
   return (
     <div className="lane">
       <div className="lane-head">
-        <span className="dot" style={{ background: shades[0] ?? '#8fa3bf' }} />
+        <span className="dot" style={{ background: shades[0] ?? palette.slate }} />
         <span className="name">{name}</span>
         <span className="muted">{part.cues.length === 1 ? '1 cue' : `${part.cues.length} cues`}</span>
         <CueMenu camera={camera} part={part.id} name={name} cues={part.cues} />
@@ -135,15 +136,15 @@ export function CueLane({
                 }}
               >
                 <title>{`Cue on frame ${cue.frame}: drag to move, double-click for its shares and ease, Delete removes`}</title>
-                <path d={`M${x} 0V${HEIGHT}`} stroke="#f6efe0" strokeWidth={2} />
-                <path d={`M${x} 2l6 6-6 8-6-8z`} fill="#f6efe0" />
+                <path d={`M${x} 0V${HEIGHT}`} stroke={palette.paper} strokeWidth={2} />
+                <path d={`M${x} 2l6 6-6 8-6-8z`} fill={palette.paper} />
               </g>
               <rect
                 x={Math.max(end, x + 7)}
                 y={0}
                 width={8}
                 height={HEIGHT}
-                fill="#f6efe0"
+                fill={palette.paper}
                 fillOpacity={0.35}
                 rx={3}
                 style={{ cursor: 'ew-resize' }}

@@ -6,6 +6,7 @@ import type { Camera, Cue, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { editProposed, useSequence } from '../sequence/store';
 import * as Icon from '../shell/icons';
+import { IconAction } from '../kit/IconAction';
 
 /** What can be done to all cues of a lane in time, as the Motion menu does it to keys. */
 export function CueMenu({
@@ -30,8 +31,9 @@ export function CueMenu({
     );
   return (
     <>
-      <button
-        className="icon tiny"
+      <IconAction
+        size="tiny"
+
         aria-label={`All cues of ${name}`}
         title="All cues of this lane: takes, stretch, repeat"
         aria-haspopup="menu"
@@ -39,7 +41,7 @@ export function CueMenu({
         onClick={(e) => setAt(e.currentTarget)}
       >
         <Icon.More />
-      </button>
+      </IconAction>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <div className="numbers">

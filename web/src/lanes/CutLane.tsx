@@ -8,6 +8,8 @@ import { Tip } from '../shell/Tip';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { newShot } from './shotCode';
+import { palette } from '../theme/tokens';
+import { Bare } from '../kit/Bare';
 
 const HEIGHT = 34;
 
@@ -57,7 +59,7 @@ export function CutLane({ scale }: { scale: Scale }) {
         <span className={`cut-chips ${desk === 'cut' ? 'all' : ''}`}>
           {cameras.map((c) => (
             <Tip key={c.id} text={`Cut to camera ${c.letter} on this frame`}>
-              <button
+              <Bare
                 className="badge"
                 style={{ background: c.colour }}
                 disabled={!mayEdit}
@@ -65,7 +67,7 @@ export function CutLane({ scale }: { scale: Scale }) {
                 onClick={() => cutHere(c.id)}
               >
                 {c.letter}
-              </button>
+              </Bare>
             </Tip>
           ))}
         </span>
@@ -97,7 +99,7 @@ export function CutLane({ scale }: { scale: Scale }) {
                   opacity={0.92}
                 />
                 <svg x={x} y={0} width={w} height={height}>
-                  <text x={10} y={height / 2 + 5} fontSize={14} fontWeight={800} fill="#14110f">
+                  <text x={10} y={height / 2 + 5} fontSize={14} fontWeight={800} fill={palette.onAccent}>
                     {c?.letter ?? ''}
                   </text>
                   <text
@@ -105,7 +107,7 @@ export function CutLane({ scale }: { scale: Scale }) {
                     y={height / 2 + 4.5}
                     fontSize={12}
                     fontWeight={600}
-                    fill={c ? '#14110f' : '#b9c3d3'}
+                    fill={c ? palette.onAccent : palette.soft}
                   >
                     {`${approvals[s.id] ? '✓ ' : ''}${c ? `${s.shot} · ${c.name}` : 'gap'}`}
                   </text>
@@ -139,7 +141,7 @@ export function CutLane({ scale }: { scale: Scale }) {
           );
         })}
         {spans.length === 0 ? (
-          <text x={12} y={height / 2 + 4} fontSize={12} fill="#b9c3d3">
+          <text x={12} y={height / 2 + 4} fontSize={12} fill={palette.soft}>
             No cut yet: press a camera’s letter on the left to cut to it on this frame
           </text>
         ) : null}

@@ -3,6 +3,8 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { goTo, useSequence } from '../sequence/store';
 import { toFrame, toX, type Scale } from './scale';
+import { palette } from '../theme/tokens';
+import { Bare } from '../kit/Bare';
 
 /** Bits of what is seen, as the core's frame report has them. */
 const [IN_FRAME, WHOLE, IN_SAFE, CLIPPED, SHARP] = [1, 2, 4, 8, 16];
@@ -18,7 +20,7 @@ interface Row {
 }
 
 const tone = (bits: number): string =>
-  bits & IN_SAFE ? '#37b6a8' : bits & WHOLE ? '#2b8d83' : bits & IN_FRAME ? '#6b7f57' : '#0f1a2b';
+  bits & IN_SAFE ? palette.teal : bits & WHOLE ? '#2b8d83' : bits & IN_FRAME ? '#6b7f57' : palette.ink;
 
 const words = (bits: number, height: number): string =>
   bits & IN_FRAME
@@ -64,7 +66,7 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
   return (
     <div className="lane frame-strip" data-testid="frame-strip">
       <div className="lane-head strip-head" style={{ alignItems: 'start' }}>
-        <button
+        <Bare
           className="name"
           aria-expanded={open}
           title="Which subject is in frame, safe, sharp and how large, over time"
@@ -72,7 +74,7 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
         >
           {open ? '▾' : '▸'} In frame
           {!open && all.length > 1 ? <span className="muted"> 1 of {all.length}</span> : null}
-        </button>
+        </Bare>
         <div className="strip-names">
           {rows.map((r) => (
             <span key={r.id} style={{ height: ROW }}>
@@ -98,10 +100,10 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
                     <title>{`${r.name}, frame ${Math.round(report.first + i * report.step)}: ${words(bits, r.height[i])}`}</title>
                     <rect x={x} y={k * ROW + 3} width={w + 0.3} height={ROW - 4} fill={tone(bits)} />
                     {bits & SHARP ? (
-                      <rect x={x} y={k * ROW + ROW - 4} width={w + 0.3} height={2.5} fill="#b48af0" />
+                      <rect x={x} y={k * ROW + ROW - 4} width={w + 0.3} height={2.5} fill={palette.lilac} />
                     ) : null}
                     {bits & CLIPPED ? (
-                      <rect x={x} y={k * ROW + 3} width={w + 0.3} height={2.5} fill="#f0785a" />
+                      <rect x={x} y={k * ROW + 3} width={w + 0.3} height={2.5} fill={palette.coral} />
                     ) : null}
                   </g>
                 );

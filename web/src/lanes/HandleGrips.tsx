@@ -3,6 +3,7 @@ import type { Curve, Key } from '../core/types';
 import { preview } from '../sequence/store';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
+import { palette } from '../theme/tokens';
 
 /** The handles of chosen keys; dragging one makes its key free. */
 export function HandleGrips(p: {
@@ -32,13 +33,13 @@ export function HandleGrips(p: {
         const y = p.toY(k.value + rise);
         return (
           <g key={`${k.frame}${outgoing}`}>
-            <path d={`M${x0} ${y0}L${x} ${y}`} stroke="#f6efe0" strokeWidth={1} opacity={0.7} />
+            <path d={`M${x0} ${y0}L${x} ${y}`} stroke={palette.paper} strokeWidth={1} opacity={0.7} />
             <circle
               cx={x}
               cy={y}
               r={5}
               fill="#15223a"
-              stroke="#f6efe0"
+              stroke={palette.paper}
               strokeWidth={1.5}
               style={{ cursor: 'grab' }}
               data-handle={`${k.frame}-${outgoing ? 'out' : 'in'}`}

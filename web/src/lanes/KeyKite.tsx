@@ -1,4 +1,5 @@
 import type { KeyShape } from '../core/types';
+import { palette } from '../theme/tokens';
 
 /** A key as a small kite whose tail hangs on the side it eases on. */
 export function KeyKite({ x, y, shape, on }: { x: number; y: number; shape: KeyShape; on: boolean }) {
@@ -12,8 +13,13 @@ export function KeyKite({ x, y, shape, on }: { x: number; y: number; shape: KeyS
           : 'M5 0h8';
   return (
     <g transform={`translate(${x} ${y})`}>
-      <path d={tail} fill="none" stroke="#f2b441" strokeWidth={1.5} />
-      <path d="M0-7 5 0 0 7-5 0z" fill={on ? '#f6efe0' : '#f2b441'} stroke="#15223a" strokeWidth={1} />
+      <path d={tail} fill="none" stroke={palette.marigold} strokeWidth={1.5} />
+      <path
+        d="M0-7 5 0 0 7-5 0z"
+        fill={on ? palette.paper : palette.marigold}
+        stroke="#15223a"
+        strokeWidth={1}
+      />
     </g>
   );
 }

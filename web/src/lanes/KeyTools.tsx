@@ -1,3 +1,4 @@
+import { Segments } from '../kit/Segments';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
@@ -6,8 +7,8 @@ import type { Ease, KeyShape, MotionEdit } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { edit, useSequence } from '../sequence/store';
-import { Tip } from '../shell/Tip';
 import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
+import { Pill } from '../kit/Pill';
 
 const SHAPES: { id: KeyShape; name: string }[] = [
   { id: 'hold', name: 'Hold' },
@@ -90,46 +91,41 @@ export function KeyTools() {
         value={keys[0].value}
         onChange={(v) => moveBy(0, v - keys[0].value)}
       />
-      <div className="segments" role="group" aria-label="Key shape">
-        {SHAPES.map((s) => {
-          const on = keys.every((k) => k.shape === s.id);
-          return (
-            <button
-              key={s.id}
-              className={on ? 'on' : ''}
-              aria-pressed={on}
-              onClick={() =>
-                edit(
-                  `${s.name} keys`,
-                  ...picked.map((p) => ({
-                    kind: 'shapeKeys' as const,
-                    id: p.id,
-                    channel: p.channel,
-                    frames: p.frames,
-                    shape: s.id,
-                  })),
-                )
-              }
-            >
-              {s.name}
-            </button>
-          );
-        })}
-      </div>
-      <div className="segments" role="group" aria-label="Ease from these keys to the next">
-        {EASES.map((e) => (
-          <Tip key={e.id} text={`${e.name}, from each chosen key to the next`}>
-            <button aria-label={e.name} onClick={() => does(e.name, { kind: 'easeSegments', ease: e.id })}>
-              <svg width={24} height={20} viewBox="0 0 24 20" aria-hidden>
-                <path d={e.picture} fill="none" stroke="currentColor" strokeWidth={2} strokeLinecap="round" />
-              </svg>
-            </button>
-          </Tip>
-        ))}
-      </div>
-      <button className="pill" aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
+      <Segments
+        name="Key shape"
+        value={SHAPES.find((s) => keys.every((k) => k.shape === s.id))?.id ?? null}
+        of={SHAPES.map((s) => ({ value: s.id, shows: s.name }))}
+        onChoose={(shape) =>
+          edit(
+            `${SHAPES.find((s) => s.id === shape)!.name} keys`,
+            ...picked.map((p) => ({
+              kind: 'shapeKeys' as const,
+              id: p.id,
+              channel: p.channel,
+              frames: p.frames,
+              shape,
+            })),
+          )
+        }
+      />
+      <Segments
+        name="Ease from these keys to the next"
+        value={null}
+        of={EASES.map((e) => ({
+          value: e.id,
+          name: e.name,
+          tip: `${e.name}, from each chosen key to the next`,
+          shows: (
+            <svg width={24} height={20} viewBox="0 0 24 20" aria-hidden>
+              <path d={e.picture} fill="none" stroke="currentColor" strokeWidth={2} strokeLinecap="round" />
+            </svg>
+          ),
+        }))}
+        onChoose={(ease) => does(EASES.find((e) => e.id === ease)!.name, { kind: 'easeSegments', ease })}
+      />
+      <Pill aria-haspopup="menu" onClick={(e) => setMenu(e.currentTarget)}>
         More
-      </button>
+      </Pill>
       <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
         {item('Flat', 'Level handles: the motion rests at these keys', () =>
           does('Flat keys', { kind: 'flatten' }),

@@ -8,6 +8,7 @@ import { PARTS } from '../rig/parts';
 import { editProposed, say, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
 import { chosen, curveOf, editKeys, wholeMotion } from './chosen';
+import { Pill } from '../kit/Pill';
 
 const WHOLE: { name: string; does: string; edit: () => MotionEdit }[] = [
   { name: 'Slow in and out', does: 'Eased at both ends', edit: () => whole(true, true) },
@@ -64,14 +65,9 @@ export function MotionMenu() {
   return (
     <>
       <Tip text="Edit the whole motion of what is selected">
-        <button
-          className="pill"
-          aria-haspopup="menu"
-          disabled={!entity || !mayEdit}
-          onClick={(e) => setAt(e.currentTarget)}
-        >
+        <Pill aria-haspopup="menu" disabled={!entity || !mayEdit} onClick={(e) => setAt(e.currentTarget)}>
           Motion
-        </button>
+        </Pill>
       </Tip>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
@@ -120,12 +116,8 @@ export function MotionMenu() {
           </div>
           <div className="line">
             <TextNumber label="Hold longer here, frames" unit="frames" value={hold} onChange={setHold} />
-            <button className="pill" onClick={() => holdHere(hold)}>
-              Longer
-            </button>
-            <button className="pill" onClick={() => holdHere(-hold)}>
-              Shorter
-            </button>
+            <Pill onClick={() => holdHere(hold)}>Longer</Pill>
+            <Pill onClick={() => holdHere(-hold)}>Shorter</Pill>
           </div>
           <label className="tick">
             <input type="checkbox" checked={cuts} onChange={(e) => setCuts(e.target.checked)} />

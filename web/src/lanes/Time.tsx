@@ -1,3 +1,4 @@
+import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Entity, Framings, Vec3 } from '../core/types';
@@ -19,6 +20,10 @@ import { KeyTools } from './KeyTools';
 import { MotionMenu } from './MotionMenu';
 import { WarningsMenu } from './WarningsMenu';
 import { ruling, snapped, toX, zoomed, type Scale } from './scale';
+import { palette } from '../theme/tokens';
+import { Chip } from '../kit/Chip';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 const HEAD = 200;
 
@@ -94,52 +99,50 @@ export function Time() {
           onKeyDown={(e) => e.stopPropagation()}
         />
         <Tip text="Lanes of one unit on one scale, to compare them; else each fills its lane">
-          <button
-            className={`chip ${sameScale ? 'on' : ''}`}
-            aria-pressed={sameScale}
+          <Chip
+            on={sameScale}
+
             onClick={() => setSameScale(!sameScale)}
           >
             Same scale
-          </button>
+          </Chip>
         </Tip>
         <Tip text="How fast each number changes, drawn over its lane">
-          <button
-            className={`chip ${speed ? 'on' : ''}`}
-            aria-pressed={speed}
+          <Chip
+            on={speed}
+
             onClick={() => setSpeed(!speed)}
           >
             Speed
-          </button>
+          </Chip>
         </Tip>
         {hiddenHere.length ? (
-          <button
-            className="chip"
+          <Chip
             onClick={() =>
               useSequence.setState({ hiddenLanes: hidden.filter((l) => !hiddenHere.includes(l)) })
             }
           >
             {hiddenHere.length} hidden: show
-          </button>
+          </Chip>
         ) : null}
         <Tip text="The camera’s way in the set, its subject’s in the frame">
-          <button
-            className={`chip ${ghosts ? 'on' : ''}`}
-            aria-pressed={ghosts}
+          <Chip
+            on={ghosts}
+
             onClick={() => useSequence.setState({ ghosts: !ghosts })}
           >
             Ghosts
-          </button>
+          </Chip>
         </Tip>
         {camera ? (
           <>
             <Tip text="A plain camera beside the rig, or a path from its keys">
-              <button
-                className="pill"
+              <Pill
                 disabled={!mayEdit}
                 onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
               >
                 Bake
-              </button>
+              </Pill>
             </Tip>
             <WarningsMenu key={camera.id} camera={camera} />
           </>
@@ -238,9 +241,9 @@ function Transport() {
   const [text, setText] = useState<string | null>(null);
   const button = (tip: string, icon: React.ReactNode, work: () => void) => (
     <Tip text={tip}>
-      <button className="icon" aria-label={tip} onClick={work}>
+      <IconAction aria-label={tip} onClick={work}>
         {icon}
-      </button>
+      </IconAction>
     </Tip>
   );
   return (
@@ -287,35 +290,24 @@ function Transport() {
         Changed numbers
       </span>
       <Editing>
-        <div className="segments" role="group" aria-label="Automatic keying">
-          <Tip text="Nothing is keyed by itself: numbers with keys change only where you put one">
-            <button
-              className={s.keying === 'off' ? 'on' : ''}
-              aria-pressed={s.keying === 'off'}
-              onClick={() => useSequence.setState({ keying: 'off' })}
-            >
-              Key by hand
-            </button>
-          </Tip>
-          <Tip text="A number that has keys gets one on this frame; others stay fixed">
-            <button
-              className={s.keying === 'keyed' ? 'on' : ''}
-              aria-pressed={s.keying === 'keyed'}
-              onClick={() => useSequence.setState({ keying: 'keyed' })}
-            >
-              Key where keyed
-            </button>
-          </Tip>
-          <Tip text="Every number you change gets a key on this frame">
-            <button
-              className={s.keying === 'all' ? 'on' : ''}
-              aria-pressed={s.keying === 'all'}
-              onClick={() => useSequence.setState({ keying: 'all' })}
-            >
-              Key all
-            </button>
-          </Tip>
-        </div>
+        <Segments
+          name="Automatic keying"
+          value={s.keying}
+          of={[
+            {
+              value: 'off',
+              shows: 'Key by hand',
+              tip: 'Nothing is keyed by itself: numbers with keys change only where you put one',
+            },
+            {
+              value: 'keyed',
+              shows: 'Key where keyed',
+              tip: 'A number that has keys gets one on this frame; others stay fixed',
+            },
+            { value: 'all', shows: 'Key all', tip: 'Every number you change gets a key on this frame' },
+          ]}
+          onChoose={(keying) => useSequence.setState({ keying })}
+        />
       </Editing>
     </div>
   );
@@ -369,7 +361,7 @@ function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: nu
         {marks.map((f) => (
           <g key={f} transform={`translate(${toX(scale, f)} 0)`}>
             <path d="M0 15v7" stroke="#6d809e" />
-            <text x={3} y={14} fill="#b9c3d3" fontSize={11} fontFamily="IBM Plex Mono">
+            <text x={3} y={14} fill={palette.soft} fontSize={11} fontFamily="IBM Plex Mono">
               {f}
             </text>
           </g>

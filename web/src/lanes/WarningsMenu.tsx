@@ -5,6 +5,7 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { goTo, select, useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
+import { Chip } from '../kit/Chip';
 
 interface Warning {
   kind: string;
@@ -36,9 +37,9 @@ export function WarningsMenu({ camera }: { camera: Camera }) {
   return (
     <>
       <Tip text="What to look at in this camera’s move">
-        <button className="chip warn" aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>
+        <Chip warns aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>
           {found.length === 1 ? '1 to look at' : `${found.length} to look at`}
-        </button>
+        </Chip>
       </Tip>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         {found.map((w, i) => (

@@ -4,6 +4,8 @@ import type { Attention, Camera, Command, Cue, Light } from '../core/types';
 import { edit, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
 import { HAND_OVER } from './cueing';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 /** The command that puts another attention in place of a camera's part or of a light's aim. */
 const replaced = (owner: Camera | Light, attention: Attention): Command =>
@@ -72,20 +74,17 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
         <div className="line" key={s.entity}>
           <span className="grow">{name(s.entity)}</span>
           <Anchors camera={camera} part={part} subject={s} />
-          <button
-            className="pill"
-            aria-label={`Turn to ${name(s.entity)} from this frame`}
-            onClick={() => turnTo(s.entity)}
-          >
+          <Pill aria-label={`Turn to ${name(s.entity)} from this frame`} onClick={() => turnTo(s.entity)}>
             Turn to
-          </button>
-          <button
-            className="icon small"
+          </Pill>
+          <IconAction
+            size="small"
+
             aria-label={`Stop attending to ${name(s.entity)}`}
             onClick={() => drop(s.entity)}
           >
             ×
-          </button>
+          </IconAction>
         </div>
       ))}
       <div className="line">
@@ -97,9 +96,9 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
             onChange={addSubject}
           />
         </div>
-        <button className="pill" aria-label="Add subjects by clicking them" onClick={click}>
+        <Pill aria-label="Add subjects by clicking them" onClick={click}>
           Click
-        </button>
+        </Pill>
       </div>
       <Choice
         label="Up"

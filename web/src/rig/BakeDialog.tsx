@@ -5,6 +5,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { editProposed, newId, select, useSequence } from '../sequence/store';
 import { Window } from '../shell/Window';
 import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
+import { Pill } from '../kit/Pill';
 
 const NOTHING: Tolerance = { metres: 0, degrees: 0, millimetres: 0 };
 const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);
@@ -53,17 +54,13 @@ export function BakeDialog({ id }: { id: string }) {
       buttons={
         done === null ? (
           <>
-            <button className="pill" onClick={close}>
-              Cancel
-            </button>
-            <button className="pill coral" disabled={cameras.length === 0} onClick={() => void make()}>
+            <Pill onClick={close}>Cancel</Pill>
+            <Pill tone="coral" disabled={cameras.length === 0} onClick={() => void make()}>
               {all ? `Bake ${cameras.length} cameras` : 'Bake'}
-            </button>
+            </Pill>
           </>
         ) : (
-          <button className="pill" onClick={() => (stop.current = true)}>
-            Stop
-          </button>
+          <Pill onClick={() => (stop.current = true)}>Stop</Pill>
         )
       }
     >
@@ -142,9 +139,9 @@ function Made({ reports }: { reports: Report[] }) {
     <Window
       title={`${reports.length} cameras baked`}
       buttons={
-        <button className="pill coral" onClick={close}>
+        <Pill tone="coral" onClick={close}>
           Close
-        </button>
+        </Pill>
       }
     >
       <p>Each plain camera stands beside its rig. Undo takes them all back.</p>
@@ -197,18 +194,13 @@ function BackToWork({ camera }: { camera: Camera }) {
   return (
     <>
       <div className="buttons">
-        <button className="pill" onClick={() => does(`Put camera ${camera.letter} on a path`, onPath(true))}>
+        <Pill onClick={() => does(`Put camera ${camera.letter} on a path`, onPath(true))}>
           A path through its keys, ridden
-        </button>
-        <button className="pill" onClick={() => does(`Path from camera ${camera.letter}`, onPath(false))}>
-          Only the path
-        </button>
-        <button
-          className="pill"
-          onClick={() => does(`Part camera ${camera.letter} into base and trim`, text)}
-        >
+        </Pill>
+        <Pill onClick={() => does(`Path from camera ${camera.letter}`, onPath(false))}>Only the path</Pill>
+        <Pill onClick={() => does(`Part camera ${camera.letter} into base and trim`, text)}>
           A calm base, the rest a trim
-        </button>
+        </Pill>
       </div>
       <div className="numbers">
         <TextNumber label="Base calm within" unit="metres" value={metres} onChange={setMetres} />

@@ -3,6 +3,7 @@ import type { Camera, DollyZoom } from '../core/types';
 import { edit, editProposed, useSequence } from '../sequence/store';
 import { evaluated } from '../sequence/evaluated';
 import { Choice } from './Choice';
+import { Pill } from '../kit/Pill';
 
 /** Whose size is held, what gives way for it, and focus that goes along. */
 export function DollyZoomControls({ camera, part }: { camera: Camera; part: DollyZoom }) {
@@ -62,17 +63,14 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
         }
       />
       <div className="buttons">
-        <button className="pill" onClick={click}>
-          Click it
-        </button>
-        <button
-          className="pill"
+        <Pill onClick={click}>Click it</Pill>
+        <Pill
           disabled={!held}
           title="From now on the size is what it is on this frame"
           onClick={() => hold(held!, part.subject?.anchor ?? '')}
         >
           Size as on this frame
-        </button>
+        </Pill>
       </div>
       {held ? (
         <label className="tick">

@@ -2,6 +2,9 @@ import { useState } from 'react';
 import type { Camera, Cue, Framings } from '../core/types';
 import { edit, select, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
+import { Bare } from '../kit/Bare';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 /** Frames a new travel takes: a second and a half of film at 24. */
 const TRAVEL = 36;
@@ -54,43 +57,32 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
         const c = entities[id] as Camera | undefined;
         return (
           <div className="line" key={id}>
-            <button
-              className="grow row-like"
-              onClick={() => select(id)}
-              title="Look through it, to reframe it"
-            >
+            <Bare className="grow row-like" onClick={() => select(id)} title="Look through it, to reframe it">
               <span className="badge" style={{ background: c?.colour }}>
                 {letter(id)}
               </span>{' '}
               {c?.name}
-            </button>
-            <button
-              className="pill"
-              aria-label={`Travel to camera ${letter(id)} from this frame`}
-              onClick={() => travel(id)}
-            >
+            </Bare>
+            <Pill aria-label={`Travel to camera ${letter(id)} from this frame`} onClick={() => travel(id)}>
               Travel to
-            </button>
-            <button
-              className="icon small"
+            </Pill>
+            <IconAction
+              size="small"
+
               aria-label={`Leave out camera ${letter(id)}`}
               onClick={() => drop(id)}
             >
               ×
-            </button>
+            </IconAction>
           </div>
         );
       })}
       {part.cameras.length ? (
         <div className="line">
           <span className="grow">Its own place</span>
-          <button
-            className="pill"
-            aria-label="Travel to its own place from this frame"
-            onClick={() => travel(null)}
-          >
+          <Pill aria-label="Travel to its own place from this frame" onClick={() => travel(null)}>
             Travel to
-          </button>
+          </Pill>
         </div>
       ) : null}
       <Choice

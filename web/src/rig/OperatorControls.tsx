@@ -3,6 +3,8 @@ import type { Camera, Operator, Spring } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { edit, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
+import { palette } from '../theme/tokens';
+import { Pill } from '../kit/Pill';
 
 const SECONDS = 4;
 const ROWS = 160;
@@ -55,9 +57,9 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
           value={part.stepsPerSecond}
           onChange={(v) => set('Steps', { ...part, stepsPerSecond: v })}
         />
-        <button className="pill" onClick={() => set('Another take', { ...part, seed: part.seed + 1 })}>
+        <Pill onClick={() => set('Another take', { ...part, seed: part.seed + 1 })}>
           Another take ({part.seed})
-        </button>
+        </Pill>
       </div>
       <svg
         className="plot"
@@ -65,12 +67,12 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
         role="img"
         aria-label={`${SECONDS} seconds of the operator`}
       >
-        <rect width={W} height={H} rx={6} fill="#131f34" />
-        <rect y={H + 4} width={W} height={H} rx={6} fill="#131f34" />
-        {['#f2b441', '#f6d491', '#b98a3a'].map((c, i) => (
+        <rect width={W} height={H} rx={6} fill={palette.deep} />
+        <rect y={H + 4} width={W} height={H} rx={6} fill={palette.deep} />
+        {[palette.marigold, '#f6d491', '#b98a3a'].map((c, i) => (
           <path key={c} d={line(rows, 6, i, metres, H / 2)} stroke={c} fill="none" strokeWidth={1.4} />
         ))}
-        {['#f0785a', '#f7b09d', '#b8553c'].map((c, i) => (
+        {[palette.coral, '#f7b09d', '#b8553c'].map((c, i) => (
           <path
             key={c}
             d={line(rows, 6, 3 + i, degrees, H * 1.5 + 4)}
@@ -98,10 +100,10 @@ export function SpringPlot({ camera, part }: { camera: Camera; part: Spring }) {
     `M${Array.from({ length: ROWS }, (_, r) => `${((r / (ROWS - 1)) * W).toFixed(1)} ${y(rows[r * 2 + lane]).toFixed(1)}`).join('L')}`;
   return (
     <svg className="plot" viewBox={`0 0 ${W} ${H}`} role="img" aria-label="How the spring settles">
-      <rect width={W} height={H} rx={6} fill="#131f34" />
+      <rect width={W} height={H} rx={6} fill={palette.deep} />
       <path d={`M0 ${y(0)}V${y(1)}H${W}`} stroke="#6d809e" strokeDasharray="3 3" fill="none" />
-      <path d={answer(0)} stroke="#f2b441" fill="none" strokeWidth={1.6} />
-      <path d={answer(1)} stroke="#f0785a" fill="none" strokeWidth={1.6} />
+      <path d={answer(0)} stroke={palette.marigold} fill="none" strokeWidth={1.6} />
+      <path d={answer(1)} stroke={palette.coral} fill="none" strokeWidth={1.6} />
       <text x={W - 6} y={H - 6} textAnchor="end">
         position, rotation · 2 s
       </text>

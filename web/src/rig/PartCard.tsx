@@ -18,6 +18,7 @@ import { OperatorControls, SpringPlot } from './OperatorControls';
 import { copyOf, PARTS } from './parts';
 import { RailControls } from './RailControls';
 import { TrimControls } from './TrimControls';
+import { IconAction } from '../kit/IconAction';
 
 /** One rig part: what it is doing, its few controls, and moving it about the stack. */
 export function PartCard({
@@ -42,9 +43,9 @@ export function PartCard({
     edit('Move a part', { kind: 'movePart', camera: camera.id, part: id, index: to });
   const button = (text: string, icon: ReactNode, work: () => void, disabled = false) => (
     <Tip text={text}>
-      <button className="icon small" aria-label={`${text}: ${about.name}`} onClick={work} disabled={disabled}>
+      <IconAction size="small" aria-label={`${text}: ${about.name}`} onClick={work} disabled={disabled}>
         {icon}
-      </button>
+      </IconAction>
     </Tip>
   );
   return (
@@ -173,14 +174,15 @@ function More({ camera, part, index }: { camera: Camera; part: RigPart; index: n
   return (
     <>
       <Tip text="Duplicate, copy, remove">
-        <button
-          className="icon small"
+        <IconAction
+          size="small"
+
           aria-label={`More: ${name}`}
           aria-haspopup="menu"
           onClick={(e) => setAt(e.currentTarget)}
         >
           <Icon.More />
-        </button>
+        </IconAction>
       </Tip>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         <MenuItem onClick={choose(() => copyTo(camera, index + 1))}>Duplicate</MenuItem>

@@ -3,6 +3,7 @@ import type { Camera, Rail } from '../core/types';
 import { drawPath } from '../roster/create';
 import { edit, select, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
+import { Pill } from '../kit/Pill';
 
 /** The path, what the carriage faces, and how its horizon is kept. */
 export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
@@ -28,16 +29,11 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
           {report.tightestRadiusM !== null
             ? `, tightest radius ${theCore().showNumber(report.tightestRadiusM, 'metres')}`
             : ', straight'}{' '}
-          <button className="pill" onClick={() => select(part.path!)}>
-            Edit it
-          </button>
+          <Pill onClick={() => select(part.path!)}>Edit it</Pill>
         </p>
       ) : (
         <p className="says">
-          Choose a path, or{' '}
-          <button className="pill" onClick={drawPath}>
-            draw one in plan
-          </button>
+          Choose a path, or <Pill onClick={drawPath}>draw one in plan</Pill>
         </p>
       )}
       <Choice

@@ -7,6 +7,8 @@ import type { Camera, Command } from '../core/types';
 import { attempt, edit, say, useSequence } from '../sequence/store';
 import { call, getJson, postJson, ServerRefused } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 interface Saved {
   id: string;
@@ -86,8 +88,9 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
               Saved by {s.author}
             </div>
           </div>
-          <button
-            className="icon small"
+          <IconAction
+            size="small"
+
             aria-label={`Forget ${s.name}`}
             title="Take it off the production"
             onClick={(e) => {
@@ -98,7 +101,7 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
             }}
           >
             ×
-          </button>
+          </IconAction>
         </MenuItem>
       ))}
     </>
@@ -129,17 +132,17 @@ export function SaveRigDialog({ id: camera }: { id: string }) {
       title={`Save the rig of camera ${c.letter}`}
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             Cancel
-          </button>
+          </Pill>
           {taken ? (
-            <button className="pill wide" onClick={() => void save(true)}>
+            <Pill wide onClick={() => void save(true)}>
               Replace it
-            </button>
+            </Pill>
           ) : null}
-          <button className="pill coral wide" disabled={!name.trim()} onClick={() => void save(false)}>
+          <Pill tone="coral" wide disabled={!name.trim()} onClick={() => void save(false)}>
             Save
-          </button>
+          </Pill>
         </>
       }
     >

@@ -3,6 +3,7 @@ import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { evaluated } from '../sequence/evaluated';
 import { edit, newId, useSequence } from '../sequence/store';
+import { Pill } from '../kit/Pill';
 
 /** Notes that come again and again, with the trim each is usually answered by. */
 const NOTES: { label: string; channels: Trim['channels'] }[] = [
@@ -113,8 +114,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
       {trims.length ? (
         <>
           <span className="grow muted">{sum || 'All trims are off.'}</span>
-          <button
-            className="pill"
+          <Pill
             aria-pressed={!on}
             onClick={() => {
               const which = on ? trims.filter((t) => t.on) : trims.filter((t) => wereOn.has(t.id));
@@ -134,7 +134,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
             }}
           >
             {on ? 'All off' : 'All on'}
-          </button>
+          </Pill>
         </>
       ) : null}
     </div>

@@ -1,9 +1,10 @@
 import type { RigPart } from '../core/types';
 import { newId } from '../sequence/store';
+import { palette } from '../theme/tokens';
 
 /** Part names with what each is for, and the accent each is drawn in; in the order they are offered. */
 export const PARTS: Record<RigPart['kind'], { name: string; for: string; accent: string }> = {
-  base: { name: 'Base', for: 'Where the stack stands, or what it rides', accent: '#8fa3bf' },
+  base: { name: 'Base', for: 'Where the stack stands, or what it rides', accent: palette.slate },
   framings: {
     name: 'Framings',
     for: 'Travels between other cameras’ framings',
@@ -27,8 +28,8 @@ export const PARTS: Record<RigPart['kind'], { name: string; for: string; accent:
     for: 'Holds a size while the distance or the lens changes',
     accent: 'var(--lilac)',
   },
-  spring: { name: 'Spring', for: 'Follows late, and settles', accent: '#8fa3bf' },
-  operator: { name: 'Operator', for: 'Someone holds the camera: sway, steps, breath', accent: '#8fa3bf' },
+  spring: { name: 'Spring', for: 'Follows late, and settles', accent: palette.slate },
+  operator: { name: 'Operator', for: 'Someone holds the camera: sway, steps, breath', accent: palette.slate },
   trim: { name: 'Trim', for: 'A small offset on top, for a note', accent: 'var(--lilac)' },
 };
 

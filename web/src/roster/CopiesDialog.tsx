@@ -5,6 +5,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { endPreview, previewProposed, useSequence } from '../sequence/store';
 import { closeDialog, Window } from '../shell/Window';
 import { copiesOf, copy } from './create';
+import { Pill } from '../kit/Pill';
 
 const MOST = 200;
 
@@ -38,18 +39,20 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
       title={`Copies of ${ids.length === 1 ? names : `${ids.length} things`}`}
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             Leave it
-          </button>
-          <button
-            className="pill coral wide"
+          </Pill>
+          <Pill
+            tone="coral"
+            wide
+
             onClick={() => {
               if (copy(`${count} copies of ${names}`.slice(0, 120), ids, count, step, instances))
                 closeDialog();
             }}
           >
             {count === 1 ? 'Make 1 copy' : `Make ${count} copies`}
-          </button>
+          </Pill>
         </>
       }
     >

@@ -5,6 +5,7 @@ import { evaluated } from '../sequence/evaluated';
 import { edit, newId, useSequence } from '../sequence/store';
 import { closeDialog, Window } from '../shell/Window';
 import { usersOf } from './create';
+import { Pill } from '../kit/Pill';
 
 const MOST_SHOWN = 8;
 
@@ -61,17 +62,17 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
       title={`Remove ${ids.length === 1 ? names : `${ids.length} things`}`}
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             Keep it
-          </button>
+          </Pill>
           {standing.length ? (
-            <button className="pill wide" onClick={substitute}>
+            <Pill wide onClick={substitute}>
               Put a mark in its place
-            </button>
+            </Pill>
           ) : null}
-          <button className="pill coral wide" autoFocus onClick={letGo}>
+          <Pill tone="coral" wide autoFocus onClick={letGo}>
             Remove, and let go
-          </button>
+          </Pill>
         </>
       }
     >

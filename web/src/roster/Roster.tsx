@@ -29,6 +29,9 @@ import {
 } from './create';
 import { addAir, addLight, LIGHTS } from './createLight';
 import { MORE } from './selectionActions';
+import { Bare } from '../kit/Bare';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 const GROUPS: { name: string; holds: (e: Entity, subjects: Set<string>) => boolean }[] = [
   { name: 'CAMERAS', holds: (e) => e.kind === 'camera' },
@@ -100,9 +103,9 @@ export function Roster() {
         aria-label="Find by name"
       />
       {isolated ? (
-        <button className="pill isolated" onClick={() => useSequence.setState({ isolated: null })}>
+        <Pill className="isolated" onClick={() => useSequence.setState({ isolated: null })}>
           Show everything again
-        </button>
+        </Pill>
       ) : null}
       <div className="scroll" onDragOver={scrollAtEdge}>
         {GROUPS.map((g) => {
@@ -219,7 +222,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           }}
         />
       ) : (
-        <button
+        <Bare
           className="name"
           title={e.name}
           onClick={(x) => {
@@ -243,7 +246,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
           onKeyDown={(x) => x.key === 'F2' && setNaming(mayEdit)}
         >
           {e.name}
-        </button>
+        </Bare>
       )}
       {approval ? (
         <Tip text={approvedOn(approval)}>
@@ -260,15 +263,17 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
       <Editing>
         {e.kind === 'layer' ? (
           <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
-            <button
-              className={`icon small ${e.rendered ? '' : 'lit'}`}
+            <IconAction
+              size="small"
+              lit={!e.rendered}
+
               aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
               onClick={() =>
                 put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
               }
             >
               <Icon.Cut />
-            </button>
+            </IconAction>
           </Tip>
         ) : null}
         {shown !== null ? (
@@ -281,8 +286,10 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
                 : 'Show'
             }
           >
-            <button
-              className={`icon small ${shown ? '' : 'lit'}`}
+            <IconAction
+              size="small"
+              lit={!shown}
+
               aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
               onClick={() =>
                 e.kind === 'layer'
@@ -291,13 +298,15 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
               }
             >
               {shown ? <Icon.Eye /> : <Icon.EyeShut />}
-            </button>
+            </IconAction>
           </Tip>
         ) : null}
         {locked !== null ? (
           <Tip text={locked ? 'Unlock' : 'Lock against moving by accident'}>
-            <button
-              className={`icon small ${locked ? 'lit' : ''}`}
+            <IconAction
+              size="small"
+              lit={locked}
+
               aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
               onClick={() =>
                 e.kind === 'layer'
@@ -310,7 +319,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
               }
             >
               {locked ? <Icon.Lock /> : <Icon.Unlock />}
-            </button>
+            </IconAction>
           </Tip>
         ) : null}
       </Editing>
@@ -370,8 +379,7 @@ function NamingNote() {
           ? `“${first.name}” should be “${first.better}”.`
           : `${breaches.length} names break the production’s rules, e.g. “${first.name}”.`}
       </span>
-      <button
-        className="pill"
+      <Pill
         onClick={() =>
           edit(
             'Mend the names',
@@ -380,7 +388,7 @@ function NamingNote() {
         }
       >
         Mend
-      </button>
+      </Pill>
     </div>
   );
 }

@@ -5,6 +5,8 @@ import { TextNumber } from '../fields/TextNumber';
 import { AttentionControls } from '../rig/AttentionControls';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
+import { Chip } from '../kit/Chip';
+import { Pill } from '../kit/Pill';
 
 const OWN = [
   'heading',
@@ -71,9 +73,9 @@ export function LightCard({ light, channels }: { light: Light; channels: Channel
               ['Daylight', 5600],
               ['Overcast', 7000],
             ].map(([n, k]) => (
-              <button key={n} className="chip" onClick={() => put({ kelvin: Number(k) })}>
+              <Chip key={n} onClick={() => put({ kelvin: Number(k) })}>
                 {n}
-              </button>
+              </Chip>
             ))}
           </div>
         </>
@@ -126,9 +128,7 @@ function Aim({
       {light.attention ? (
         <div className="line">
           <span className="grow">Aimed</span>
-          <button className="pill" onClick={() => put({ attention: null }, `Free ${light.name}`)}>
-            Let go
-          </button>
+          <Pill onClick={() => put({ attention: null }, `Free ${light.name}`)}>Let go</Pill>
         </div>
       ) : (
         <Choice

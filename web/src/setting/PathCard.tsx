@@ -7,6 +7,8 @@ import { drawPath } from '../roster/create';
 import { edit, editProposed, lensCamera, newId, useSequence } from '../sequence/store';
 import { evaluated } from '../sequence/evaluated';
 import { Tip } from '../shell/Tip';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 type Path = Extract<Entity, { kind: 'path' }>;
 
@@ -64,8 +66,7 @@ export function PathCard({ path }: { path: Path }) {
         onChange={(v) => reroute('Close a path', { closed: v === 'closed' })}
       />
       <div className="buttons">
-        <button
-          className="pill"
+        <Pill
           onClick={() =>
             reroute('Reverse a path', {
               points: [...path.points].reverse().map((p) => ({ at: p.at, in: p.out, out: p.in })),
@@ -73,17 +74,13 @@ export function PathCard({ path }: { path: Path }) {
           }
         >
           Reverse
-        </button>
+        </Pill>
         {letter ? (
           <Tip text={`A point at its end, where camera ${letter} is on this frame`}>
-            <button className="pill" onClick={addHere}>
-              + Camera {letter}’s place
-            </button>
+            <Pill onClick={addHere}>+ Camera {letter}’s place</Pill>
           </Tip>
         ) : null}
-        <button className="pill" onClick={drawPath}>
-          Draw another
-        </button>
+        <Pill onClick={drawPath}>Draw another</Pill>
       </div>
       <div className="line">
         <TextNumber
@@ -96,14 +93,12 @@ export function PathCard({ path }: { path: Path }) {
           }}
         />
         <Tip text="So many points, evenly along it: its shape stays about as it is">
-          <button className="pill" onClick={() => by('Make a path even', 'even', even)}>
-            Make even
-          </button>
+          <Pill onClick={() => by('Make a path even', 'even', even)}>Make even</Pill>
         </Tip>
       </div>
-      <button className="pill" aria-expanded={listed} onClick={() => setListed(!listed)}>
+      <Pill aria-expanded={listed} onClick={() => setListed(!listed)}>
         {listed ? '▾' : '▸'} Points in numbers
-      </button>
+      </Pill>
       {listed
         ? path.points
             .slice(0, MOST_LISTED)
@@ -148,20 +143,17 @@ function PointLine({
         <span className="muted grow">Point {index + 1}</span>
         {path.closed || !last ? (
           <Tip text="A point halfway to the next">
-            <button className="pill" onClick={insert}>
-              + After
-            </button>
+            <Pill onClick={insert}>+ After</Pill>
           </Tip>
         ) : null}
         {path.closed || (index > 0 && !last) ? (
           <Tip text={path.closed ? 'Open the path here' : 'Two paths, parted here'}>
-            <button className="pill" onClick={split}>
-              {path.closed ? 'Open' : 'Part'}
-            </button>
+            <Pill onClick={split}>{path.closed ? 'Open' : 'Part'}</Pill>
           </Tip>
         ) : null}
-        <button
-          className="icon small"
+        <IconAction
+          size="small"
+
           aria-label={`Remove point ${index + 1}`}
           title="Remove this point"
           disabled={path.points.length <= 2}
@@ -173,7 +165,7 @@ function PointLine({
           }
         >
           ×
-        </button>
+        </IconAction>
       </div>
       <div className="numbers three">
         {AXES.map((axis, a) => (

@@ -5,6 +5,8 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, select, useSequence } from '../sequence/store';
 import { reportOf } from '../views/models';
+import { Chip } from '../kit/Chip';
+import { Pill } from '../kit/Pill';
 
 export const FILE_UNITS: [string, string][] = [
   ['1', 'metres'],
@@ -32,15 +34,11 @@ export function ShapeCard({ piece }: { piece: Piece }) {
           <span className="card-name">Instance</span>
         </div>
         <p className="says">
-          Looks like{' '}
-          <button className="pill" onClick={() => select(shape.of)}>
-            {like?.name}
-          </button>{' '}
-          and changes with it.
+          Looks like <Pill onClick={() => select(shape.of)}>{like?.name}</Pill> and changes with it.
         </p>
-        <button className="pill" onClick={() => like?.kind === 'piece' && reshape(like.shape, like.colour)}>
+        <Pill onClick={() => like?.kind === 'piece' && reshape(like.shape, like.colour)}>
           Make it its own
-        </button>
+        </Pill>
       </div>
     );
   }
@@ -96,9 +94,9 @@ function StanceFields({ shape, reshape }: { shape: StandIn; reshape: (next: Stan
     <>
       <div className="buttons">
         {[1.1, 1.5, 1.65, 1.83].map((h) => (
-          <button key={h} className="chip" onClick={() => reshape(scaled(h))}>
+          <Chip key={h} onClick={() => reshape(scaled(h))}>
             {theCore().showNumber(h, 'metres')}
-          </button>
+          </Chip>
         ))}
       </div>
       <div className="numbers">
@@ -128,12 +126,9 @@ function ModelCard({
       <div className="card-head">
         <span className="card-name">{shape.text === null ? 'Model' : 'Lettering'}</span>
         {shape.text !== null ? (
-          <button
-            className="pill"
-            onClick={() => useSequence.setState({ dialog: { kind: 'lettering', id: piece.id } })}
-          >
+          <Pill onClick={() => useSequence.setState({ dialog: { kind: 'lettering', id: piece.id } })}>
             Reword
-          </button>
+          </Pill>
         ) : null}
       </div>
       {report ? <p className="says">{`${report.name} · ${report.triangles} triangles`}</p> : null}

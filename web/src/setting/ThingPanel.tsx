@@ -15,6 +15,7 @@ import { MeasureCard } from './MeasureCard';
 import { PathCard } from './PathCard';
 import { PlateCard } from './PlateCard';
 import { ShapeCard } from './ShapeCard';
+import { Pill } from '../kit/Pill';
 
 type Thing = Exclude<Entity, { kind: 'camera' } | { kind: 'cutEntry' }>;
 
@@ -33,9 +34,9 @@ export function ThingPanel({ entity }: { entity: Thing }) {
         <span className="name grow">
           {selected.length > 1 ? `${entity.name} and ${selected.length - 1} more` : entity.name}
         </span>
-        <button className="pill" disabled={!mayEdit} onClick={removeSelected}>
+        <Pill disabled={!mayEdit} onClick={removeSelected}>
           Remove
-        </button>
+        </Pill>
       </div>
       <div className="scroll">
         <Editing>
@@ -67,9 +68,9 @@ export function ThingPanel({ entity }: { entity: Thing }) {
         {more.length ? (
           <div className="buttons padded">
             {more.map((m) => (
-              <button key={m.name} className="pill" disabled={!mayEdit && !m.looks} onClick={m.run}>
+              <Pill key={m.name} disabled={!mayEdit && !m.looks} onClick={m.run}>
                 {m.name}
-              </button>
+              </Pill>
             ))}
           </div>
         ) : null}

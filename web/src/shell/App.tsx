@@ -13,6 +13,7 @@ import { SignIn, type Session } from '../signin/SignIn';
 import { getJson, postJson } from './http';
 import { Said } from './Said';
 import { LensWindow, Workspace } from './Workspace';
+import { Bare } from '../kit/Bare';
 
 const INVITED = 'invited=',
   LOOK = 'look=',
@@ -144,7 +145,7 @@ function Opening({
         <p className="error" role="alert">
           {error}
         </p>
-        <button onClick={onLeave}>Back to the sequences</button>
+        <Bare onClick={onLeave}>Back to the sequences</Bare>
       </main>
     );
   const lensOnly = new URLSearchParams(location.search).get('view') === 'lens';

@@ -1,4 +1,6 @@
+import { Bare } from '../kit/Bare';
 import type { KeyboardEvent, MouseEvent, ReactNode } from 'react';
+import { Pill } from '../kit/Pill';
 import { useSequence } from '../sequence/store';
 
 /**
@@ -23,10 +25,13 @@ export function Editing({
   );
 }
 
-/** A button that only shows more: it works among controls that are switched off. */
+/**
+ * A button that only shows more: it works among controls that are switched off. With a class of its own it looks as that
+ * says.
+ */
 export function Looking({
   onClick,
-  children,
+  className,
   ...rest
 }: {
   onClick: () => void;
@@ -34,23 +39,18 @@ export function Looking({
   className?: string;
   'aria-expanded'?: boolean;
 }) {
-  return (
-    <span
-      role="button"
-      tabIndex={0}
-      {...rest}
-      onClick={(e: MouseEvent<HTMLElement>) => {
-        if (e.detail > 0) e.currentTarget.blur(); // the pointer gives the keyboard back to the desk
-        onClick();
-      }}
-      onKeyDown={(e: KeyboardEvent) => {
-        if (e.key !== 'Enter' && e.key !== ' ') return;
-        e.preventDefault();
-        e.stopPropagation();
-        onClick();
-      }}
-    >
-      {children}
-    </span>
+  const does = {
+    onClick: (e: MouseEvent<HTMLElement>) => {
+      if (e.detail > 0) e.currentTarget.blur(); // the pointer gives the keyboard back to the desk
+      onClick();
+    },
+    onKeyDown: (e: KeyboardEvent) => {
+      if (e.key === 'Enter' || e.key === ' ') e.stopPropagation(); // not a key of the desk
+    },
+  };
+  return className ? (
+    <Bare component="span" className={className} {...does} {...rest} />
+  ) : (
+    <Pill component="span" {...does} {...rest} />
   );
 }

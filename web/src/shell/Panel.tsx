@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { useSequence } from '../sequence/store';
+import { Pill } from '../kit/Pill';
 
 /**
  * Keeps a fault in one part of the window to that part: the rest, and what was made, go on. What is drawn
@@ -28,9 +29,7 @@ export function Panel({
           <p>
             {name} could not be shown. Nothing is lost: every edit is kept. Try again, or reload the page.
           </p>
-          <button className="pill" onClick={resetErrorBoundary}>
-            Show it again
-          </button>
+          <Pill onClick={resetErrorBoundary}>Show it again</Pill>
         </section>
       )}
     >

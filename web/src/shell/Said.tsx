@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useSequence } from '../sequence/store';
+import { Bare } from '../kit/Bare';
 
 const READING_MS = 4500;
 
@@ -16,9 +17,9 @@ export function Said() {
     <div className={`said ${message.bad ? 'bad' : ''}`} role={message.bad ? 'alert' : 'status'}>
       {message.text}
       {message.bad ? (
-        <button aria-label="Close" onClick={() => useSequence.setState({ message: null })}>
+        <Bare aria-label="Close" onClick={() => useSequence.setState({ message: null })}>
           ×
-        </button>
+        </Bare>
       ) : null}
     </div>
   );

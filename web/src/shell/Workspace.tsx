@@ -1,3 +1,4 @@
+import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { bring, chooseModel } from '../importing/bring';
@@ -29,6 +30,7 @@ import { theHelper } from './helper';
 import { Panel } from './Panel';
 import { Others } from './Others';
 import { Tip } from './Tip';
+import { IconAction } from '../kit/IconAction';
 
 /** Share of the width the set view has on each desk, and the height of the lanes. */
 const SHAPES: Record<Desk, { share: number; time: number }> = {
@@ -247,17 +249,13 @@ function Top({ onCommands }: { onCommands: () => void }) {
         </a>
       </Tip>
       <nav className="desks" aria-label="Desks">
-        {desksFor(s.role).map((d) => (
-          <Tip key={d.id} text={d.hint}>
-            <button
-              className={s.desk === d.id ? 'on' : ''}
-              aria-pressed={s.desk === d.id}
-              onClick={() => useSequence.setState({ desk: d.id })}
-            >
-              {d.name}
-            </button>
-          </Tip>
-        ))}
+        <Segments
+          name="Desk"
+          large
+          value={s.desk}
+          of={desksFor(s.role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
+          onChoose={(desk) => useSequence.setState({ desk })}
+        />
       </nav>
       {s.moment !== null ? (
         <a className="tag moment" href={`#${s.id}`} data-testid="moment">
@@ -279,35 +277,36 @@ function Top({ onCommands }: { onCommands: () => void }) {
         {saving}
       </span>
       <Tip text={s.undo.length ? `Undo: ${s.undo.at(-1)!.label} (Ctrl+Z)` : 'Nothing to undo'}>
-        <button className="icon" aria-label="Undo" disabled={!s.undo.length} onClick={undo}>
+        <IconAction aria-label="Undo" disabled={!s.undo.length} onClick={undo}>
           <Icon.Undo />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text={s.redo.length ? `Redo: ${s.redo.at(-1)!.label} (Ctrl+Shift+Z)` : 'Nothing to redo'}>
-        <button className="icon" aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
+        <IconAction aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
           <Icon.Redo />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="Every camera's view of this frame, live">
-        <button
-          className={`icon ${s.contactSheet ? 'lit' : ''}`}
+        <IconAction
+          lit={s.contactSheet}
+
           aria-label="Contact sheet"
           aria-pressed={s.contactSheet}
           onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
         >
           <Icon.Sheet />
-        </button>
+        </IconAction>
       </Tip>
       {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}
       <Tip text="Bring in a model (or drop the file anywhere)">
-        <button className="icon" aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
+        <IconAction aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
           <Icon.Bring />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="Find any action (Ctrl+K)">
-        <button className="icon" aria-label="Find any action" onClick={onCommands}>
+        <IconAction aria-label="Find any action" onClick={onCommands}>
           <Icon.Search />
-        </button>
+        </IconAction>
       </Tip>
     </header>
   );
@@ -318,31 +317,30 @@ function Shared({ compared }: { compared: boolean }) {
   return (
     <>
       <Tip text="Versions: keep this one, compare, go back">
-        <button
-          className={`icon ${compared ? 'lit' : ''}`}
+        <IconAction
+          lit={compared}
+
           aria-label="Versions"
           onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
         >
           <Icon.Versions />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="History: what happened, by whom, and how it was then">
-        <button
-          className="icon"
+        <IconAction
           aria-label="History"
           onClick={() => useSequence.setState({ dialog: { kind: 'history', touching: '' } })}
         >
           <Icon.History />
-        </button>
+        </IconAction>
       </Tip>
       <Tip text="Standards: camera package, lens kits, names, units">
-        <button
-          className="icon"
+        <IconAction
           aria-label="Standards"
           onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
         >
           <Icon.Standards />
-        </button>
+        </IconAction>
       </Tip>
     </>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { call } from '../shell/http';
+import { Pill } from '../kit/Pill';
 
 export interface Session {
   name: string | null;
@@ -86,13 +87,13 @@ export function SignIn({
             {error}
           </p>
         ) : null}
-        <button className="pill coral wide" disabled={busy}>
+        <Pill tone="coral" wide type="submit" disabled={busy}>
           {busy ? 'Opening …' : 'Sign in'}
-        </button>
+        </Pill>
         {session.provider ? (
-          <a className="pill wide" href="oauth2/authorization/studio">
+          <Pill wide href="oauth2/authorization/studio">
             Sign in with {session.provider}
-          </a>
+          </Pill>
         ) : null}
         {session.demoName ? (
           <span className="muted" style={{ fontSize: 12.5 }}>

@@ -4,6 +4,9 @@ import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
 import { useSequence } from '../sequence/store';
 import type { Faults } from './choices';
+import { Chip } from '../kit/Chip';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 /** 18, 25, 24–290 …, each with its widest stop and closest focus. */
 export function Kits({
@@ -26,12 +29,11 @@ export function Kits({
     <>
       <div className="primes">
         {kits.map((k, i) => (
-          <button key={i} className={`chip ${i === open ? 'on' : ''}`} onClick={() => setOpen(i)}>
+          <Chip on={i === open} key={i} onClick={() => setOpen(i)}>
             {k.name}
-          </button>
+          </Chip>
         ))}
-        <button
-          className="chip"
+        <Chip
           disabled={!mayEdit}
           onClick={() => {
             change([...kits, { name: `Kit ${kits.length + 1}`, squeeze: 1, lenses: [] }]);
@@ -39,7 +41,7 @@ export function Kits({
           }}
         >
           + Kit
-        </button>
+        </Chip>
       </div>
       {kit ? (
         <>
@@ -59,8 +61,7 @@ export function Kits({
               fault={faults[`kits/${open}/squeeze`]}
               onChange={(v) => put({ squeeze: v })}
             />
-            <button
-              className="pill"
+            <Pill
               disabled={!mayEdit}
               onClick={() => {
                 change(kits.filter((_, i) => i !== open));
@@ -68,7 +69,7 @@ export function Kits({
               }}
             >
               Remove the kit
-            </button>
+            </Pill>
           </div>
           <Fault id={nameFault} text={faults[`kits/${open}/name`] ?? ''} />
           <div className="lenses">
@@ -107,19 +108,19 @@ export function Kits({
                   fault={faults[`kits/${open}/lenses/${i}/closestFocusM`]}
                   onChange={(v) => lens(i, { closestFocusM: v })}
                 />
-                <button
-                  className="icon small"
+                <IconAction
+                  size="small"
+
                   disabled={!mayEdit}
                   aria-label={`Remove the ${l.shortestMm} mm`}
                   onClick={() => put({ lenses: kit.lenses.filter((_, n) => n !== i) })}
                 >
                   ×
-                </button>
+                </IconAction>
               </div>
             ))}
           </div>
-          <button
-            className="pill"
+          <Pill
             disabled={!mayEdit}
             onClick={() =>
               put({
@@ -128,7 +129,7 @@ export function Kits({
             }
           >
             + Lens
-          </button>
+          </Pill>
         </>
       ) : (
         <p className="says">No kits: any lens may be used without a note.</p>

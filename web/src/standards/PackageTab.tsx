@@ -3,6 +3,7 @@ import type { CameraPackage, Fit, Standards } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from './choices';
+import { palette } from '../theme/tokens';
 
 /** Rate, delivery, film back, circle of confusion and usual clips. */
 export function Package({
@@ -146,14 +147,21 @@ function FilmPicture({ pack }: { pack: CameraPackage }) {
       role="img"
       aria-label="Delivery frame on the film back"
     >
-      <rect x={(-w * k) / 2} y={(-h * k) / 2} width={w * k} height={h * k} fill="#263856" stroke="#8fa3bf" />
+      <rect
+        x={(-w * k) / 2}
+        y={(-h * k) / 2}
+        width={w * k}
+        height={h * k}
+        fill={palette.raised}
+        stroke={palette.slate}
+      />
       <rect
         x={(-dw * k) / 2}
         y={(-dh * k) / 2}
         width={dw * k}
         height={dh * k}
         fill="#b48af044"
-        stroke="#b48af0"
+        stroke={palette.lilac}
       />
     </svg>
   );

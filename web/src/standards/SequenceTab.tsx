@@ -4,6 +4,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { edit, useSequence } from '../sequence/store';
 import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from './choices';
+import { Pill } from '../kit/Pill';
 
 /** What this sequence decides for itself, each with the way back to following. */
 export function SequenceOwn() {
@@ -21,9 +22,7 @@ export function SequenceOwn() {
     <div className={`own-line ${overridden ? 'own' : ''}`}>
       {field}
       {overridden ? (
-        <button className="pill" onClick={() => own(drop, `Follow the ${name} again`)}>
-          Follow again
-        </button>
+        <Pill onClick={() => own(drop, `Follow the ${name} again`)}>Follow again</Pill>
       ) : (
         <span className="muted">follows</span>
       )}

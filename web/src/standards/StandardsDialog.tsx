@@ -1,3 +1,4 @@
+import { Segments } from '../kit/Segments';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { theCore } from '../core/load';
@@ -11,6 +12,7 @@ import { Kits } from './KitsTab';
 import { Names } from './NamesTab';
 import { Package } from './PackageTab';
 import { SequenceOwn } from './SequenceTab';
+import { Pill } from '../kit/Pill';
 
 interface Agreed {
   production: string;
@@ -76,12 +78,14 @@ export function StandardsDialog() {
       title={`Standards${agreed ? ` of ${agreed.name}` : ''}`}
       buttons={
         <>
-          <button className="pill wide" onClick={closeDialog}>
+          <Pill wide onClick={closeDialog}>
             {draft ? 'Leave them as they were' : 'Close'}
-          </button>
+          </Pill>
           {draft && !effects ? (
-            <button
-              className="pill coral wide"
+            <Pill
+              tone="coral"
+              wide
+
               disabled={!leads || wrong > 0}
               onClick={() => void send(false)}
             >
@@ -90,12 +94,12 @@ export function StandardsDialog() {
                 : wrong === 1
                   ? '1 thing to mend first'
                   : `${wrong} things to mend first`}
-            </button>
+            </Pill>
           ) : null}
           {effects ? (
-            <button className="pill coral wide" onClick={() => void send(true)}>
+            <Pill tone="coral" wide onClick={() => void send(true)}>
               {total ? 'Change all that follow' : 'Agree'}
-            </button>
+            </Pill>
           ) : null}
         </>
       }
@@ -106,25 +110,17 @@ export function StandardsDialog() {
         <Effects effects={effects} onBack={() => setEffects(null)} />
       ) : now ? (
         <>
-          <div className="segments" role="group" aria-label="Part of the standards">
-            {(
-              [
-                ['package', 'Camera package'],
-                ['kits', 'Lens kits'],
-                ['names', 'Names'],
-                ['sequence', 'This sequence'],
-              ] as const
-            ).map(([t, name]) => (
-              <button
-                key={t}
-                className={tab === t ? 'on' : ''}
-                aria-pressed={tab === t}
-                onClick={() => setTab(t)}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
+          <Segments
+            name="Part of the standards"
+            value={tab}
+            of={[
+              { value: 'package', shows: 'Camera package' },
+              { value: 'kits', shows: 'Lens kits' },
+              { value: 'names', shows: 'Names' },
+              { value: 'sequence', shows: 'This sequence' },
+            ]}
+            onChoose={setTab}
+          />
           {tab === 'kits' ? (
             <Kits kits={now.kits} change={(kits) => change({ kits })} faults={faults} />
           ) : null}
@@ -161,9 +157,7 @@ function Effects({ effects, onBack }: { effects: Effect[]; onBack: () => void })
           )}
         </div>
       ))}
-      <button className="pill" onClick={onBack}>
-        Back to the standards
-      </button>
+      <Pill onClick={onBack}>Back to the standards</Pill>
     </div>
   );
 }

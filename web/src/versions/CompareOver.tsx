@@ -1,6 +1,8 @@
+import { Segments } from '../kit/Segments';
 import { useSequence } from '../sequence/store';
 import { Tip } from '../shell/Tip';
 import { endCompare, type Compared } from './compared';
+import { Pill } from '../kit/Pill';
 
 /** Over the lens view while two versions are compared: what is where, the wipe, and the way out. */
 export function CompareOver({
@@ -40,18 +42,17 @@ export function CompareOver({
         />
       ) : null}
       <div className="compare-bar">
-        <div className="segments" role="group" aria-label="Way of comparing">
-          <button className={wipe ? 'on' : ''} aria-pressed={wipe} onClick={() => set({ way: 'wipe' })}>
-            Wipe
-          </button>
-          <button className={wipe ? '' : 'on'} aria-pressed={!wipe} onClick={() => set({ way: 'beside' })}>
-            Side by side
-          </button>
-        </div>
+        <Segments
+          name="Way of comparing"
+          value={wipe ? 'wipe' : 'beside'}
+          of={[
+            { value: 'wipe', shows: 'Wipe' },
+            { value: 'beside', shows: 'Side by side' },
+          ]}
+          onChoose={(way) => set({ way })}
+        />
         <Tip text="Both cameras in the set as it is now, without blur and plates">
-          <button className="pill" onClick={endCompare}>
-            Done comparing
-          </button>
+          <Pill onClick={endCompare}>Done comparing</Pill>
         </Tip>
       </div>
     </div>

@@ -6,6 +6,7 @@ import { attempt, edit, say, useSequence } from '../sequence/store';
 import { getJson, postJson } from '../shell/http';
 import { closeDialog, Window } from '../shell/Window';
 import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from './compared';
+import { Pill } from '../kit/Pill';
 
 const when = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
@@ -52,9 +53,9 @@ export function VersionsDialog() {
       wide
       title="Versions"
       buttons={
-        <button className="pill wide" onClick={closeDialog}>
+        <Pill wide onClick={closeDialog}>
           Close
-        </button>
+        </Pill>
       }
     >
       <form
@@ -80,9 +81,9 @@ export function VersionsDialog() {
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />
-        <button className="pill coral" disabled={saving || !mayEdit} type="submit">
+        <Pill tone="coral" disabled={saving || !mayEdit} type="submit">
           {saving ? 'Saving …' : `Keep as ${numbered((all[0]?.number ?? 0) + 1)}`}
-        </button>
+        </Pill>
       </form>
       {query.isPending ? <p className="says">Fetching …</p> : null}
       {query.isError ? <p className="error">{query.error.message}</p> : null}
@@ -161,12 +162,12 @@ function Row({ kept, same, onCompare }: { kept: Kept; same: boolean; onCompare: 
         <span className="card-name">{kept.name || 'without a name'}</span>
         <span className="grow" />
         <span className="muted">{`${kept.author}, ${when(kept.keptAt)}`}</span>
-        <button className="pill" disabled={same} onClick={onCompare}>
+        <Pill disabled={same} onClick={onCompare}>
           Compare
-        </button>
-        <button className="pill" disabled={!mayEdit} onClick={() => void look()}>
+        </Pill>
+        <Pill disabled={!mayEdit} onClick={() => void look()}>
           Go back to it …
-        </button>
+        </Pill>
       </div>
       {kept.note ? <p className="says">{kept.note}</p> : null}
       {back ? (
@@ -181,12 +182,10 @@ function Row({ kept, same, onCompare }: { kept: Kept; same: boolean; onCompare: 
                 ))}
               </ul>
               <div className="buttons">
-                <button className="pill coral" onClick={goBack}>
+                <Pill tone="coral" onClick={goBack}>
                   Go back, as one edit
-                </button>
-                <button className="pill" onClick={() => setBack(null)}>
-                  Leave it
-                </button>
+                </Pill>
+                <Pill onClick={() => setBack(null)}>Leave it</Pill>
               </div>
             </>
           )}

@@ -19,6 +19,8 @@ import { CompareOver } from '../versions/CompareOver';
 import { whenAskedForAxisPoint } from './axisPoint';
 import { LensPicture, type Seen } from './LensPicture';
 import { rendererFor, stage } from './stage';
+import { IconAction } from '../kit/IconAction';
+import { Pill } from '../kit/Pill';
 
 /** The delivery frame inside the view, in pixels. */
 interface Frame {
@@ -157,9 +159,7 @@ function PickPrompt() {
   return (
     <div className="pick-prompt">
       <span>{picking.prompt}</span>
-      <button className="pill" onClick={() => useSequence.setState({ picking: null })}>
-        Let it be
-      </button>
+      <Pill onClick={() => useSequence.setState({ picking: null })}>Let it be</Pill>
     </div>
   );
 }
@@ -183,9 +183,9 @@ function CutNote({ seen, camera }: { seen: Seen; camera: string }) {
 function CutNothing({ camera }: { camera: string }) {
   const mayEdit = useSequence((s) => s.mayEdit);
   return (
-    <button
+    <Pill
       disabled={!mayEdit}
-      className="pill"
+
       onClick={() => {
         const { header } = useSequence.getState();
         const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
@@ -196,7 +196,7 @@ function CutNothing({ camera }: { camera: string }) {
       }}
     >
       Nothing is cut off
-    </button>
+    </Pill>
   );
 }
 
@@ -215,19 +215,21 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
       {camera ? (
         <>
           <Tip text="Tint what is sharp enough">
-            <button
-              className={`pill lilac ${sharpTint ? 'on' : ''}`}
-              aria-pressed={sharpTint}
+            <Pill
+              tone="lilac"
+              on={sharpTint}
+
               onClick={() => useSequence.setState({ sharpTint: !sharpTint })}
             >
               Sharp
-            </button>
+            </Pill>
           </Tip>
           <Editing>
             <Tip text="Depth-of-field blur for this camera, here and in the render">
-              <button
-                className={`pill lilac ${camera.depthOfField ? 'on' : ''}`}
-                aria-pressed={camera.depthOfField}
+              <Pill
+                tone="lilac"
+                on={camera.depthOfField}
+
                 onClick={() =>
                   edit('Depth of field', {
                     kind: 'setDepthOfField',
@@ -237,25 +239,25 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
                 }
               >
                 Blur
-              </button>
+              </Pill>
             </Tip>
           </Editing>
         </>
       ) : null}
       <Tip text="Show the camera that the cut has live on each frame">
-        <button
-          className={`pill ${followCut ? 'on' : ''}`}
-          aria-pressed={followCut}
+        <Pill
+          on={followCut}
+
           onClick={() => useSequence.setState({ followCut: !followCut })}
         >
           Follow the cut
-        </button>
+        </Pill>
       </Tip>
       {alone ? null : (
         <Tip text="Open this lens view in a window of its own, live">
-          <button className="icon small" aria-label="Open in a window of its own" onClick={openWindow}>
+          <IconAction size="small" aria-label="Open in a window of its own" onClick={openWindow}>
             <Icon.Apart />
-          </button>
+          </IconAction>
         </Tip>
       )}
     </div>

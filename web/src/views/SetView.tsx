@@ -1,3 +1,4 @@
+import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Command } from '../core/types';
@@ -7,6 +8,7 @@ import { Editing } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
 import * as Icon from '../shell/icons';
 import { SetViewer, type SetTool, type Side } from './SetViewer';
+import { Pill } from '../kit/Pill';
 
 const SIDES: { id: Side; name: string; tip: string }[] = [
   { id: 'free', name: 'Free', tip: 'Orbit freely about the set' },
@@ -43,39 +45,28 @@ export function SetView() {
       <div className="view-bar">
         <strong>Set</strong>
         {four ? null : (
-          <div className="segments" role="group" aria-label="Direction">
-            {SIDES.map((s) => (
-              <Tip key={s.id} text={s.tip}>
-                <button
-                  className={side === s.id ? 'on' : ''}
-                  aria-pressed={side === s.id}
-                  onClick={() => setSide(s.id)}
-                >
-                  {s.name}
-                </button>
-              </Tip>
-            ))}
-          </div>
+          <Segments
+            name="Direction"
+            value={side}
+            of={SIDES.map((s) => ({ value: s.id, shows: s.name, tip: s.tip }))}
+            onChoose={setSide}
+          />
         )}
         <Tip text={four ? 'One view again' : 'Free, plan, front and side at once'}>
-          <button
-            className={`pill ${four ? 'on' : ''}`}
-            aria-pressed={four}
+          <Pill
+            on={four}
+
             onClick={() => useSequence.setState({ fourViews: !four })}
           >
             Four
-          </button>
+          </Pill>
         </Tip>
         <span className="grow" />
         <Tip text="Bring everything into view (Shift+A)">
-          <button className="pill" onClick={() => find(true)}>
-            All
-          </button>
+          <Pill onClick={() => find(true)}>All</Pill>
         </Tip>
         <Tip text="Bring the selection into view (Shift+V)">
-          <button className="pill" onClick={() => find(false)}>
-            Find
-          </button>
+          <Pill onClick={() => find(false)}>Find</Pill>
         </Tip>
       </div>
       <div className={`set-panes ${four ? 'four' : ''} ${picking ? 'picking' : ''}`}>
@@ -86,9 +77,7 @@ export function SetView() {
         {picking ? (
           <div className="drawing-bar">
             <span>{picking.prompt}</span>
-            <button className="pill" onClick={() => useSequence.setState({ picking: null })}>
-              Let it be
-            </button>
+            <Pill onClick={() => useSequence.setState({ picking: null })}>Let it be</Pill>
           </div>
         ) : null}
         {drawing ? (
@@ -96,12 +85,10 @@ export function SetView() {
             <span>
               Click places along the path · {drawing.length} {drawing.length === 1 ? 'point' : 'points'}
             </span>
-            <button className="pill on" disabled={drawing.length < 2} onClick={finishPath}>
+            <Pill tone="teal" disabled={drawing.length < 2} onClick={finishPath}>
               Finish the path
-            </button>
-            <button className="pill" onClick={() => useSequence.setState({ drawing: null })}>
-              Let it be
-            </button>
+            </Pill>
+            <Pill onClick={() => useSequence.setState({ drawing: null })}>Let it be</Pill>
           </div>
         ) : null}
       </div>
@@ -121,19 +108,19 @@ function SetTools() {
   const tool = useSequence((s) => s.setTool);
   return (
     <Editing>
-      <div className="segments set-tools" role="group" aria-label="Handles">
-        {TOOLS.map((t) => (
-          <Tip key={t.tool} text={t.tip}>
-            <button
-              className={`set-tool ${tool === t.tool ? 'on' : ''}`}
-              aria-label={`${t.name} in the set`}
-              aria-pressed={tool === t.tool}
-              onClick={() => useSequence.setState({ setTool: t.tool })}
-            >
-              <t.icon />
-            </button>
-          </Tip>
-        ))}
+      <div className="set-tools">
+        <Segments
+          name="Handles"
+          upright
+          value={tool}
+          of={TOOLS.map((t) => ({
+            value: t.tool,
+            shows: <t.icon />,
+            name: `${t.name} in the set`,
+            tip: t.tip,
+          }))}
+          onChoose={(setTool) => useSequence.setState({ setTool })}
+        />
       </div>
     </Editing>
   );
@@ -202,14 +189,14 @@ function SetFoot() {
         </label>
         <span className="grow" />
         <Tip text="Put a person of 1.83 m where the view looks">
-          <button className="pill small" onClick={() => addStandIn('adult')}>
+          <Pill small onClick={() => addStandIn('adult')}>
             + Figure
-          </button>
+          </Pill>
         </Tip>
         <Tip text="Two clicks measure between points of surfaces">
-          <button className="pill small" onClick={measure}>
+          <Pill small onClick={measure}>
             Measure
-          </button>
+          </Pill>
         </Tip>
       </div>
     </Editing>

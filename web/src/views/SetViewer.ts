@@ -18,6 +18,7 @@ import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
 import { rendererFor, stage } from './stage';
+import { palette } from '../theme/tokens';
 
 /** Which way a view of the set looks. */
 export type Side = 'free' | 'top' | 'front' | 'side';
@@ -55,12 +56,12 @@ export class SetViewer {
   private readonly handle = new THREE.Object3D();
   private readonly drawn = new THREE.Line(
     new THREE.BufferGeometry(),
-    new THREE.LineBasicMaterial({ color: '#f2b441', depthTest: false, transparent: true }),
+    new THREE.LineBasicMaterial({ color: palette.marigold, depthTest: false, transparent: true }),
   );
   private readonly drawnPoints = new THREE.Points(
     this.drawn.geometry,
     new THREE.PointsMaterial({
-      color: '#f6efe0',
+      color: palette.paper,
       size: 9,
       sizeAttenuation: false,
       depthTest: false,
@@ -97,7 +98,7 @@ export class SetViewer {
     this.orbit.addEventListener('change', this.ask);
     this.arrows = new TransformControls(this.free, canvas);
     this.arrows.setSize(0.8);
-    this.arrows.setColors('#f0785a', '#37b6a8', '#f2b441', '#f6efe0');
+    this.arrows.setColors(palette.coral, palette.teal, palette.marigold, palette.paper);
     this.arrows.getRaycaster().layers.set(ARROWS + index);
     this.arrows.getHelper().traverse((o) => o.layers.set(ARROWS + index));
     this.arrows.addEventListener('dragging-changed', (e) => this.drag(Boolean(e.value)));
@@ -200,7 +201,7 @@ export class SetViewer {
     }
     const flat = this.camera === this.flat;
     if (flat) stage.clearAir(true);
-    this.renderer.setClearColor('#4b525d');
+    this.renderer.setClearColor(palette.viewGround);
     this.renderer.render(stage.scene, this.camera);
     if (flat) stage.clearAir(false);
     this.canvas.dataset.drawn = String(useSequence.getState().version);

@@ -3,6 +3,7 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { useSequence } from '../sequence/store';
 import { Paced } from './paced';
+import { palette } from '../theme/tokens';
 
 /** More keys than these are not drawn as frustums. */
 const MOST_KEYS = 60;
@@ -98,7 +99,7 @@ export class Ghosts {
     this.group.add(
       new THREE.LineSegments(
         g,
-        new THREE.LineBasicMaterial({ color: '#f2b441', fog: false, depthTest: false }),
+        new THREE.LineBasicMaterial({ color: palette.marigold, fog: false, depthTest: false }),
       ),
     );
   }

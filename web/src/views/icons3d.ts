@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera, Light, Mark, Measure, Path } from '../core/types';
 import { LENS } from '../sequence/evaluated';
+import { palette } from '../theme/tokens';
 
 /** A line that only the set views draw; haze does not reach it. */
 const line = (colour: string, more: THREE.LineBasicMaterialParameters = {}) =>
@@ -47,7 +48,7 @@ export function cameraIcon(c: Camera): THREE.Object3D {
   o.add(
     lines(FRUSTUM, c.colour),
     label(c.letter, c.colour, c.iconSize),
-    lines(PLANES, '#b48af0', { transparent: true, opacity: 0.9 }),
+    lines(PLANES, palette.lilac, { transparent: true, opacity: 0.9 }),
   );
   return o;
 }
@@ -109,7 +110,7 @@ export function markIcon(m: Mark): THREE.Object3D {
     'position',
     new THREE.Float32BufferAttribute([-k, 0, 0, k, 0, 0, 0, -k, 0, 0, k, 0, 0, 0, -k, 0, 0, k], 3),
   );
-  const lines = new THREE.LineSegments(g, line('#37b6a8'));
+  const lines = new THREE.LineSegments(g, line(palette.teal));
   lines.userData.name = m.name;
   o.add(lines);
   return o;
@@ -130,8 +131,11 @@ export function pathLine(p: Path): THREE.Object3D {
     ),
   );
   o.add(
-    new THREE.Line(g, line('#f2b441')),
-    new THREE.Points(points, new THREE.PointsMaterial({ color: '#f2b441', size: 8, sizeAttenuation: false })),
+    new THREE.Line(g, line(palette.marigold)),
+    new THREE.Points(
+      points,
+      new THREE.PointsMaterial({ color: palette.marigold, size: 8, sizeAttenuation: false }),
+    ),
   );
   return o;
 }
@@ -171,7 +175,7 @@ export function lightIcon(l: Light): THREE.Object3D {
   }
   const g = new THREE.BufferGeometry();
   g.setAttribute('position', new THREE.Float32BufferAttribute(ends, 3));
-  const lines = new THREE.LineSegments(g, line(l.form === 'guide' ? '#b9c3d3' : '#ffe08a'));
+  const lines = new THREE.LineSegments(g, line(l.form === 'guide' ? palette.soft : '#ffe08a'));
   lines.frustumCulled = false;
   o.add(lines);
   return o;
@@ -183,8 +187,8 @@ export function measureLine(m: Measure, from: [number, number, number]): THREE.O
   const g = new THREE.BufferGeometry();
   g.setAttribute('position', new THREE.Float32BufferAttribute([...from, ...m.to], 3));
   const length = Math.hypot(m.to[0] - from[0], m.to[1] - from[1], m.to[2] - from[2]);
-  const text = label(theCore().showNumber(length, 'metres'), '#f6efe0', 0.72);
+  const text = label(theCore().showNumber(length, 'metres'), palette.paper, 0.72);
   text.position.set((from[0] + m.to[0]) / 2, (from[1] + m.to[1]) / 2, (from[2] + m.to[2]) / 2);
-  o.add(new THREE.Line(g, line('#f6efe0', { depthTest: false, transparent: true })), text);
+  o.add(new THREE.Line(g, line(palette.paper, { depthTest: false, transparent: true })), text);
   return o;
 }

@@ -3,6 +3,7 @@ import { theCore } from '../core/load';
 import { PARTS } from '../rig/parts';
 import { mayKey, proposed, useSequence } from '../sequence/store';
 import type { Grip } from './grips';
+import { palette } from '../theme/tokens';
 
 interface Handle {
   part: string;
@@ -42,14 +43,14 @@ export class RigHandles {
     dots.setAttribute('position', new THREE.Float32BufferAttribute(at, 3));
     const over = { depthTest: false, transparent: true, fog: false };
     this.group.add(
-      new THREE.LineSegments(line, new THREE.LineBasicMaterial({ color: '#f2b441', ...over })),
+      new THREE.LineSegments(line, new THREE.LineBasicMaterial({ color: palette.marigold, ...over })),
       new THREE.Points(
         dots,
         new THREE.PointsMaterial({ color: '#15223a', size: 13, sizeAttenuation: false, ...over }),
       ),
       new THREE.Points(
         dots,
-        new THREE.PointsMaterial({ color: '#f2b441', size: 9, sizeAttenuation: false, ...over }),
+        new THREE.PointsMaterial({ color: palette.marigold, size: 9, sizeAttenuation: false, ...over }),
       ),
     );
     this.group.children.forEach((c, i) => (c.renderOrder = 7 + i));

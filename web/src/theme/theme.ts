@@ -1,15 +1,16 @@
 import { createTheme } from '@mui/material/styles';
+import { palette } from './tokens';
 
-/** An evening sky over a harbour; the same colours stand in look.css as custom properties. */
+/** The component library's parts, made to look like Jolly Kite. */
 export const theme = createTheme({
   palette: {
     mode: 'dark',
-    background: { default: '#0f1a2b', paper: '#1b2a42' },
-    text: { primary: '#f6efe0', secondary: '#b9c3d3' },
-    primary: { main: '#f0785a', contrastText: '#14110f' },
-    secondary: { main: '#37b6a8' },
-    warning: { main: '#f2b441' },
-    info: { main: '#b48af0' },
+    background: { default: palette.ink, paper: palette.panel },
+    text: { primary: palette.paper, secondary: palette.soft },
+    primary: { main: palette.coral, contrastText: palette.onAccent },
+    secondary: { main: palette.teal },
+    warning: { main: palette.marigold },
+    info: { main: palette.lilac },
   },
   shape: { borderRadius: 10 },
   typography: {
@@ -24,8 +25,8 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiTooltip: {
       styleOverrides: {
-        tooltip: { backgroundColor: '#f6efe0', color: '#14203a', fontSize: 12, fontWeight: 600 },
-        arrow: { color: '#f6efe0' },
+        tooltip: { backgroundColor: palette.paper, color: palette.deep, fontSize: 12, fontWeight: 600 },
+        arrow: { color: palette.paper },
       },
     },
   },
