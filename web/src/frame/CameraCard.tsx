@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import type { Camera, Command } from '../core/types';
 import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
@@ -18,7 +19,7 @@ export function CameraCard({ camera }: { camera: Camera }) {
       <div className="card-head">
         <span className="card-name">Camera</span>
         <Swatch label="Colour of the camera" value={camera.colour} commands={(colour) => [as({ colour })]} />
-        <input
+        <Words
           className="short mono"
           aria-label="Camera letter"
           defaultValue={camera.letter}

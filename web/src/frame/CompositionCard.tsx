@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Command, Guide, Rule } from '../core/types';
@@ -162,8 +163,7 @@ export function CompositionCard({ camera }: { camera: Camera }) {
         <div className="placing-side">
           <label className="text-number">
             <span>Height in frame</span>
-            <input
-              type="text"
+            <Words
               className="mono"
               placeholder="as it is"
               value={size}

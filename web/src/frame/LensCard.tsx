@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import { useSettings } from '../sequence/settings';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
@@ -92,12 +93,11 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
         </div>
       ) : null}
       {full ? (
-        <label className="tick">
-          <input type="checkbox" checked={keep} onChange={(e) => setKeep(e.target.checked)} />
+        <Tick checked={keep} onChange={(e) => setKeep(e.target.checked)}>
           {subject
             ? `Keep ${entities[subject]?.name ?? 'the subject'}’s size: the camera dollies`
             : 'Keep the subject’s size (there is none in frame)'}
-        </label>
+        </Tick>
       ) : null}
       <div className="numbers">
         <TextNumber

@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Piece } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
@@ -72,7 +73,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
         </>
       }
     >
-      <input
+      <Words
         className="search"
         autoFocus
         placeholder="What it says"

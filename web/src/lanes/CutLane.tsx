@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
 import { approve, approvedOn, mayApprove, reopen } from '../sequence/approvals';
 import { useState } from 'react';
@@ -161,7 +162,7 @@ export function CutLane({ scale }: { scale: Scale }) {
               >
                 <label className="line">
                   <span className="line-label">Code</span>
-                  <input
+                  <Words
                     aria-label="Code of this shot"
                     defaultValue={menu.span.shot}
                     onKeyDown={(e) => {

@@ -1,3 +1,5 @@
+import { Choose } from '../kit/Choose';
+import { Tick } from '../kit/Tick';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
@@ -73,14 +75,14 @@ export function MotionMenu() {
         <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <label className="line">
             <span className="line-label">Of</span>
-            <select aria-label="Motion of" value={of} onChange={(e) => setPart(e.target.value)}>
+            <Choose aria-label="Motion of" value={of} onChange={(e) => setPart(e.target.value)}>
               <option value="">all of {entity?.name}</option>
               {parts.map((p) => (
                 <option key={p.id} value={p.id}>
                   its {PARTS[p.kind].name.toLowerCase()}
                 </option>
               ))}
-            </select>
+            </Choose>
           </label>
         </div>
         {WHOLE.map((w) => (
@@ -119,10 +121,9 @@ export function MotionMenu() {
             <Pill onClick={() => holdHere(hold)}>Longer</Pill>
             <Pill onClick={() => holdHere(-hold)}>Shorter</Pill>
           </div>
-          <label className="tick">
-            <input type="checkbox" checked={cuts} onChange={(e) => setCuts(e.target.checked)} />
+          <Tick checked={cuts} onChange={(e) => setCuts(e.target.checked)}>
             Later cuts go along
-          </label>
+          </Tick>
         </div>
       </Menu>
     </>

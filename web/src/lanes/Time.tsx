@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
@@ -89,7 +90,7 @@ export function Time() {
       <Transport />
       <div className="lane-tools">
         <MotionMenu />
-        <input
+        <Words
           className="short-search"
           type="search"
           placeholder="Find a lane"
@@ -257,7 +258,7 @@ function Transport() {
       )}
       {button('One frame on (.)', <Icon.StepOn />, () => goTo(Math.round(s.frame) + 1))}
       {button('Last frame (End)', <Icon.Last />, () => goTo(s.header.lastFrame))}
-      <input
+      <Words
         className="frame"
         aria-label="Frame"
         title="A frame, 12s, +2s or a timecode"

@@ -1,3 +1,4 @@
+import { Choose } from '../kit/Choose';
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Cue, Light } from '../core/types';
@@ -142,7 +143,7 @@ function Anchors({
   const names = JSON.parse(theCore().anchors(subject.entity)) as string[];
   if (names.length < 2) return null;
   return (
-    <select
+    <Choose
       aria-label="Point looked at"
       value={subject.anchor ?? ''}
       style={{ flex: '0 1 74px' }}
@@ -162,6 +163,6 @@ function Anchors({
       {names.map((n) => (
         <option key={n}>{n}</option>
       ))}
-    </select>
+    </Choose>
   );
 }

@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import { useMemo, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera } from '../core/types';
@@ -67,14 +68,12 @@ export function BakeDialog({ id }: { id: string }) {
       <p>
         A plain camera is put beside each rig: its place, angles and lens as keys. The rig stays as it is.
       </p>
-      <label className="tick">
-        <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
+      <Tick checked={all} onChange={(e) => setAll(e.target.checked)}>
         All cameras that are more than plain ones
-      </label>
-      <label className="tick">
-        <input type="checkbox" checked={reduced} onChange={(e) => setReduced(e.target.checked)} />
+      </Tick>
+      <Tick checked={reduced} onChange={(e) => setReduced(e.target.checked)}>
         Only as many keys as a tolerance needs
-      </label>
+      </Tick>
       {reduced ? <Tolerances value={tolerance} onChange={setTolerance} /> : null}
       {done !== null ? (
         <div

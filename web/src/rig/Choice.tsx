@@ -1,3 +1,5 @@
+import { Choose } from '../kit/Choose';
+
 /** A labelled choice in one line. */
 export function Choice({
   label,
@@ -13,13 +15,13 @@ export function Choice({
   return (
     <div className="line">
       <span className="line-label">{label}</span>
-      <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
+      <Choose aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
         {options.map(([v, name]) => (
           <option key={v} value={v}>
             {name}
           </option>
         ))}
-      </select>
+      </Choose>
     </div>
   );
 }

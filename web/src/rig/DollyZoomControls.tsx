@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, DollyZoom } from '../core/types';
 import { edit, editProposed, useSequence } from '../sequence/store';
@@ -73,32 +74,30 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
         </Pill>
       </div>
       {held ? (
-        <label className="tick">
-          <input
-            type="checkbox"
-            checked={focused}
-            onChange={(e) =>
-              edit(e.target.checked ? `Focus follows ${name(held)}` : 'Focus follows nothing', {
-                kind: 'setFocus',
-                camera: camera.id,
-                focus: e.target.checked
-                  ? {
-                      subjects: [part.subject!],
-                      cues: [
-                        {
-                          frame: useSequence.getState().header.firstFrame,
-                          travel: 0,
-                          ease: 'slowBoth',
-                          mix: { [held]: 1 },
-                        },
-                      ],
-                    }
-                  : null,
-              })
-            }
-          />
+        <Tick
+          checked={focused}
+          onChange={(e) =>
+            edit(e.target.checked ? `Focus follows ${name(held)}` : 'Focus follows nothing', {
+              kind: 'setFocus',
+              camera: camera.id,
+              focus: e.target.checked
+                ? {
+                    subjects: [part.subject!],
+                    cues: [
+                      {
+                        frame: useSequence.getState().header.firstFrame,
+                        travel: 0,
+                        ease: 'slowBoth',
+                        mix: { [held]: 1 },
+                      },
+                    ],
+                  }
+                : null,
+            })
+          }
+        >
           Focus follows it
-        </label>
+        </Tick>
       ) : null}
     </>
   );

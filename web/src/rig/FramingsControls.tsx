@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import { useState } from 'react';
 import type { Camera, Cue, Framings } from '../core/types';
 import { edit, select, useSequence } from '../sequence/store';
@@ -103,14 +104,12 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
         ]}
         onChange={(v) => set('Route', { ...part, route: v as Framings['route'] })}
       />
-      <label className="tick">
-        <input
-          type="checkbox"
-          checked={part.keepHorizon}
-          onChange={(e) => set('Horizon of the travel', { ...part, keepHorizon: e.target.checked })}
-        />
+      <Tick
+        checked={part.keepHorizon}
+        onChange={(e) => set('Horizon of the travel', { ...part, keepHorizon: e.target.checked })}
+      >
         Keep the horizon
-      </label>
+      </Tick>
     </>
   );
 }

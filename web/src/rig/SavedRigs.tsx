@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import Divider from '@mui/material/Divider';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -150,7 +151,7 @@ export function SaveRigDialog({ id: camera }: { id: string }) {
         All {c.rig.length} parts with their keys and cues. Another sequence finds the subjects again by their
         names.
       </p>
-      <input
+      <Words
         className="search"
         aria-label="Name of the rig"
         maxLength={80}

@@ -1,3 +1,6 @@
+import { Words } from '../kit/Words';
+import { Choose } from '../kit/Choose';
+import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
@@ -42,7 +45,7 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
   );
   return (
     <>
-      <input
+      <Words
         className="search"
         aria-label="Note of the trim"
         placeholder="What it is for"
@@ -57,21 +60,19 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
           e.target.value !== part.label && set('Note of a trim', { ...part, label: e.target.value })
         }
       />
-      <label className="tick">
-        <input
-          type="checkbox"
-          checked={span !== null}
-          onChange={(e) =>
-            set('When the trim holds', {
-              ...part,
-              span: e.target.checked
-                ? { first: header.firstFrame, last: header.lastFrame, fadeIn: 12, fadeOut: 12 }
-                : null,
-            })
-          }
-        />
+      <Tick
+        checked={span !== null}
+        onChange={(e) =>
+          set('When the trim holds', {
+            ...part,
+            span: e.target.checked
+              ? { first: header.firstFrame, last: header.lastFrame, fadeIn: 12, fadeOut: 12 }
+              : null,
+          })
+        }
+      >
         Only for a stretch of frames
-      </label>
+      </Tick>
       {span ? (
         <div className="numbers">
           {number('From', 'first')}
@@ -97,7 +98,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
   const sum = theCore().trimsSay(camera.id, frame);
   return (
     <div className="line padded">
-      <select
+      <Choose
         aria-label="Answer a note with a trim"
         value=""
         onChange={(e) => {
@@ -110,7 +111,7 @@ export function TrimsLine({ camera }: { camera: Camera }) {
           <option key={n.label}>{n.label}</option>
         ))}
         <option value="other">something else</option>
-      </select>
+      </Choose>
       {trims.length ? (
         <>
           <span className="grow muted">{sum || 'All trims are off.'}</span>

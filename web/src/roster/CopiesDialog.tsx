@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Vec3 } from '../core/types';
@@ -68,10 +69,9 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
         {axis(2, 'Each towards the front')}
       </div>
       {anyPiece ? (
-        <label className="tick">
-          <input type="checkbox" checked={instances} onChange={(e) => setInstances(e.target.checked)} />
+        <Tick checked={instances} onChange={(e) => setInstances(e.target.checked)}>
           Instances: they change when the first one’s shape does
-        </label>
+        </Tick>
       ) : null}
       <p className="says">They are shown in the set as they will stand.</p>
     </Window>

@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
 import { approvedOn } from '../sequence/approvals';
 import { useMemo, useState } from 'react';
@@ -95,7 +96,7 @@ export function Roster() {
         <span className="grow">Roster</span>
         <AddMenu />
       </div>
-      <input
+      <Words
         className="search"
         placeholder="Find by name"
         value={find}
@@ -206,7 +207,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
         <span className="dot" style={{ background: colour }} />
       )}
       {naming ? (
-        <input
+        <Words
           autoFocus
           defaultValue={e.name}
           aria-label={`New name of ${e.name}`}

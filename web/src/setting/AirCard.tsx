@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import type { Air, Command } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
@@ -14,14 +15,12 @@ export function AirCard({ air, channels }: { air: Air; channels: ChannelInfo[] }
       </div>
       <p className="says">The far pales to this colour; the haze thins with height.</p>
       <Fields id={air.id} name={air.name} channels={channels} />
-      <label className="tick">
-        <input
-          type="checkbox"
-          checked={air.background !== null}
-          onChange={(e) => edit('Background', as({ background: e.target.checked ? '#6f7f94' : null }))}
-        />
+      <Tick
+        checked={air.background !== null}
+        onChange={(e) => edit('Background', as({ background: e.target.checked ? '#6f7f94' : null }))}
+      >
         A plain background instead of the sky
-      </label>
+      </Tick>
       {air.background !== null ? (
         <Swatch
           label="Background"

@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import type { Attention, Command, Light } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
@@ -30,10 +31,9 @@ export function LightCard({ light, channels }: { light: Light; channels: Channel
     <Swatch label={label} named value={light[key]} commands={(c) => [as({ [key]: c })]} />
   );
   const tick = (label: string, key: 'softShadow' | 'specular' | 'shown') => (
-    <label className="tick">
-      <input type="checkbox" checked={light[key]} onChange={(e) => put({ [key]: e.target.checked })} />
+    <Tick checked={light[key]} onChange={(e) => put({ [key]: e.target.checked })}>
       {label}
-    </label>
+    </Tick>
   );
   if (light.form === 'guide')
     return (

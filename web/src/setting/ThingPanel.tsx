@@ -1,3 +1,4 @@
+import { Tick } from '../kit/Tick';
 import type { Command, Entity } from '../core/types';
 import { theCore } from '../core/load';
 import { Fields, useChannels } from '../fields/NumberField';
@@ -165,14 +166,12 @@ function LayerCard({ layer }: { layer: Extract<Entity, { kind: 'layer' }> }) {
   const on = Object.values(entities).filter((e) => 'layer' in e && e.layer === layer.id);
   const as = (next: Partial<typeof layer>): Command => ({ kind: 'replace', entity: { ...layer, ...next } });
   const tick = (name: string, key: 'shown' | 'rendered' | 'locked') => (
-    <label className="tick">
-      <input
-        type="checkbox"
-        checked={layer[key]}
-        onChange={(e) => edit(`Change ${layer.name}`, as({ [key]: e.target.checked }))}
-      />
+    <Tick
+      checked={layer[key]}
+      onChange={(e) => edit(`Change ${layer.name}`, as({ [key]: e.target.checked }))}
+    >
       {name}
-    </label>
+    </Tick>
   );
   return (
     <div className="card">

@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Action } from './actions';
 
@@ -16,7 +17,7 @@ export function CommandBox({ actions, onClose }: { actions: Action[]; onClose: (
   return (
     <div className="commands" onClick={onClose}>
       <div role="dialog" aria-label="Find any action" onClick={(e) => e.stopPropagation()}>
-        <input
+        <Words
           autoFocus
           placeholder="What would you like to do?"
           aria-label="Find any action"

@@ -35,10 +35,10 @@ import { IconAction } from '../kit/IconAction';
 /** Share of the width the set view has on each desk, and the height of the lanes. */
 const SHAPES: Record<Desk, { share: number; time: number }> = {
   set: { share: 0.62, time: 170 },
-  frame: { share: 0.36, time: 170 },
+  frame: { share: 0.43, time: 170 },
   move: { share: 0.43, time: 300 },
-  cut: { share: 0.36, time: 210 },
-  handover: { share: 0.36, time: 150 },
+  cut: { share: 0.43, time: 210 },
+  handover: { share: 0.43, time: 150 },
 };
 
 /** The lanes take no more of the window's height than this by themselves. */

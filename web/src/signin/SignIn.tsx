@@ -1,3 +1,4 @@
+import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { call } from '../shell/http';
 import { Pill } from '../kit/Pill';
@@ -69,19 +70,20 @@ export function SignIn({
           Jolly Kite
         </h1>
         <span className="muted">Put cameras into a set, make them move, hand shots on.</span>
-        <label>
-          Name
-          <input value={name} onChange={(e) => setName(e.target.value)} autoComplete="username" autoFocus />
-        </label>
-        <label>
-          Password
-          <input
-            type="password"
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-            autoComplete="current-password"
-          />
-        </label>
+        <TextField
+          label="Name"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          autoComplete="username"
+          autoFocus
+        />
+        <TextField
+          label="Password"
+          type="password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+          autoComplete="current-password"
+        />
         {error ? (
           <p className="error" role="alert">
             {error}

@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { useId, useState } from 'react';
 import type { Lens, LensKit } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
@@ -46,8 +47,7 @@ export function Kits({
       {kit ? (
         <>
           <div className="line">
-            <input
-              type="text"
+            <Words
               aria-label="Name of the kit"
               value={kit.name}
               disabled={!mayEdit}

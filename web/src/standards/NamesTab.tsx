@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { useId } from 'react';
 import type { Standards, Style } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
@@ -31,8 +32,7 @@ export function Names({
     <>
       <div className="line">
         <span className="line-label">Shots</span>
-        <input
-          type="text"
+        <Words
           className="mono"
           aria-label="Pattern of shot codes"
           value={n.shots}

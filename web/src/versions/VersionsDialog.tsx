@@ -1,3 +1,5 @@
+import { Words } from '../kit/Words';
+import { Choose } from '../kit/Choose';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
@@ -65,7 +67,7 @@ export function VersionsDialog() {
           void keep();
         }}
       >
-        <input
+        <Words
           className="search"
           aria-label="Name of the version"
           placeholder="Name, e.g. first pass"
@@ -73,7 +75,7 @@ export function VersionsDialog() {
           value={name}
           onChange={(e) => setName(e.target.value)}
         />
-        <input
+        <Words
           className="search grow"
           aria-label="Note of the version"
           placeholder="Note: what it is, what was asked"
@@ -94,7 +96,7 @@ export function VersionsDialog() {
         </p>
       ) : null}
       {all.length > 6 ? (
-        <input
+        <Words
           className="search"
           type="search"
           placeholder="Find a version"
@@ -106,7 +108,7 @@ export function VersionsDialog() {
       {all.length ? (
         <label className="line">
           <span className="muted">Look at one beside</span>
-          <select
+          <Choose
             value={beside}
             aria-label="Compare with"
             onChange={(e) => setBeside(Number(e.target.value))}
@@ -117,7 +119,7 @@ export function VersionsDialog() {
                 {titled(k)}
               </option>
             ))}
-          </select>
+          </Choose>
         </label>
       ) : null}
       {shown.map((k) => (

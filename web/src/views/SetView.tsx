@@ -1,3 +1,4 @@
+import { Choose } from '../kit/Choose';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
@@ -157,7 +158,7 @@ function SetFoot() {
       <div className="view-foot set-foot">
         <label>
           <span className="word">Lengths in </span>
-          <select
+          <Choose
             aria-label="Display unit"
             value={header.displayUnit}
             onChange={(e) => put(`Show lengths in ${e.target.value}`, { displayUnit: e.target.value })}
@@ -165,11 +166,11 @@ function SetFoot() {
             {['m', 'cm', 'mm', 'ft', 'in', 'ft+in'].map((u) => (
               <option key={u}>{u}</option>
             ))}
-          </select>
+          </Choose>
         </label>
         <label>
           <span className="word">Grid </span>
-          <select
+          <Choose
             aria-label="Grid"
             value={grids.some(([, m, l]) => `${m}/${l}` === now) ? now : ''}
             onChange={(e) => {
@@ -185,7 +186,7 @@ function SetFoot() {
             {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
               <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)}`}</option>
             )}
-          </select>
+          </Choose>
         </label>
         <span className="grow" />
         <Tip text="Put a person of 1.83 m where the view looks">

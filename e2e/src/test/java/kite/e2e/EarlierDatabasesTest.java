@@ -20,7 +20,12 @@ import tools.jackson.databind.JsonNode;
 class EarlierDatabasesTest {
   @ParameterizedTest
   @ValueSource(
-      strings = {"before-the-journal-of-fields", "with-renders-held", "with-places-of-sequences"})
+      strings = {
+        "before-the-journal-of-fields",
+        "with-renders-held",
+        "with-places-of-sequences",
+        "with-shared-sets"
+      })
   void isMigratedAndGoesOn(String build) throws Exception {
     String database = Application.DATABASE + "_earlier";
     Application.make(database);
