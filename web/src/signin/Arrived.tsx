@@ -1,3 +1,4 @@
+import { Door } from './Door';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -27,26 +28,20 @@ export function Arrived({ onDone }: { onDone: () => void }) {
     staleTime: Infinity,
   });
   return (
-    <main className="sign-in">
-      <div className="sign-in-form">
-        <h1>
-          <img src="kite.svg" alt="" />
-          Jolly Kite
-        </h1>
-        {arrival.isPending ? <span className="muted">Coming in …</span> : null}
-        {arrival.isError ? (
-          <>
-            <p className="error" role="alert">
-              {arrival.error.message}
-            </p>
-            <Button variant="contained" onClick={onDone}>
-              To the front page
-            </Button>
-          </>
-        ) : null}
-        {arrival.data ? <Who arrival={arrival.data} onDone={onDone} /> : null}
-      </div>
-    </main>
+    <Door>
+      {arrival.isPending ? <span className="muted">Coming in …</span> : null}
+      {arrival.isError ? (
+        <>
+          <p className="error" role="alert">
+            {arrival.error.message}
+          </p>
+          <Button variant="contained" onClick={onDone}>
+            To the front page
+          </Button>
+        </>
+      ) : null}
+      {arrival.data ? <Who arrival={arrival.data} onDone={onDone} /> : null}
+    </Door>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Door } from './Door';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
@@ -37,28 +38,20 @@ export function Invited({
     staleTime: Infinity,
   });
   return (
-    <main className="sign-in">
-      <div className="sign-in-form">
-        <h1>
-          <img src="kite.svg" alt="" />
-          Jolly Kite
-        </h1>
-        {shown.isPending ? <span className="muted">Looking at the link …</span> : null}
-        {shown.isError ? (
-          <>
-            <p className="error" role="alert">
-              {shown.error.message}
-            </p>
-            <Button variant="contained" onClick={onDone}>
-              To the front page
-            </Button>
-          </>
-        ) : null}
-        {shown.data ? (
-          <Coming secret={secret} shown={shown.data} signedIn={signedIn} onDone={onDone} />
-        ) : null}
-      </div>
-    </main>
+    <Door>
+      {shown.isPending ? <span className="muted">Looking at the link …</span> : null}
+      {shown.isError ? (
+        <>
+          <p className="error" role="alert">
+            {shown.error.message}
+          </p>
+          <Button variant="contained" onClick={onDone}>
+            To the front page
+          </Button>
+        </>
+      ) : null}
+      {shown.data ? <Coming secret={secret} shown={shown.data} signedIn={signedIn} onDone={onDone} /> : null}
+    </Door>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Door } from './Door';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -25,47 +26,40 @@ export function SetUp({ onDone }: { onDone: () => void }) {
       onDone();
     });
   return (
-    <main className="sign-in">
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (password === again) void make();
-        }}
-      >
-        <h1>
-          <img src="kite.svg" alt="" />
-          Jolly Kite
-        </h1>
-        <span className="muted">
-          Nobody has an account here yet. The first one is yours, with the code from the terminal.
-        </span>
-        <TextField
-          label="Code from the terminal"
-          value={code}
-          onChange={(e) => setCode(e.target.value)}
-          autoComplete="off"
-          autoFocus
-          {...at('code')}
-        />
-        <AccountFields name={name} password={password} onName={setName} onPassword={setPassword} at={at} />
-        <TextField
-          label="Password once more"
-          type="password"
-          value={again}
-          onChange={(e) => setAgain(e.target.value)}
-          autoComplete="new-password"
-          error={differs}
-          helperText={differs ? 'The two are not the same.' : ' '}
-        />
-        {wrong && !['code', 'name', 'password'].includes(wrong.field) ? (
-          <p className="error" role="alert">
-            {wrong.text}
-          </p>
-        ) : null}
-        <Button type="submit" variant="contained" disabled={busy || differs || !again}>
-          Make the account
-        </Button>
-      </form>
-    </main>
+    <Door
+      onSend={() => {
+        if (password === again) void make();
+      }}
+    >
+      <span className="muted">
+        Nobody has an account here yet. The first one is yours, with the code from the terminal.
+      </span>
+      <TextField
+        label="Code from the terminal"
+        value={code}
+        onChange={(e) => setCode(e.target.value)}
+        autoComplete="off"
+        autoFocus
+        {...at('code')}
+      />
+      <AccountFields name={name} password={password} onName={setName} onPassword={setPassword} at={at} />
+      <TextField
+        label="Password once more"
+        type="password"
+        value={again}
+        onChange={(e) => setAgain(e.target.value)}
+        autoComplete="new-password"
+        error={differs}
+        helperText={differs ? 'The two are not the same.' : ' '}
+      />
+      {wrong && !['code', 'name', 'password'].includes(wrong.field) ? (
+        <p className="error" role="alert">
+          {wrong.text}
+        </p>
+      ) : null}
+      <Button type="submit" variant="contained" disabled={busy || differs || !again}>
+        Make the account
+      </Button>
+    </Door>
   );
 }

@@ -1,3 +1,4 @@
+import { Door } from './Door';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { call } from '../shell/http';
@@ -58,51 +59,44 @@ export function SignIn({
     }
   };
   return (
-    <main className="sign-in">
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void enter();
-        }}
-      >
-        <h1>
-          <img src="kite.svg" alt="" />
-          Jolly Kite
-        </h1>
-        <span className="muted">Put cameras into a set, make them move, hand shots on.</span>
-        <TextField
-          label="Name"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          autoComplete="username"
-          autoFocus
-        />
-        <TextField
-          label="Password"
-          type="password"
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-          autoComplete="current-password"
-        />
-        {error ? (
-          <p className="error" role="alert">
-            {error}
-          </p>
-        ) : null}
-        <Pill tone="coral" wide type="submit" disabled={busy}>
-          {busy ? 'Opening …' : 'Sign in'}
+    <Door
+      onSend={() => {
+        void enter();
+      }}
+    >
+      <span className="muted">Put cameras into a set, make them move, hand shots on.</span>
+      <TextField
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        autoComplete="username"
+        autoFocus
+      />
+      <TextField
+        label="Password"
+        type="password"
+        value={password}
+        onChange={(e) => setPassword(e.target.value)}
+        autoComplete="current-password"
+      />
+      {error ? (
+        <p className="error" role="alert">
+          {error}
+        </p>
+      ) : null}
+      <Pill tone="coral" wide type="submit" disabled={busy}>
+        {busy ? 'Opening …' : 'Sign in'}
+      </Pill>
+      {session.provider ? (
+        <Pill wide href="oauth2/authorization/studio">
+          Sign in with {session.provider}
         </Pill>
-        {session.provider ? (
-          <Pill wide href="oauth2/authorization/studio">
-            Sign in with {session.provider}
-          </Pill>
-        ) : null}
-        {session.demoName ? (
-          <span className="muted" style={{ fontSize: 12.5 }}>
-            Demonstration: name <b>{session.demoName}</b>, password <b>{session.demoPassword}</b>
-          </span>
-        ) : null}
-      </form>
-    </main>
+      ) : null}
+      {session.demoName ? (
+        <span className="muted" style={{ fontSize: 12.5 }}>
+          Demonstration: name <b>{session.demoName}</b>, password <b>{session.demoPassword}</b>
+        </span>
+      ) : null}
+    </Door>
   );
 }
