@@ -210,7 +210,6 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         <IconAction
           size="small"
           lit={keyHere}
-
           aria-label={`Key ${label}`}
           aria-pressed={keyHere}
           disabled={!mayEdit}

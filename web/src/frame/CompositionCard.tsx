@@ -206,7 +206,6 @@ function GuideChips({ camera }: { camera: Camera }) {
             <Chip
               on={on}
               key={g.form}
-
               onClick={() => {
                 setOpen(on ? null : g.form);
                 toggleGuide(camera, g.form);

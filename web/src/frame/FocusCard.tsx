@@ -165,7 +165,6 @@ export function FocusCard({ camera }: { camera: Camera }) {
           </Pill>
           <IconAction
             size="small"
-
             aria-label={`Focus lets go of ${name(s.entity)}`}
             onClick={() => {
               const subjects = focus.subjects.filter((x) => x !== s);

@@ -32,7 +32,6 @@ export function LensTools({ camera }: { camera: Camera }) {
         <Tip key={t.tool} text={locked || t.does}>
           <IconAction
             on={tool === t.tool}
-
             aria-label={t.name}
             aria-pressed={tool === t.tool}
             disabled={locked !== ''}
@@ -75,7 +74,6 @@ export function LensTools({ camera }: { camera: Camera }) {
       <Tip text={camera.locked ? 'Unlock this camera' : 'Lock everything about this camera'}>
         <IconAction
           lit={camera.locked}
-
           aria-label={camera.locked ? 'Unlock the camera' : 'Lock the camera'}
           aria-pressed={camera.locked}
           onClick={() => edit('Lock', { kind: 'lock', ids: [camera.id], locked: !camera.locked })}

@@ -23,13 +23,7 @@ export function MenuButton({
   return (
     <>
       <Tip text={tip}>
-        <Pill
-          ref={button}
-
-          aria-haspopup="menu"
-          disabled={disabled}
-          onClick={() => setOpen(true)}
-        >
+        <Pill ref={button} aria-haspopup="menu" disabled={disabled} onClick={() => setOpen(true)}>
           {name}
         </Pill>
       </Tip>

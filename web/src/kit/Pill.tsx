@@ -34,9 +34,9 @@ const Root = styled(Button, { shouldForwardProp: (p) => !LOOKS.includes(p as str
     lineHeight: 1.5,
     whiteSpace: 'nowrap',
     background: lit ? ACCENT[tone ?? 'teal'] : palette.button,
-    color: lit ? palette.onAccent : 'inherit',
+    color: lit ? palette.onAccent : palette.paper,
     '&:hover': { background: lit ? ACCENT[tone ?? 'teal'] : palette.raised },
-    '&.Mui-disabled': { color: lit ? palette.onAccent : 'inherit', opacity: 0.45 },
+    '&.Mui-disabled': { color: lit ? palette.onAccent : palette.paper, opacity: 0.45 },
   };
 });
 

@@ -59,7 +59,6 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
         {camera ? (
           <Chip
             on={cuts}
-
             title="Its cuts too: they move along with what stands on their frame"
             onClick={() => setCuts(!cuts)}
           >

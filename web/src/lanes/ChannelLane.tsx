@@ -192,7 +192,6 @@ export function ChannelLane({
         <IconAction
           size="tiny"
           lit={locked}
-
           aria-label={`${locked ? 'Unlock' : 'Lock'} the lane of ${info.label}`}
           title={locked ? 'Unlock this lane' : 'Lock this lane: its keys cannot be touched'}
           aria-pressed={locked}
@@ -202,7 +201,6 @@ export function ChannelLane({
         </IconAction>
         <IconAction
           size="tiny"
-
           aria-label={`Hide the lane of ${info.label}`}
           title="Hide this lane"
           onClick={() => flip('hiddenLanes')}

@@ -33,7 +33,6 @@ export function CueMenu({
     <>
       <IconAction
         size="tiny"
-
         aria-label={`All cues of ${name}`}
         title="All cues of this lane: takes, stretch, repeat"
         aria-haspopup="menu"

@@ -100,20 +100,12 @@ export function Time() {
           onKeyDown={(e) => e.stopPropagation()}
         />
         <Tip text="Lanes of one unit on one scale, to compare them; else each fills its lane">
-          <Chip
-            on={sameScale}
-
-            onClick={() => setSameScale(!sameScale)}
-          >
+          <Chip on={sameScale} onClick={() => setSameScale(!sameScale)}>
             Same scale
           </Chip>
         </Tip>
         <Tip text="How fast each number changes, drawn over its lane">
-          <Chip
-            on={speed}
-
-            onClick={() => setSpeed(!speed)}
-          >
+          <Chip on={speed} onClick={() => setSpeed(!speed)}>
             Speed
           </Chip>
         </Tip>
@@ -127,11 +119,7 @@ export function Time() {
           </Chip>
         ) : null}
         <Tip text="The camera’s way in the set, its subject’s in the frame">
-          <Chip
-            on={ghosts}
-
-            onClick={() => useSequence.setState({ ghosts: !ghosts })}
-          >
+          <Chip on={ghosts} onClick={() => useSequence.setState({ ghosts: !ghosts })}>
             Ghosts
           </Chip>
         </Tip>

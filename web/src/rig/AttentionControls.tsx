@@ -4,7 +4,7 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Cue, Light } from '../core/types';
 import { edit, useSequence } from '../sequence/store';
 import { Choice } from './Choice';
-import { HAND_OVER } from './cueing';
+import { TURN_FRAMES } from './cueing';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 
@@ -57,7 +57,7 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
       kind: 'putCue',
       camera: camera.id,
       part: part.id,
-      cue: { frame: Math.round(frame), travel: HAND_OVER, ease: 'slowBoth', mix: { [id]: 1 } },
+      cue: { frame: Math.round(frame), travel: TURN_FRAMES, ease: 'slowBoth', mix: { [id]: 1 } },
     });
   const drop = (id: string) => {
     const cues = part.cues
@@ -80,7 +80,6 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
           </Pill>
           <IconAction
             size="small"
-
             aria-label={`Stop attending to ${name(s.entity)}`}
             onClick={() => drop(s.entity)}
           >

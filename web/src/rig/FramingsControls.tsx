@@ -67,12 +67,7 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
             <Pill aria-label={`Travel to camera ${letter(id)} from this frame`} onClick={() => travel(id)}>
               Travel to
             </Pill>
-            <IconAction
-              size="small"
-
-              aria-label={`Leave out camera ${letter(id)}`}
-              onClick={() => drop(id)}
-            >
+            <IconAction size="small" aria-label={`Leave out camera ${letter(id)}`} onClick={() => drop(id)}>
               ×
             </IconAction>
           </div>

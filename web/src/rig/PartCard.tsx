@@ -176,7 +176,6 @@ function More({ camera, part, index }: { camera: Camera; part: RigPart; index: n
       <Tip text="Duplicate, copy, remove">
         <IconAction
           size="small"
-
           aria-label={`More: ${name}`}
           aria-haspopup="menu"
           onClick={(e) => setAt(e.currentTarget)}

@@ -91,7 +91,6 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
           </div>
           <IconAction
             size="small"
-
             aria-label={`Forget ${s.name}`}
             title="Take it off the production"
             onClick={(e) => {

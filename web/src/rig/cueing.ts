@@ -3,7 +3,7 @@ import type { Attention, Camera, Command, Cue, Framings, Light } from '../core/t
 import { edit, say, useSequence } from '../sequence/store';
 
 /** Frames a new turn takes: half a second of film at 24. */
-export const HAND_OVER = 12;
+export const TURN_FRAMES = 12;
 
 /** The selected camera or spot and the part whose cues the keyboard puts: never one not selected. */
 function cued(): { camera: Camera | Light; part: Attention | Framings } | undefined {
@@ -74,6 +74,6 @@ export function turnTo(index: number): boolean {
   return edit(
     `Turn to ${useSequence.getState().entities[id]?.name ?? id}`,
     ...before,
-    put({ frame, travel: HAND_OVER, ease: 'slowBoth', mix: { [id]: 1 } }),
+    put({ frame, travel: TURN_FRAMES, ease: 'slowBoth', mix: { [id]: 1 } }),
   );
 }

@@ -46,7 +46,6 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
           <Pill
             tone="coral"
             wide
-
             onClick={() => {
               if (copy(`${count} copies of ${names}`.slice(0, 120), ids, count, step, instances))
                 closeDialog();

@@ -267,7 +267,6 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
             <IconAction
               size="small"
               lit={!e.rendered}
-
               aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
               onClick={() =>
                 put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
@@ -290,7 +289,6 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
             <IconAction
               size="small"
               lit={!shown}
-
               aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
               onClick={() =>
                 e.kind === 'layer'
@@ -307,7 +305,6 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
             <IconAction
               size="small"
               lit={locked}
-
               aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
               onClick={() =>
                 e.kind === 'layer'

@@ -13,7 +13,6 @@ export function Arrange() {
     <Chip
       on={axes.includes(a)}
       key={a}
-
       onClick={() => setAxes(axes.includes(a) ? axes.replace(a, '') : axes + a)}
     >
       {a.toUpperCase()}

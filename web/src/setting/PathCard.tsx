@@ -153,7 +153,6 @@ function PointLine({
         ) : null}
         <IconAction
           size="small"
-
           aria-label={`Remove point ${index + 1}`}
           title="Remove this point"
           disabled={path.points.length <= 2}

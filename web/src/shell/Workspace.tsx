@@ -289,7 +289,6 @@ function Top({ onCommands }: { onCommands: () => void }) {
       <Tip text="Every camera's view of this frame, live">
         <IconAction
           lit={s.contactSheet}
-
           aria-label="Contact sheet"
           aria-pressed={s.contactSheet}
           onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
@@ -319,7 +318,6 @@ function Shared({ compared }: { compared: boolean }) {
       <Tip text="Versions: keep this one, compare, go back">
         <IconAction
           lit={compared}
-
           aria-label="Versions"
           onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
         >

@@ -110,7 +110,6 @@ export function Kits({
                 />
                 <IconAction
                   size="small"
-
                   disabled={!mayEdit}
                   aria-label={`Remove the ${l.shortestMm} mm`}
                   onClick={() => put({ lenses: kit.lenses.filter((_, n) => n !== i) })}

@@ -82,13 +82,7 @@ export function StandardsDialog() {
             {draft ? 'Leave them as they were' : 'Close'}
           </Pill>
           {draft && !effects ? (
-            <Pill
-              tone="coral"
-              wide
-
-              disabled={!leads || wrong > 0}
-              onClick={() => void send(false)}
-            >
+            <Pill tone="coral" wide disabled={!leads || wrong > 0} onClick={() => void send(false)}>
               {wrong === 0
                 ? 'See what will change'
                 : wrong === 1

@@ -185,7 +185,6 @@ function CutNothing({ camera }: { camera: string }) {
   return (
     <Pill
       disabled={!mayEdit}
-
       onClick={() => {
         const { header } = useSequence.getState();
         const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
@@ -215,12 +214,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
       {camera ? (
         <>
           <Tip text="Tint what is sharp enough">
-            <Pill
-              tone="lilac"
-              on={sharpTint}
-
-              onClick={() => useSequence.setState({ sharpTint: !sharpTint })}
-            >
+            <Pill tone="lilac" on={sharpTint} onClick={() => useSequence.setState({ sharpTint: !sharpTint })}>
               Sharp
             </Pill>
           </Tip>
@@ -229,7 +223,6 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
               <Pill
                 tone="lilac"
                 on={camera.depthOfField}
-
                 onClick={() =>
                   edit('Depth of field', {
                     kind: 'setDepthOfField',
@@ -245,11 +238,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
         </>
       ) : null}
       <Tip text="Show the camera that the cut has live on each frame">
-        <Pill
-          on={followCut}
-
-          onClick={() => useSequence.setState({ followCut: !followCut })}
-        >
+        <Pill on={followCut} onClick={() => useSequence.setState({ followCut: !followCut })}>
           Follow the cut
         </Pill>
       </Tip>

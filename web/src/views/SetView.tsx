@@ -54,11 +54,7 @@ export function SetView() {
           />
         )}
         <Tip text={four ? 'One view again' : 'Free, plan, front and side at once'}>
-          <Pill
-            on={four}
-
-            onClick={() => useSequence.setState({ fourViews: !four })}
-          >
+          <Pill on={four} onClick={() => useSequence.setState({ fourViews: !four })}>
             Four
           </Pill>
         </Tip>

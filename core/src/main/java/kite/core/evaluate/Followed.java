@@ -32,9 +32,7 @@ final class Followed {
   private static final double NO_JUMP = 1e-5;
 
   /**
-   * Jumps are found to so many frames: a micrometre where somebody jumps by a hundred metres. Where
-   * sines decide when that is, the two builds' last digits differ, and what is more than this may
-   * not be the same on both.
+   * Jumps are found to so many frames: to a micrometre where somebody jumps by a hundred metres.
    */
   private static final double JUMP_FRAMES = 1e-8;
 

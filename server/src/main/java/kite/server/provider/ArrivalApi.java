@@ -76,16 +76,8 @@ class ArrivalApi {
       own = arrivals.join(a, asked.name(), asked.password(), address);
       limit.cameIn(asked.name(), address, null);
     }
-    if (own.endedAt() != null) throw ended(own);
     rq.getSession().removeAttribute(ARRIVAL);
     entering.as(own, rq, rs);
-  }
-
-  private static Problem ended(Account a) {
-    return new Problem(
-        HttpStatus.FORBIDDEN,
-        "ended",
-        "The account of " + a.shown() + " is ended. Ask who administers the studio.");
   }
 
   private static Arrival here(HttpServletRequest rq) {

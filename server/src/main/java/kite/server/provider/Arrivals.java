@@ -52,6 +52,7 @@ class Arrivals {
                         "password",
                         "That name and password do not belong together. Check both and try"
                             + " again."));
+    refuseEnded(own);
     if (own.subject() != null)
       throw new Problem(
           HttpStatus.CONFLICT,
@@ -63,6 +64,14 @@ class Arrivals {
     own.comesAs(a.subject());
     audit.note(own.name(), "comes by the studio's sign-in from now on", a.email(), address);
     return own;
+  }
+
+  private static void refuseEnded(Account a) {
+    if (a.endedAt() != null)
+      throw new Problem(
+          HttpStatus.FORBIDDEN,
+          "ended",
+          "The account of " + a.shown() + " is ended. Ask who administers the studio.");
   }
 
   /** A new account; a password of its own it gets by a link of who administers the studio. */
