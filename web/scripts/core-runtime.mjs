@@ -1,7 +1,27 @@
 // Copies the core's WebAssembly and its runtime beside the page. The runtime as it comes makes its glue
 // from strings, which our content-security policy forbids; here the same glue is put in as closures.
 // Every replacement must be found, so that a newer runtime fails the build instead of the page.
-import { cpSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+/** What the module may use: what every browser has that has WebAssembly's garbage collection, and nothing newer. */
+const FEATURES = [
+  '--mvp-features',
+  ...[
+    'gc',
+    'reference-types',
+    'bulk-memory',
+    'exception-handling',
+    'sign-ext',
+    'nontrapping-float-to-int',
+    'mutable-globals',
+    'multivalue',
+  ].map((f) => `--enable-${f}`),
+  '--disable-compact-imports',
+  '--disable-custom-descriptors',
+];
 
 const from = new URL('../../core-browser/target/core/', import.meta.url);
 const to = new URL('../public/core/', import.meta.url);
@@ -91,9 +111,31 @@ replace(
       }
     };`,
 );
-replace('imports.teavmJso["arrayOf" + i] = new Function(', ');', 'imports.teavmJso["arrayOf" + i] = (...p) => p;');
+replace(
+  'imports.teavmJso["arrayOf" + i] = new Function(',
+  ');',
+  'imports.teavmJso["arrayOf" + i] = (...p) => p;',
+);
 if (/new Function\(/.test(text)) throw new Error('The runtime still makes code from strings.');
 
 mkdirSync(to, { recursive: true });
 writeFileSync(new URL('kite-core.js', to), text);
-cpSync(new URL('kite-core.wasm', from), new URL('kite-core.wasm', to));
+
+// The module is made smaller once for each core: what is said twice is said once, what nothing reaches is left out. Nothing
+// of it changes how a number is computed.
+const module = new URL('kite-core.wasm', from);
+const small = new URL('kite-core.wasm', to);
+const of = new URL('made-small.sha256', from);
+const hash = createHash('sha256').update(readFileSync(module)).digest('hex');
+if (!existsSync(small) || !existsSync(of) || readFileSync(of, 'utf8') !== hash) {
+  const optimise = fileURLToPath(new URL('../node_modules/binaryen/bin/wasm-opt', import.meta.url));
+  execFileSync(process.execPath, [
+    optimise,
+    ...FEATURES,
+    '-O1',
+    fileURLToPath(module),
+    '-o',
+    fileURLToPath(small),
+  ]);
+  writeFileSync(of, hash);
+}

@@ -6,11 +6,18 @@ const doc = new Document();
 const buffer = doc.createBuffer();
 const accessor = (type, array) => doc.createAccessor().setType(type).setArray(array).setBuffer(buffer);
 const box = (w, h, d) => {
-  const p = [], n = [], index = [];
+  const p = [],
+    n = [],
+    index = [];
   for (const axis of [0, 1, 2])
     for (const side of [-1, 1]) {
       const base = p.length / 3;
-      for (const [u, v] of [[-1, -1], [1, -1], [1, 1], [-1, 1]]) {
+      for (const [u, v] of [
+        [-1, -1],
+        [1, -1],
+        [1, 1],
+        [-1, 1],
+      ]) {
         const at = [0, 0, 0];
         at[axis] = side;
         at[(axis + 1) % 3] = u * side;
@@ -27,19 +34,31 @@ const box = (w, h, d) => {
     .setAttribute('POSITION', accessor('VEC3', new Float32Array(p)))
     .setAttribute('NORMAL', accessor('VEC3', new Float32Array(n)))
     .setIndices(accessor('SCALAR', new Uint16Array(index)))
-    .setMaterial(doc.createMaterial('red paint').setBaseColorFactor([0.9, 0.02, 0.02, 1]).setMetallicFactor(0));
+    .setMaterial(
+      doc.createMaterial('red paint').setBaseColorFactor([0.9, 0.02, 0.02, 1]).setMetallicFactor(0),
+    );
 };
 const crate = doc.createNode('crate').setMesh(doc.createMesh('crate').addPrimitive(box(1, 1, 1)));
-const lid = doc.createNode('lid').setTranslation([0, 1, 0]).setMesh(doc.createMesh('lid').addPrimitive(box(1.1, 0.1, 1.1)));
+const lid = doc
+  .createNode('lid')
+  .setTranslation([0, 1, 0])
+  .setMesh(doc.createMesh('lid').addPrimitive(box(1.1, 0.1, 1.1)));
 crate.addChild(lid);
 doc.createScene().addChild(crate);
-const sampler = (times, type, values) => doc.createAnimationSampler().setInput(accessor('SCALAR', new Float32Array(times))).setOutput(accessor(type, new Float32Array(values))).setInterpolation('LINEAR');
+const sampler = (times, type, values) =>
+  doc
+    .createAnimationSampler()
+    .setInput(accessor('SCALAR', new Float32Array(times)))
+    .setOutput(accessor(type, new Float32Array(values)))
+    .setInterpolation('LINEAR');
 const slide = sampler([0, 1], 'VEC3', [0, 0, 0, 3, 0, 0]);
 const turn = sampler([0, 1], 'VEC4', [0, 0, 0, 1, 0, Math.SQRT1_2, 0, Math.SQRT1_2]);
 doc
   .createAnimation('slide')
   .addSampler(slide)
   .addSampler(turn)
-  .addChannel(doc.createAnimationChannel().setTargetNode(crate).setTargetPath('translation').setSampler(slide))
+  .addChannel(
+    doc.createAnimationChannel().setTargetNode(crate).setTargetPath('translation').setSampler(slide),
+  )
   .addChannel(doc.createAnimationChannel().setTargetNode(lid).setTargetPath('rotation').setSampler(turn));
 await new NodeIO().write(process.argv[2], doc);

@@ -8,6 +8,9 @@ export interface Refusal {
   text: string;
 }
 
+/** The least module with a garbage-collected type: a struct of one byte. A browser that can run the core takes it. */
+const A_STRUCT = new Uint8Array([0, 97, 115, 109, 1, 0, 0, 0, 1, 5, 1, 95, 1, 120, 0]);
+
 let core: KiteCore | undefined;
 
 /** Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it. */
@@ -22,7 +25,7 @@ export async function loadCore(): Promise<KiteCore> {
     core = (await runtime.load(new URL('core/kite-core.wasm', document.baseURI).href)).exports;
     return core;
   } catch (e) {
-    const tooOld = e instanceof WebAssembly.CompileError || typeof WebAssembly === 'undefined';
+    const tooOld = typeof WebAssembly === 'undefined' || !WebAssembly.validate(A_STRUCT);
     throw new Error(
       tooOld
         ? 'This browser cannot run Jolly Kite: it lacks WebAssembly garbage collection. Use a Chromium-based browser from version 119 on, Firefox from 120, or Safari from 18.2.'

@@ -211,6 +211,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           size="small"
           lit={keyHere}
           aria-label={`Key ${label}`}
+          data-key={address}
           aria-pressed={keyHere}
           disabled={!mayEdit}
           onClick={toggleKey}

@@ -9,7 +9,8 @@ import { rendererFor, stage } from '../views/stage';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
 
-const TILE_PX = 320;
+/** Widest picture of a tile, pixels. */
+const MOST_PX = 640;
 
 /** Every camera's view of this frame, live: one tile is drawn after the other, so nothing waits. */
 export function ContactSheet() {
@@ -23,14 +24,13 @@ export function ContactSheet() {
     .filter((e): e is Camera => e.kind === 'camera')
     .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
   useEffect(() => {
-    const canvas = document.createElement('canvas');
+    const canvas = new OffscreenCanvas(1, 1);
     const renderer = rendererFor(canvas);
     renderer.setPixelRatio(1);
-    renderer.setSize(TILE_PX, Math.round(TILE_PX / aspect));
     const waiting = new Set<string>();
-    let asked = 0;
+    let [asked, ready, left] = [0, false, false];
     const ask = () => {
-      if (!asked) asked = requestAnimationFrame(next);
+      if (!asked && ready && !left) asked = requestAnimationFrame(next);
     };
     const all = () => {
       for (const id of tiles.current.keys()) waiting.add(id);
@@ -44,15 +44,22 @@ export function ContactSheet() {
       waiting.delete(id);
       const tile = tiles.current.get(id);
       if (tile) {
+        // as large as it is shown; handed over as it lies on the graphics side, so that nothing waits for it here
+        const width = Math.max(16, Math.min(MOST_PX, Math.round(tile.clientWidth * devicePixelRatio)));
+        renderer.setSize(width, Math.round(width / aspect), false);
         picture.draw(id, [1, 1]);
-        tile.getContext('2d')!.drawImage(canvas, 0, 0, tile.width, tile.height);
+        tile.getContext('bitmaprenderer')!.transferFromImageBitmap(canvas.transferToImageBitmap());
         tile.dataset.drawn = String(useSequence.getState().frame);
       }
       if (waiting.size) ask();
     };
-    all();
+    void picture.prepare().then(() => {
+      ready = true;
+      all();
+    });
     const leave = stage.listen(all);
     return () => {
+      left = true;
       leave();
       cancelAnimationFrame(asked);
       picture.dispose();
@@ -85,8 +92,7 @@ export function ContactSheet() {
               }}
             >
               <canvas
-                width={TILE_PX}
-                height={Math.round(TILE_PX / aspect)}
+                style={{ aspectRatio: aspect }}
                 ref={(el) => {
                   if (el) tiles.current.set(c.id, el);
                   else tiles.current.delete(c.id);

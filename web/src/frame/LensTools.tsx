@@ -1,35 +1,44 @@
 import type { ReactNode } from 'react';
 import type { Camera } from '../core/types';
-import { edit, mayKey, useSequence, type LensTool } from '../sequence/store';
+import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../sequence/store';
+import { withKeys } from '../shortcuts/words';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import { hasView, remember, stepView } from './history';
 import { IconAction } from '../kit/IconAction';
 
 const TOOLS: { tool: LensTool; name: string; does: string; icon: () => ReactNode }[] = [
-  { tool: 'turn', name: 'Turn', does: 'Drag pans and tilts in place (T)', icon: Icon.Turn },
-  { tool: 'orbit', name: 'Orbit', does: 'Drag goes round the subject (O, or Ctrl+drag)', icon: Icon.Orbit },
-  { tool: 'truck', name: 'Truck', does: 'Drag trucks and pedestals (K, or Shift+drag)', icon: Icon.Truck },
-  { tool: 'dolly', name: 'Dolly', does: 'Drag up nears the subject (D, or the wheel)', icon: Icon.Dolly },
-  { tool: 'roll', name: 'Roll', does: 'Drag rolls about the axis (R)', icon: Icon.Roll },
+  { tool: 'turn', name: 'Turn', does: 'Drag pans and tilts in place', icon: Icon.Turn },
+  { tool: 'orbit', name: 'Orbit', does: 'Drag (or Ctrl+drag) goes round the subject', icon: Icon.Orbit },
+  { tool: 'truck', name: 'Truck', does: 'Drag (or Shift+drag) trucks and pedestals', icon: Icon.Truck },
+  { tool: 'dolly', name: 'Dolly', does: 'Drag up (or the wheel) nears the subject', icon: Icon.Dolly },
+  { tool: 'roll', name: 'Roll', does: 'Drag rolls about the axis', icon: Icon.Roll },
   {
     tool: 'zoom',
     name: 'Zoom',
-    does: 'Drag up lengthens the lens; the camera stays (Z, or Alt+wheel)',
+    does: 'Drag up (or Alt+wheel) lengthens the lens; the camera stays',
     icon: Icon.Zoom,
   },
 ];
 
+/** Takes the roll out of the camera that is looked through. */
+export function level(): void {
+  const s = useSequence.getState();
+  const camera = lensCamera(s);
+  if (!camera) return;
+  remember(camera);
+  edit('Level the horizon', { kind: 'level', camera, frame: s.frame, key: mayKey() });
+}
+
 /** What a drag in the lens view does, the level, and the way back to earlier views. */
 export function LensTools({ camera }: { camera: Camera }) {
   const tool = useSequence((s) => s.lensTool);
-  const frame = useSequence((s) => s.frame);
   useSequence((s) => s.version);
   const locked = camera.locked ? `Camera ${camera.letter} is locked` : '';
   return (
     <div className="lens-tools" role="toolbar" aria-label="Moving the camera">
       {TOOLS.map((t) => (
-        <Tip key={t.tool} text={locked || t.does}>
+        <Tip key={t.tool} text={locked || withKeys(t.does, `lens-${t.tool}`)}>
           <IconAction
             on={tool === t.tool}
             aria-label={t.name}
@@ -41,19 +50,12 @@ export function LensTools({ camera }: { camera: Camera }) {
           </IconAction>
         </Tip>
       ))}
-      <Tip text={locked || 'Take the roll out: level the horizon'}>
-        <IconAction
-          aria-label="Level the horizon"
-          disabled={locked !== ''}
-          onClick={() => {
-            remember(camera.id);
-            edit('Level the horizon', { kind: 'level', camera: camera.id, frame, key: mayKey() });
-          }}
-        >
+      <Tip text={locked || withKeys('Take the roll out: level the horizon', 'level')}>
+        <IconAction aria-label="Level the horizon" disabled={locked !== ''} onClick={level}>
           <Icon.Level />
         </IconAction>
       </Tip>
-      <Tip text="Back to this camera’s earlier view">
+      <Tip text={withKeys('Back to this camera’s earlier view', 'earlierView')}>
         <IconAction
           aria-label="Earlier view"
           disabled={!hasView(camera.id, -1)}
@@ -62,7 +64,7 @@ export function LensTools({ camera }: { camera: Camera }) {
           <Icon.Back />
         </IconAction>
       </Tip>
-      <Tip text="Forward again">
+      <Tip text={withKeys('Forward again', 'laterView')}>
         <IconAction
           aria-label="Later view"
           disabled={!hasView(camera.id, 1)}

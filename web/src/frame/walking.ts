@@ -19,17 +19,8 @@ const CLICK_PX = 4;
 const state = useSequence.getState;
 type Amounts = Partial<Record<'truck' | 'pedestal' | 'dolly' | 'pan' | 'tilt' | 'roll', number>>;
 
-/** One key per tool while the lens view has the focus. */
-export const TOOL_KEYS: Record<string, LensTool> = {
-  t: 'turn',
-  o: 'orbit',
-  k: 'truck',
-  d: 'dolly',
-  r: 'roll',
-  z: 'zoom',
-};
-
-const NAMES: Record<LensTool, string> = {
+/** What an edit is called that a tool has made. */
+export const NAMES: Record<LensTool, string> = {
   turn: 'Turn the camera',
   orbit: 'Orbit',
   truck: 'Truck',
@@ -168,12 +159,6 @@ export function useWalking(
       }, WHEEL_PAUSE_MS) as unknown as number;
     };
     const key = (e: KeyboardEvent) => {
-      if (!e.ctrlKey && !e.metaKey && !e.altKey && TOOL_KEYS[e.key.toLowerCase()]) {
-        useSequence.setState({ lensTool: TOOL_KEYS[e.key.toLowerCase()] });
-        e.preventDefault();
-        e.stopPropagation();
-        return;
-      }
       const arrows: Record<string, [number, number]> = {
         ArrowLeft: [-1, 0],
         ArrowRight: [1, 0],

@@ -192,7 +192,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
         <Button
           size="small"
           color="inherit"
-          aria-label={`Look at it as it was before ${m.label}`}
+          aria-label={`Look at it then: as it was before ${m.label}`}
           onClick={() => {
             closeDialog();
             location.hash = `${id}?at=${m.revision - 1}`;
@@ -203,7 +203,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
         <Button
           size="small"
           color="inherit"
-          aria-label={`Compare the cameras with those before ${m.label}`}
+          aria-label={`Compare: the cameras with those before ${m.label}`}
           onClick={() => void compare(before(m), NOW).catch(failed)}
         >
           Compare
@@ -212,7 +212,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
           size="small"
           color="inherit"
           disabled={!mayEdit}
-          aria-label={`Bring back what was before ${m.label}`}
+          aria-label={`${one ? 'Bring this back …' : 'Bring all back …'} What was before ${m.label}`}
           onClick={() => void look(one)}
         >
           {one ? 'Bring this back …' : 'Bring all back …'}

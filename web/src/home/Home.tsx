@@ -130,7 +130,7 @@ export function Home({ session }: { session: Session }) {
       <nav aria-label="Productions">
         <Typography variant="overline">Productions</Typography>
         {productions.isError ? <Alert severity="error">{productions.error.message}</Alert> : null}
-        <List dense disablePadding>
+        <List component="div" dense disablePadding>
           <ListItemButton selected={production === null} onClick={() => setProduction(null)}>
             <ListItemText primary="All" />
           </ListItemButton>

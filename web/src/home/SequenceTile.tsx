@@ -79,7 +79,7 @@ export function SequenceTile({
       : [];
   return (
     <article className="home-tile" aria-label={`${s.code} ${s.title}`}>
-      <ButtonBase className="home-tile-open" href={`#${s.id}`} aria-label={`Open ${s.code} ${s.title}`}>
+      <ButtonBase className="home-tile-open" href={`#${s.id}`}>
         <TilePicture sequence={s} />
         <span className="home-tile-text">
           <Typography component="strong" noWrap sx={{ fontWeight: 700 }}>

@@ -23,7 +23,7 @@ export function MenuButton({
   return (
     <>
       <Tip text={tip}>
-        <Pill ref={button} aria-haspopup="menu" disabled={disabled} onClick={() => setOpen(true)}>
+        <Pill ref={button} small aria-haspopup="menu" disabled={disabled} onClick={() => setOpen(true)}>
           {name}
         </Pill>
       </Tip>

@@ -7,6 +7,7 @@ import type { Ease, KeyShape, MotionEdit } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { edit, useSequence } from '../sequence/store';
+import { keysSaid } from '../shortcuts/words';
 import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
 import { Pill } from '../kit/Pill';
 
@@ -146,9 +147,9 @@ export function KeyTools() {
           does('Mirror keys', { kind: 'mirror', about: Math.round(frame) }),
         )}
         {item('Snap', 'To whole frames', () => does('Snap keys to frames', { kind: 'snap' }))}
-        {item('Copy', 'Ctrl+C', copyKeys)}
-        {item('Paste', 'Into these lanes, the first on this frame · Ctrl+V', () => pasteKeys())}
-        {item('Remove', 'Delete', removeChosen)}
+        {item('Copy', keysSaid('copy'), copyKeys)}
+        {item('Paste', `Into these lanes, the first on this frame · ${keysSaid('paste')}`, () => pasteKeys())}
+        {item('Remove', keysSaid('remove'), removeChosen)}
         <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
           <div className="numbers">
             <TextNumber

@@ -1,3 +1,4 @@
+import { Choose } from '../kit/Choose';
 import { Words } from '../kit/Words';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
@@ -5,10 +6,11 @@ import { answer, theCore } from '../core/load';
 import type { Entity, Framings, Vec3 } from '../core/types';
 import { play } from '../sequence/playing';
 import { useSettings } from '../sequence/settings';
-import { attempt, goTo, useSequence } from '../sequence/store';
+import { attempt, goTo, useSequence, type Keying } from '../sequence/store';
 import { Editing } from '../shell/Editing';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
+import { withKeys } from '../shortcuts/words';
 import type { ChannelInfo } from '../fields/NumberField';
 import { PARTS } from '../rig/parts';
 import { AllKeysLane } from './AllKeysLane';
@@ -60,6 +62,7 @@ export function Time() {
   const ghosts = useSequence((s) => s.ghosts);
   const mayEdit = useSequence((s) => s.mayEdit);
   const desk = useSequence((s) => s.desk);
+  const keysChosen = useSequence((s) => Object.values(s.chosenKeys).some((f) => f.length > 0));
   const [filter, setFilter] = useState('');
   const [sameScale, setSameScale] = useState(false);
   const [speed, setSpeed] = useState(false);
@@ -87,62 +90,68 @@ export function Time() {
   const look = { openPx, shared: sameScale ? rangesOf(lanes) : null, speed };
   return (
     <section className="time" aria-label="Time">
-      <Transport />
-      <div className="lane-tools">
-        <MotionMenu />
-        <Words
-          className="short-search"
-          type="search"
-          placeholder="Find a lane"
-          aria-label="Find a lane"
-          value={filter}
-          onChange={(e) => setFilter(e.target.value)}
-          onKeyDown={(e) => e.stopPropagation()}
-        />
-        <Tip text="Lanes of one unit on one scale, to compare them; else each fills its lane">
-          <Chip on={sameScale} onClick={() => setSameScale(!sameScale)}>
-            Same scale
-          </Chip>
-        </Tip>
-        <Tip text="How fast each number changes, drawn over its lane">
-          <Chip on={speed} onClick={() => setSpeed(!speed)}>
-            Speed
-          </Chip>
-        </Tip>
-        {hiddenHere.length ? (
-          <Chip
-            onClick={() =>
-              useSequence.setState({ hiddenLanes: hidden.filter((l) => !hiddenHere.includes(l)) })
-            }
-          >
-            {hiddenHere.length} hidden: show
-          </Chip>
-        ) : null}
-        <Tip text="The camera’s way in the set, its subject’s in the frame">
-          <Chip on={ghosts} onClick={() => useSequence.setState({ ghosts: !ghosts })}>
-            Ghosts
-          </Chip>
-        </Tip>
-        {camera ? (
+      <Transport keysChosen={keysChosen}>
+        {keysChosen ? (
+          <Editing>
+            <KeyTools />
+          </Editing>
+        ) : (
           <>
-            <Tip text="A plain camera beside the rig, or a path from its keys">
-              <Pill
-                disabled={!mayEdit}
-                onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
-              >
-                Bake
-              </Pill>
+            <MotionMenu />
+            <Tip text="Lanes of one unit on one scale, to compare them; else each fills its lane">
+              <Chip on={sameScale} onClick={() => setSameScale(!sameScale)}>
+                Same scale
+              </Chip>
             </Tip>
-            <WarningsMenu key={camera.id} camera={camera} />
+            <Tip text="How fast each number changes, drawn over its lane">
+              <Chip on={speed} onClick={() => setSpeed(!speed)}>
+                Speed
+              </Chip>
+            </Tip>
+            {hiddenHere.length ? (
+              <Chip
+                onClick={() =>
+                  useSequence.setState({ hiddenLanes: hidden.filter((l) => !hiddenHere.includes(l)) })
+                }
+              >
+                {hiddenHere.length} hidden: show
+              </Chip>
+            ) : null}
+            <Tip text="The camera’s way in the set, its subject’s in the frame">
+              <Chip on={ghosts} onClick={() => useSequence.setState({ ghosts: !ghosts })}>
+                Ghosts
+              </Chip>
+            </Tip>
+            {camera ? (
+              <>
+                <Tip text="A plain camera beside the rig, or a path from its keys">
+                  <Pill
+                    disabled={!mayEdit}
+                    onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
+                  >
+                    Bake
+                  </Pill>
+                </Tip>
+                <WarningsMenu key={camera.id} camera={camera} />
+              </>
+            ) : null}
           </>
-        ) : null}
-        <Editing>
-          <KeyTools />
-        </Editing>
-      </div>
+        )}
+      </Transport>
       <div className="lanes" ref={box}>
         <div className="lanes-all">
           <Ruler
+            head={
+              <Words
+                className="short-search"
+                type="search"
+                placeholder="Find a lane"
+                aria-label="Find a lane"
+                value={filter}
+                onChange={(e) => setFilter(e.target.value)}
+                onKeyDown={(e) => e.stopPropagation()}
+              />
+            }
             scale={scale}
             onZoom={(about, by) => setRange(zoomed(scale, about, by, header.firstFrame, header.lastFrame))}
           />
@@ -223,29 +232,46 @@ const cuesOf = (f: Framings) => ({
   cues: f.cues,
 });
 
-function Transport() {
+/** Whether a number that is changed gets a key. */
+const KEYING: { value: Keying; shows: string; tip: string }[] = [
+  {
+    value: 'off',
+    shows: 'Key by hand',
+    tip: 'Nothing is keyed by itself: numbers with keys change only where you put one',
+  },
+  {
+    value: 'keyed',
+    shows: 'Key where keyed',
+    tip: 'A number that has keys gets one on this frame; others stay fixed',
+  },
+  { value: 'all', shows: 'Key all', tip: 'Every number you change gets a key on this frame' },
+];
+
+/** Playing, the frame, what is done to lanes or chosen keys, and whether changes are keyed. */
+function Transport({ keysChosen, children }: { keysChosen: boolean; children: React.ReactNode }) {
   const s = useSequence();
   const { rate } = useSettings();
   const fps = rate.numerator / rate.denominator;
   const [text, setText] = useState<string | null>(null);
-  const button = (tip: string, icon: React.ReactNode, work: () => void) => (
+  const button = (tip: string, icon: React.ReactNode, work: () => void, mark = {}) => (
     <Tip text={tip}>
-      <IconAction aria-label={tip} onClick={work}>
+      <IconAction aria-label={tip} onClick={work} {...mark}>
         {icon}
       </IconAction>
     </Tip>
   );
   return (
     <div className="transport">
-      {button('First frame (Home)', <Icon.First />, () => goTo(s.header.firstFrame))}
-      {button('One frame back (,)', <Icon.StepBack />, () => goTo(Math.round(s.frame) - 1))}
+      {button(withKeys('First frame', 'first'), <Icon.First />, () => goTo(s.header.firstFrame))}
+      {button(withKeys('One frame back', 'back'), <Icon.StepBack />, () => goTo(Math.round(s.frame) - 1))}
       {button(
-        s.playing ? 'Stop playing (Space)' : 'Play (Space)',
+        withKeys(s.playing ? 'Stop playing' : 'Play', 'play'),
         s.playing ? <Icon.Pause /> : <Icon.Play />,
         () => play(!s.playing),
+        { 'data-play': '' },
       )}
-      {button('One frame on (.)', <Icon.StepOn />, () => goTo(Math.round(s.frame) + 1))}
-      {button('Last frame (End)', <Icon.Last />, () => goTo(s.header.lastFrame))}
+      {button(withKeys('One frame on', 'on'), <Icon.StepOn />, () => goTo(Math.round(s.frame) + 1))}
+      {button(withKeys('Last frame', 'last'), <Icon.Last />, () => goTo(s.header.lastFrame))}
       <Words
         className="frame"
         aria-label="Frame"
@@ -265,44 +291,65 @@ function Transport() {
           e.currentTarget.blur();
         }}
       />
-      <span className="mono muted">{theCore().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
-      <span className="mono muted">{`${Math.round(fps * 1000) / 1000} fps`}</span>
-      <span
-        className="mono"
-        style={{ color: s.dropped ? 'var(--marigold)' : 'var(--soft)' }}
-        data-testid="dropped"
-      >
-        {s.playing || s.dropped ? `${s.dropped} dropped` : ''}
-      </span>
-      <span className="grow" />
-      <span className="muted" style={{ fontSize: 12 }}>
-        Changed numbers
-      </span>
+      <Tip text={`${Math.round(fps * 1000) / 1000} frames a second`}>
+        <span className="mono muted">{theCore().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
+      </Tip>
+      {s.playing || s.dropped ? (
+        <span
+          className="mono"
+          style={{ color: s.dropped ? 'var(--marigold)' : 'var(--soft)' }}
+          data-testid="dropped"
+        >
+          {`${s.dropped} dropped`}
+        </span>
+      ) : null}
+      <div className="lane-tools">{children}</div>
       <Editing>
-        <Segments
-          name="Automatic keying"
-          value={s.keying}
-          of={[
-            {
-              value: 'off',
-              shows: 'Key by hand',
-              tip: 'Nothing is keyed by itself: numbers with keys change only where you put one',
-            },
-            {
-              value: 'keyed',
-              shows: 'Key where keyed',
-              tip: 'A number that has keys gets one on this frame; others stay fixed',
-            },
-            { value: 'all', shows: 'Key all', tip: 'Every number you change gets a key on this frame' },
-          ]}
-          onChoose={(keying) => useSequence.setState({ keying })}
-        />
+        {keysChosen ? (
+          <Choose
+            aria-label="Automatic keying"
+            value={s.keying}
+            onChange={(e) => useSequence.setState({ keying: e.target.value as Keying })}
+          >
+            {KEYING.map((k) => (
+              <option key={k.value} value={k.value}>
+                {k.shows}
+              </option>
+            ))}
+          </Choose>
+        ) : (
+          <Segments
+            name="Automatic keying"
+            value={s.keying}
+            of={KEYING}
+            onChoose={(keying) => useSequence.setState({ keying })}
+          />
+        )}
       </Editing>
     </div>
   );
 }
 
-function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: number) => void }) {
+/** Frames that an arrow steps with Shift. */
+const LEAP = 10;
+
+function scrubByKey(e: React.KeyboardEvent): void {
+  const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
+  if (!by) return;
+  e.preventDefault();
+  e.stopPropagation();
+  goTo(Math.round(useSequence.getState().frame) + by * (e.shiftKey ? LEAP : 1));
+}
+
+function Ruler({
+  head,
+  scale,
+  onZoom,
+}: {
+  head: React.ReactNode;
+  scale: Scale;
+  onZoom: (about: number, by: number) => void;
+}) {
   const { rate } = useSettings();
   const every = ruling(scale, rate.numerator / rate.denominator);
   const marks: number[] = [];
@@ -329,7 +376,7 @@ function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: nu
       className="lane"
       style={{ position: 'sticky', top: 0, zIndex: 3, background: 'var(--panel)', borderTop: 0 }}
     >
-      <div className="lane-head muted">Wheel here zooms</div>
+      <div className="lane-head">{head}</div>
       <svg
         ref={svg}
         height={22}
@@ -340,6 +387,7 @@ function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: nu
         aria-valuemin={scale.first}
         aria-valuemax={scale.last}
         style={{ cursor: 'ew-resize' }}
+        onKeyDown={scrubByKey}
         onPointerDown={(e) => {
           play(false);
           e.currentTarget.setPointerCapture(e.pointerId);
@@ -347,6 +395,7 @@ function Ruler({ scale, onZoom }: { scale: Scale; onZoom: (about: number, by: nu
         }}
         onPointerMove={(e) => e.buttons && scrub(e)}
       >
+        <title>Drag to scrub; the wheel zooms, arrow keys step</title>
         {marks.map((f) => (
           <g key={f} transform={`translate(${toX(scale, f)} 0)`}>
             <path d="M0 15v7" stroke="#6d809e" />

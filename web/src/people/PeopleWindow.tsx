@@ -110,7 +110,7 @@ function PersonRow({
       {leads ? (
         <>
           <RoleField label={`Role of ${p.shown}`} value={p.role} disabled={busy} onChange={onRole} />
-          <Button color="inherit" disabled={busy} aria-label={`Take ${p.shown} out`} onClick={onTakeOut}>
+          <Button color="inherit" disabled={busy} aria-label={`Take out ${p.shown}`} onClick={onTakeOut}>
             Take out
           </Button>
         </>
@@ -132,7 +132,7 @@ function InvitedList({ invited, onTakeBack }: { invited: Invited[]; onTakeBack: 
           <Button
             color="inherit"
             size="small"
-            aria-label={`Take the invitation of ${i.note || 'somebody'} back`}
+            aria-label={`Take back the invitation of ${i.note || 'somebody'}`}
             onClick={() => onTakeBack(i)}
           >
             Take back

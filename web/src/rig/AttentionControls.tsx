@@ -96,7 +96,7 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
             onChange={addSubject}
           />
         </div>
-        <Pill aria-label="Add subjects by clicking them" onClick={click}>
+        <Pill aria-label="Click: add subjects by clicking them" onClick={click}>
           Click
         </Pill>
       </div>

@@ -26,7 +26,9 @@ export function RigStack({ camera }: { camera: Camera }) {
         <span className="badge" style={{ background: camera.colour }}>
           {camera.letter}
         </span>
-        <span className="name grow">{camera.name}</span>
+        <span className="name grow" title={camera.name}>
+          {camera.name}
+        </span>
         <ReadyRigs camera={camera} />
         <AddPart camera={camera} />
       </div>

@@ -9,7 +9,9 @@ import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
 import { edit, select, useSequence, givePicked } from '../sequence/store';
+import { fold } from '../shell/arrangement';
 import { Editing } from '../shell/Editing';
+import { withKeys } from '../shortcuts/words';
 import * as Icon from '../shell/icons';
 import { Tip } from '../shell/Tip';
 import {
@@ -78,6 +80,7 @@ function nested(rows: Entity[]): Shown[] {
 export function Roster() {
   const entities = useSequence((s) => s.entities);
   const isolated = useSequence((s) => s.isolated);
+  const desk = useSequence((s) => s.desk);
   const [find, setFind] = useState('');
   const subjects = useMemo(
     () => (entities ? new Set(JSON.parse(theCore().subjects()) as string[]) : new Set<string>()),
@@ -95,6 +98,11 @@ export function Roster() {
       <div className="panel-head">
         <span className="grow">Roster</span>
         <AddMenu />
+        <Tip text={withKeys('Fold the roster', 'roster')}>
+          <IconAction aria-label="Fold the roster" onClick={() => fold(desk, 'roster')}>
+            <Icon.Fold />
+          </IconAction>
+        </Tip>
       </div>
       <Words
         className="search"
@@ -171,6 +179,7 @@ function dropped(e: React.DragEvent, on: Entity | null): void {
 
 function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order: string[] }) {
   const on = useSequence((s) => s.selected.includes(e.id));
+  const looked = useSequence((s) => s.camera === e.id);
   const layer = useSequence((s) => ('layer' in e && e.layer ? s.entities[e.layer] : undefined));
   const mayEdit = useSequence((s) => s.mayEdit);
   const approval = useSequence((s) => s.approvals[e.id]);
@@ -189,6 +198,7 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
     <div
       className={`row ${on ? 'on' : ''}`}
       style={{ paddingLeft: 12 + depth * 12 }}
+      data-camera={e.kind === 'camera' ? (looked ? 'looked through' : 'another') : undefined}
       draggable={!naming && mayEdit}
       onDragStart={(x) => x.dataTransfer.setData(DRAGGED, e.id)}
       onDragOver={(x) => (e.kind === 'piece' || e.kind === 'layer') && x.preventDefault()}
@@ -262,64 +272,70 @@ function Row({ entity: e, depth, order }: { entity: Entity; depth: number; order
         </Tip>
       ) : null}
       <Editing>
-        {e.kind === 'layer' ? (
-          <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
-            <IconAction
-              size="small"
-              lit={!e.rendered}
-              aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
-              onClick={() =>
-                put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
+        <span className="switches">
+          {e.kind === 'layer' ? (
+            <Tip text={e.rendered ? 'Leave this layer out of renders' : 'Render this layer'}>
+              <IconAction
+                size="small"
+                lit={!e.rendered}
+                aria-label={`${e.rendered ? 'Leave out' : 'Render'} ${e.name}`}
+                onClick={() =>
+                  put(e.rendered ? 'Leave a layer out' : 'Render a layer', { ...e, rendered: !e.rendered })
+                }
+              >
+                <Icon.Cut />
+              </IconAction>
+            </Tip>
+          ) : null}
+          {shown !== null ? (
+            <Tip
+              text={
+                shown
+                  ? e.kind === 'camera' || e.kind === 'mark'
+                    ? 'Hide its icon in the set view'
+                    : 'Hide from the views and the render'
+                  : 'Show'
               }
             >
-              <Icon.Cut />
-            </IconAction>
-          </Tip>
-        ) : null}
-        {shown !== null ? (
-          <Tip
-            text={
-              shown
-                ? e.kind === 'camera' || e.kind === 'mark'
-                  ? 'Hide its icon in the set view'
-                  : 'Hide from the views and the render'
-                : 'Show'
-            }
-          >
-            <IconAction
-              size="small"
-              lit={!shown}
-              aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
-              onClick={() =>
-                e.kind === 'layer'
-                  ? put(`${shown ? 'Hide' : 'Show'} ${e.name}`, { ...e, shown: !shown })
-                  : edit(`${shown ? 'Hide' : 'Show'} ${e.name}`, { kind: 'show', ids: [e.id], shown: !shown })
-              }
-            >
-              {shown ? <Icon.Eye /> : <Icon.EyeShut />}
-            </IconAction>
-          </Tip>
-        ) : null}
-        {locked !== null ? (
-          <Tip text={locked ? 'Unlock' : 'Lock against moving by accident'}>
-            <IconAction
-              size="small"
-              lit={locked}
-              aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
-              onClick={() =>
-                e.kind === 'layer'
-                  ? put(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { ...e, locked: !locked })
-                  : edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, {
-                      kind: 'lock',
-                      ids: [e.id],
-                      locked: !locked,
-                    })
-              }
-            >
-              {locked ? <Icon.Lock /> : <Icon.Unlock />}
-            </IconAction>
-          </Tip>
-        ) : null}
+              <IconAction
+                size="small"
+                lit={!shown}
+                aria-label={`${shown ? 'Hide' : 'Show'} ${e.name}`}
+                onClick={() =>
+                  e.kind === 'layer'
+                    ? put(`${shown ? 'Hide' : 'Show'} ${e.name}`, { ...e, shown: !shown })
+                    : edit(`${shown ? 'Hide' : 'Show'} ${e.name}`, {
+                        kind: 'show',
+                        ids: [e.id],
+                        shown: !shown,
+                      })
+                }
+              >
+                {shown ? <Icon.Eye /> : <Icon.EyeShut />}
+              </IconAction>
+            </Tip>
+          ) : null}
+          {locked !== null ? (
+            <Tip text={locked ? 'Unlock' : 'Lock against moving by accident'}>
+              <IconAction
+                size="small"
+                lit={locked}
+                aria-label={`${locked ? 'Unlock' : 'Lock'} ${e.name}`}
+                onClick={() =>
+                  e.kind === 'layer'
+                    ? put(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, { ...e, locked: !locked })
+                    : edit(`${locked ? 'Unlock' : 'Lock'} ${e.name}`, {
+                        kind: 'lock',
+                        ids: [e.id],
+                        locked: !locked,
+                      })
+                }
+              >
+                {locked ? <Icon.Lock /> : <Icon.Unlock />}
+              </IconAction>
+            </Tip>
+          ) : null}
+        </span>
       </Editing>
       <RowMenu at={menu} onClose={() => setMenu(null)} onRename={() => setNaming(true)} entity={e} />
     </div>
@@ -350,7 +366,7 @@ function RowMenu({
       </MenuItem>
       {MORE.filter((m) => m.fits(entity)).map((m) => (
         <MenuItem key={m.name} disabled={!mayEdit && !m.looks} onClick={choose(m.run)}>
-          {m.keys ? `${m.name} (${m.keys})` : m.name}
+          {m.keys ? withKeys(m.name, m.keys) : m.name}
         </MenuItem>
       ))}
     </Menu>

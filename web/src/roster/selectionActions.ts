@@ -4,6 +4,7 @@ import { evaluated } from '../sequence/evaluated';
 import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../sequence/store';
 import { addMarkOn, cameraAt, duplicateSelected, groupSelected, removeSelected } from './create';
 import { addThreeLights } from './createLight';
+import type { ShortcutId } from '../shortcuts/list';
 
 const get = useSequence.getState;
 
@@ -79,7 +80,8 @@ const isPlaced = (e: Entity) =>
 /** What can be done with the selection, for the roster's menu and the command box. */
 export const MORE: {
   name: string;
-  keys?: string;
+  /** The key that does the same. */
+  keys?: ShortcutId;
   /** Whether it has a button of its own below the selection's cards. */
   atHand?: boolean;
   /** Whether it only changes how this page looks at the sequence. */
@@ -89,7 +91,7 @@ export const MORE: {
 }[] = [
   {
     name: 'Duplicate',
-    keys: 'Ctrl+D',
+    keys: 'duplicate',
     atHand: true,
     fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air',
     run: () => duplicateSelected(false),
@@ -101,8 +103,8 @@ export const MORE: {
     run: () => useSequence.setState({ dialog: { kind: 'copies', ids: get().selected } }),
   },
   { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },
-  { name: 'Group the selection', fits: isPiece, run: groupSelected },
-  { name: 'See it alone', atHand: true, looks: true, fits: canBeAlone, run: isolate },
+  { name: 'Group the selection', keys: 'group', fits: isPiece, run: groupSelected },
+  { name: 'See it alone', keys: 'alone', atHand: true, looks: true, fits: canBeAlone, run: isolate },
   { name: 'Set on the ground', fits: isPlaced, run: setDown },
   { name: 'Set on a surface…', fits: isPlaced, run: toSurface },
   { name: 'Snap to another thing…', fits: isPlaced, run: toOther },
@@ -163,5 +165,5 @@ export const MORE: {
     fits: () => get().role !== 'guest',
     run: () => useSequence.setState({ dialog: { kind: 'history', touching: get().selected[0] } }),
   },
-  { name: 'Remove', keys: 'Delete', fits: () => true, run: removeSelected },
+  { name: 'Remove', keys: 'remove', fits: () => true, run: removeSelected },
 ];

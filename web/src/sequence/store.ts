@@ -45,6 +45,10 @@ export interface Hit {
 
 /** A window over the desks. */
 export type Dialog =
+  | { kind: 'commands' }
+  | { kind: 'keys' }
+  | { kind: 'guide' }
+  | { kind: 'news' }
   | { kind: 'standards' }
   | { kind: 'model'; files: File[] }
   | { kind: 'track'; file: File }
@@ -207,6 +211,14 @@ export function whenEdited(take: (edit: PendingEdit) => void): void {
   onEdit = take;
 }
 
+const listening = new Set<(commands: Command[]) => void>();
+
+/** Hears of every edit that this page makes; gives what ends it. */
+export function whenMade(take: (commands: Command[]) => void): () => void {
+  listening.add(take);
+  return () => listening.delete(take);
+}
+
 function patched(from: Record<string, Entity>, change: Change): Record<string, Entity> {
   const next = { ...from };
   for (const id of Object.keys(change.before)) if (!(id in change.after)) delete next[id];
@@ -347,7 +359,10 @@ export function edit(label: string, ...commands: Command[]): boolean {
   return (
     attempt(() => {
       const change = finished(label, JSON.stringify({ commands }));
-      if (change) set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
+      if (change) {
+        set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
+        for (const take of listening) take(commands);
+      }
       return true;
     }) ?? false
   );

@@ -1,8 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
-import { Home } from '../home/Home';
-import { Administration } from '../people/Administration';
 import { goToPlace, momentIn, sequenceIn } from '../sequence/place';
 import { closeSequence, openMoment, openSequence } from '../sequence/sync';
 import { useSequence } from '../sequence/store';
@@ -12,8 +10,14 @@ import { SetUp } from '../signin/SetUp';
 import { SignIn, type Session } from '../signin/SignIn';
 import { getJson, postJson } from './http';
 import { Said } from './Said';
-import { LensWindow, Workspace } from './Workspace';
 import { Bare } from '../kit/Bare';
+
+const Home = lazy(async () => ({ default: (await import('../home/Home')).Home }));
+const Administration = lazy(async () => ({
+  default: (await import('../people/Administration')).Administration,
+}));
+const Workspace = lazy(async () => ({ default: (await import('./Workspace')).Workspace }));
+const LensWindow = lazy(async () => ({ default: (await import('./LensWindow')).LensWindow }));
 
 const INVITED = 'invited=',
   LOOK = 'look=',
@@ -80,7 +84,7 @@ export function App() {
     );
   const chosen = name ? sequenceIn(hash) : guestOf!;
   return (
-    <>
+    <Suspense fallback={<p className="empty">Opening …</p>}>
       {chosen === ADMINISTRATION && session.data.administers ? (
         <Administration onLeave={() => go('')} />
       ) : chosen ? (
@@ -95,7 +99,7 @@ export function App() {
         <Home session={session.data} />
       )}
       <Said />
-    </>
+    </Suspense>
   );
 }
 

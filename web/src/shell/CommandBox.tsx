@@ -1,57 +1,101 @@
-import { Words } from '../kit/Words';
+import Autocomplete from '@mui/material/Autocomplete';
+import Dialog from '@mui/material/Dialog';
+import InputBase from '@mui/material/InputBase';
+import { styled } from '@mui/material/styles';
 import { useState } from 'react';
+import { keysSaid } from '../shortcuts/words';
+import { palette } from '../theme/tokens';
 import type { Action } from './actions';
+import { closeDialog } from './Window';
 
 const SHOWN = 40;
+const WIDTH_PX = 560;
+
+/** Whether an action has every word, in whatever order they were typed. */
+const having = (words: string[]) => (a: Action) => words.every((w) => a.name.toLowerCase().includes(w));
+
+const Typed = styled(InputBase)({
+  width: '100%',
+  padding: '12px 18px',
+  background: palette.deep,
+  fontSize: 15,
+});
+
+const Found = styled('div')({
+  '& .MuiAutocomplete-popper': {
+    position: 'static !important' as 'static',
+    transform: 'none !important',
+    width: '100% !important',
+  },
+  '& .MuiAutocomplete-paper': { boxShadow: 'none', margin: 0, borderRadius: 0 },
+  '& .MuiAutocomplete-listbox': { maxHeight: '46vh', padding: 6 },
+  '& .MuiAutocomplete-option': { borderRadius: 9, gap: 12, minHeight: 34 },
+  '& .MuiAutocomplete-option.Mui-focused': { background: `${palette.raised} !important` },
+  '& kbd': { marginLeft: 'auto', color: palette.soft, whiteSpace: 'nowrap' },
+});
 
 /** Finds any action by a few letters of its words. */
-export function CommandBox({ actions, onClose }: { actions: Action[]; onClose: () => void }) {
+export function CommandBox({ actions }: { actions: Action[] }) {
   const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = actions.filter((a) => words.every((w) => a.name.toLowerCase().includes(w))).slice(0, SHOWN);
-  const run = (a?: Action) => {
-    onClose();
-    a?.run();
+  const run = (a: Action | null) => {
+    if (!a) return;
+    closeDialog();
+    a.run();
   };
   return (
-    <div className="commands" onClick={onClose}>
-      <div role="dialog" aria-label="Find any action" onClick={(e) => e.stopPropagation()}>
-        <Words
-          autoFocus
-          placeholder="What would you like to do?"
-          aria-label="Find any action"
-          value={text}
-          onChange={(e) => {
-            setText(e.target.value);
-            setAt(0);
-          }}
-          onKeyDown={(e) => {
-            if (e.key === 'Escape') onClose();
-            else if (e.key === 'Enter') run(found[at]);
-            else if (e.key === 'ArrowDown') setAt(Math.min(found.length - 1, at + 1));
-            else if (e.key === 'ArrowUp') setAt(Math.max(0, at - 1));
-            else return;
-            e.preventDefault();
-          }}
-        />
-        <ul role="listbox">
-          {found.map((a, i) => (
-            <li
-              key={a.name}
-              role="option"
-              aria-selected={i === at}
-              className={i === at ? 'on' : ''}
-              onClick={() => run(a)}
-              onPointerEnter={() => setAt(i)}
-            >
+    <Dialog
+      open
+      onClose={closeDialog}
+      maxWidth={false}
+      transitionDuration={0}
+      slotProps={{
+        container: { sx: { alignItems: 'flex-start' } },
+        paper: {
+          'aria-label': 'Find any action',
+          'aria-labelledby': undefined,
+          sx: { width: WIDTH_PX, mt: '12vh', overflow: 'hidden' },
+        },
+      }}
+      onKeyDown={(e) => {
+        if (!(e.key.toLowerCase() === 'k' && (e.ctrlKey || e.metaKey))) return;
+        e.preventDefault();
+        closeDialog();
+      }}
+    >
+      <Found>
+        <Autocomplete
+          open
+          disablePortal
+          autoHighlight
+          forcePopupIcon={false}
+          options={actions}
+          value={null}
+          inputValue={text}
+          onInputChange={(_, to, why) => why === 'input' && setText(to)}
+          getOptionLabel={(a) => a.name}
+          getOptionKey={(a) => a.name}
+          filterOptions={(all, typed) =>
+            all.filter(having(typed.inputValue.toLowerCase().split(/\s+/).filter(Boolean))).slice(0, SHOWN)
+          }
+          onChange={(_, a) => run(a)}
+          onClose={(_, why) => why === 'escape' && closeDialog()}
+          noOptionsText="Nothing by that name."
+          renderInput={(p) => (
+            <Typed
+              ref={p.slotProps.input.ref}
+              inputProps={{ ...p.slotProps.htmlInput, 'aria-label': 'Find any action' }}
+              autoFocus
+              placeholder="What would you like to do?"
+            />
+          )}
+          renderOption={({ key, ...p }, a) => (
+            <li key={key} {...p}>
               {a.name}
-              {a.shortcut ? <span className="mono">{a.shortcut}</span> : null}
+              {a.keys && keysSaid(a.keys) ? <kbd className="mono">{keysSaid(a.keys)}</kbd> : null}
             </li>
-          ))}
-          {found.length === 0 ? <li className="muted">Nothing by that name.</li> : null}
-        </ul>
-      </div>
-    </div>
+          )}
+        />
+      </Found>
+    </Dialog>
   );
 }

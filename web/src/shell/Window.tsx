@@ -1,8 +1,14 @@
 import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
 import { useSequence } from '../sequence/store';
 
 export const closeDialog = () => useSequence.setState({ dialog: null });
+
+/** Widths of a window, pixels. */
+const [PLAIN_PX, WIDE_PX] = [440, 740];
 
 /** A window over the desks: title, contents, and its buttons at the foot. */
 export function Window({
@@ -26,18 +32,21 @@ export function Window({
       open
       onClose={onClose}
       maxWidth={false}
-      aria-label={title}
+      transitionDuration={0}
       slotProps={{
-        paper: { className: `window ${wide ? 'wide' : ''}` },
+        paper: { sx: { width: wide ? WIDE_PX : PLAIN_PX, maxHeight: '88vh' } },
         backdrop: { invisible: aside },
-        container: { className: aside ? 'window-aside' : '' },
+        container: aside ? { sx: { alignItems: 'flex-end', justifyContent: 'flex-end' } } : undefined,
       }}
     >
-      <h2>{title}</h2>
-      <div className="window-body" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
+      <DialogTitle sx={{ px: 2.75, pt: 2.25, pb: 0.75, fontSize: 19, fontWeight: 800 }}>{title}</DialogTitle>
+      <DialogContent
+        sx={{ px: 2.75, pt: 0.5, pb: 1.25, fontSize: 13, minHeight: 120 }}
+        onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}
+      >
         {children}
-      </div>
-      <div className="window-foot">{buttons}</div>
+      </DialogContent>
+      <DialogActions sx={{ px: 2.75, pt: 1.5, pb: 2.25 }}>{buttons}</DialogActions>
     </Dialog>
   );
 }

@@ -2,9 +2,7 @@ import { theCore } from '../core/load';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PARTS } from '../rig/parts';
 import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../importing/bring';
-import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cutHere } from '../lanes/CutLane';
-import { cueHere, turnTo } from '../rig/cueing';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import {
   addCamera,
@@ -17,25 +15,24 @@ import {
   addStandIn,
   cameraFromView,
   drawPath,
-  duplicateSelected,
-  groupSelected,
   measure,
   measureFromCamera,
   PATH_SHAPES,
-  removeSelected,
   STAND_INS,
 } from '../roster/create';
 import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
-import { play } from '../sequence/playing';
-import { type Desk, desksFor, edit, goTo, redo, say, select, undo, useSequence } from '../sequence/store';
+import { beginAgain } from '../help/firstSteps';
+import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
+import { type Desk, desksFor, edit, say, select, useSequence } from '../sequence/store';
 import { linkTo } from '../sequence/place';
 import { at, call } from './http';
-import { finishPath } from '../views/SetView';
+import { RUNS } from './runs';
 
 export interface Action {
   name: string;
-  shortcut?: string;
+  /** The key that does the same, where there is one. */
+  keys?: ShortcutId;
   run: () => void;
 }
 
@@ -43,8 +40,19 @@ const get = useSequence.getState;
 
 /** Everything that this account can do from the command box, at this moment. */
 export function actions(): Action[] {
-  return [...looks(), ...(get().mayEdit ? edits() : [])];
+  return [...withShortcut(), ...looks(), ...(get().mayEdit ? edits() : [])];
 }
+
+/** What has a key, or could be given one. */
+const withShortcut = (): Action[] =>
+  SHORTCUTS.filter((x) => !x.unlisted && (!x.edits || get().mayEdit) && isThere(x.id)).map((x) => ({
+    name: x.name,
+    keys: x.id,
+    run: () => void RUNS[x.id](),
+  }));
+
+/** A guest has a desk less. */
+const isThere = (id: ShortcutId) => id !== 'desk5' || desksFor(get().role).length > 4;
 
 /** What changes nothing of the sequence. */
 function looks(): Action[] {
@@ -52,18 +60,8 @@ function looks(): Action[] {
   const entities = Object.values(s.entities);
   const cameras = camerasByLetter(s);
   return [
-    { name: s.playing ? 'Stop playing' : 'Play', shortcut: 'Space', run: () => play(!get().playing) },
-    ...desksFor(s.role).map((d, i) => ({
-      name: `${d.name} desk`,
-      shortcut: `Alt+${i + 1}`,
-      run: () => useSequence.setState({ desk: d.id }),
-    })),
     ...(s.role === 'guest' ? [] : ofTheProduction()),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
-    {
-      name: s.contactSheet ? 'Close the contact sheet' : 'Contact sheet',
-      run: () => useSequence.setState({ contactSheet: !get().contactSheet }),
-    },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',
       run: () => useSequence.setState({ fourViews: !get().fourViews }),
@@ -82,6 +80,9 @@ function looks(): Action[] {
     ...entities
       .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
+    { name: 'Guide: how things are done', run: () => useSequence.setState({ dialog: { kind: 'guide' } }) },
+    { name: 'What is new', run: () => useSequence.setState({ dialog: { kind: 'news' } }) },
+    { name: 'First steps: show the hints again', run: beginAgain },
     { name: 'Choose another sequence', run: () => (location.hash = '') },
     { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = at('/'))) },
   ];
@@ -118,8 +119,6 @@ function edits(): Action[] {
   const cameras = camerasByLetter(s);
   const looked = s.entities[s.camera];
   return [
-    { name: 'Undo', shortcut: 'Ctrl+Z', run: undo },
-    { name: 'Redo', shortcut: 'Ctrl+Shift+Z or Ctrl+Y', run: redo },
     { name: 'Bring in a model from a file', run: chooseModel },
     { name: 'Bring in a camera track from a file', run: chooseTrack },
     { name: 'Bring in a plate from images', run: choosePlate },
@@ -138,8 +137,6 @@ function edits(): Action[] {
     { name: 'Measure between points', run: measure },
     { name: 'Measure from the camera', run: measureFromCamera },
     ...selectionActions(s, false),
-    { name: 'Hold this mix: a cue on this frame', shortcut: 'C', run: () => void cueHere() },
-    { name: 'Hold this mix at once, without easing out', shortcut: 'Shift+C', run: () => void cueHere(true) },
     ...(looked?.kind === 'camera'
       ? readyRigNames.map((r) => ({
           name: `${r.name} for camera ${looked.letter}`,
@@ -159,7 +156,6 @@ function edits(): Action[] {
       name: `Add a ${p.name.toLowerCase()}`,
       run: () => addPathShape(p.form),
     })),
-    { name: 'Remove the selection', shortcut: 'Delete', run: removeSelected },
     ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutHere(c.id) })),
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
@@ -243,49 +239,4 @@ function selectionActions(s: ReturnType<typeof get>, looks: boolean): Action[] {
         run: m.run,
       }))
     : [];
-}
-
-/** Whether keys go into what has the keyboard: only where text is typed they do. */
-function takesText(at: HTMLElement): boolean {
-  if (at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement || at.isContentEditable)
-    return true;
-  return (
-    at instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'color', 'button'].includes(at.type)
-  );
-}
-
-/** Runs what a key stands for, unless someone is typing. */
-export function runShortcut(e: KeyboardEvent): void {
-  const at = e.target as HTMLElement;
-  if (takesText(at)) return;
-  const s = get();
-  const ctrl = e.ctrlKey || e.metaKey;
-  const frame = Math.round(s.frame);
-  let done = true;
-  if (ctrl && e.key.toLowerCase() === 'z') (e.shiftKey ? redo : undo)();
-  else if (ctrl && e.key.toLowerCase() === 'y') redo();
-  else if (ctrl && e.key.toLowerCase() === 'd') duplicateSelected(false);
-  else if (ctrl && e.key.toLowerCase() === 'g') groupSelected();
-  else if (ctrl && e.key.toLowerCase() === 'c' && chosen().length) say(`${copyKeys()} keys copied.`);
-  else if (ctrl && e.key.toLowerCase() === 'v' && hasCopied()) pasteKeys();
-  else if (ctrl) done = false;
-  else if (e.altKey && /^[1-5]$/.test(e.key)) {
-    const desk = desksFor(get().role)[Number(e.key) - 1];
-    if (desk) useSequence.setState({ desk: desk.id });
-  } else if (e.key === ' ' && !(at instanceof HTMLButtonElement)) play(!s.playing);
-  else if (/^[1-9]$/.test(e.key)) done = turnTo(Number(e.key) - 1);
-  else if (e.key.toLowerCase() === 'c') done = cueHere(e.shiftKey);
-  else if (e.key === ',') goTo(frame - 1);
-  else if (e.key === '.') goTo(frame + 1);
-  else if (e.key === 'Home') goTo(s.header.firstFrame);
-  else if (e.key === 'End') goTo(s.header.lastFrame);
-  else if (e.key === 'Enter' && s.drawing) finishPath();
-  else if (e.key === 'Escape' && s.picking) useSequence.setState({ picking: null });
-  else if (e.key === 'Escape' && s.drawing) useSequence.setState({ drawing: null });
-  else if (e.key === 'Escape' && s.contactSheet) useSequence.setState({ contactSheet: false });
-  else if (e.key === 'Escape' && chosen().length) useSequence.setState({ chosenKeys: {} });
-  else if (e.key === 'Delete' || e.key === 'Backspace') {
-    if (!removeChosen()) removeSelected();
-  } else done = false;
-  if (done) e.preventDefault();
 }

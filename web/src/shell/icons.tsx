@@ -60,3 +60,8 @@ export const Apart = draw('M10 5H5v14h14v-5M13 5h6v6M19 5l-8 8');
 export const MoveThing = draw('M8 8h8v8H8zM12 5V2M12 22v-3M5 12H2M22 12h-3');
 export const TurnThing = draw('M9 9h6v6H9zM4 12a8 8 0 0 1 14-5.3M20 12a8 8 0 0 1-14 5.3M18 3v4h-4');
 export const ScaleThing = draw('M4 13h7v7H4zM14 4h6v6M20 4l-6.5 6.5');
+export const Help = draw(
+  'M12 3a9 9 0 1 0 0 18 9 9 0 0 0 0-18zM9.5 9.5a2.5 2.5 0 1 1 3.6 2.2c-.8.4-1.1 1-1.1 1.8M12 16.8v.2',
+);
+export const Fold = draw('M14 6l-6 6 6 6M19 6l-6 6 6 6');
+export const Unfold = draw('M10 6l6 6-6 6M5 6l6 6-6 6');

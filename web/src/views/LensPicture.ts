@@ -7,6 +7,7 @@ import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';
 import { lookThrough, lookThroughCompared } from './lensCamera';
 import { PlatesInFrame } from './plates';
+import { prepared } from './preparing';
 import { stage } from './stage';
 
 /** What a camera sees and what its clips cut, as the core says. */
@@ -42,6 +43,13 @@ export class LensPicture {
   dispose(): void {
     stage.scene.remove(this.plates.group);
     this.renderer.dispose();
+  }
+
+  /** Makes ready what drawing needs on the graphics side, without holding the page up. */
+  async prepare(): Promise<void> {
+    stage.update();
+    await prepared(this.renderer, stage.scene, this.eye);
+    await this.blur.prepare(this.renderer, stage.scene, this.eye);
   }
 
   /** @param wider see {@link lookThrough} */

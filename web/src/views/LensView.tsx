@@ -73,10 +73,16 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       clearTimeout(settle);
       settle = globalThis.setTimeout(look, SETTLE_MS) as unknown as number;
     };
+    let ready = false; // its shaders are made beside the page, which goes on meanwhile
     const ask = () => {
-      if (!asked) asked = requestAnimationFrame(draw);
+      if (!asked && ready) asked = requestAnimationFrame(draw);
     };
     picture.current = new LensPicture(renderer, ask);
+    let gone = false;
+    void picture.current.prepare().then(() => {
+      ready = !gone;
+      ask();
+    });
     const fit = () => {
       const r = box.current!.getBoundingClientRect();
       const room = whole ? 1 : 0.8; // leave some of the surround to be seen
@@ -94,6 +100,8 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     fit();
     const leave = stage.listen(ask);
     return () => {
+      gone = true;
+      ready = false;
       leave();
       size.disconnect();
       cancelAnimationFrame(asked);
@@ -128,7 +136,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
         {failed ? (
           <p className="empty">{failed}</p>
         ) : (
-          <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" />
+          <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" data-keys="lens" />
         )}
         {camera && compared?.way !== 'beside' ? <GuideLines camera={camera} frame={frame} /> : null}
         {camera && compared ? <CompareOver compared={compared} frame={frame} /> : null}
@@ -238,8 +246,12 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
         </>
       ) : null}
       <Tip text="Show the camera that the cut has live on each frame">
-        <Pill on={followCut} onClick={() => useSequence.setState({ followCut: !followCut })}>
-          Follow the cut
+        <Pill
+          on={followCut}
+          aria-label="Follow the cut"
+          onClick={() => useSequence.setState({ followCut: !followCut })}
+        >
+          <span className="word">Follow the&nbsp;</span>cut
         </Pill>
       </Tip>
       {alone ? null : (

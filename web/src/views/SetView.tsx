@@ -8,7 +8,9 @@ import { edit, newId, say, useSequence } from '../sequence/store';
 import { Editing } from '../shell/Editing';
 import { Tip } from '../shell/Tip';
 import * as Icon from '../shell/icons';
+import { withKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from './SetViewer';
+import { frameAll, frameSelection, setViewers } from './setViewers';
 import { Pill } from '../kit/Pill';
 
 const SIDES: { id: Side; name: string; tip: string }[] = [
@@ -25,22 +27,9 @@ export function SetView() {
   const drawing = useSequence((s) => s.drawing);
   const picking = useSequence((s) => s.picking);
   const drawingNow = drawing !== null;
-  const shown = useRef<SetViewer[]>([]);
   useEffect(() => {
     if (drawingNow) setSide('top');
   }, [drawingNow]);
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (!e.shiftKey || e.target instanceof HTMLInputElement) return;
-      if (e.code === 'KeyV') for (const v of shown.current) v.frameSelection();
-      if (e.code === 'KeyA') for (const v of shown.current) v.frameAll();
-    };
-    document.addEventListener('keydown', key);
-    return () => document.removeEventListener('keydown', key);
-  }, []);
-  const find = (all: boolean) => {
-    for (const v of shown.current) (all ? v.frameAll : v.frameSelection).call(v);
-  };
   return (
     <section className="view set-view" aria-label="Set view">
       <div className="view-bar">
@@ -59,16 +48,16 @@ export function SetView() {
           </Pill>
         </Tip>
         <span className="grow" />
-        <Tip text="Bring everything into view (Shift+A)">
-          <Pill onClick={() => find(true)}>All</Pill>
+        <Tip text={withKeys('Bring everything into view', 'frameAll')}>
+          <Pill onClick={frameAll}>All</Pill>
         </Tip>
-        <Tip text="Bring the selection into view (Shift+V)">
-          <Pill onClick={() => find(false)}>Find</Pill>
+        <Tip text={withKeys('Bring the selection into view', 'frameSelection')}>
+          <Pill onClick={frameSelection}>Find</Pill>
         </Tip>
       </div>
       <div className={`set-panes ${four ? 'four' : ''} ${picking ? 'picking' : ''}`}>
         {(four ? SIDES.map((s) => s.id) : [side]).map((s, i) => (
-          <SetPane key={four ? s : 'one'} side={s} index={i} named={four} shown={shown} />
+          <SetPane key={four ? s : 'one'} side={s} index={i} named={four} />
         ))}
         <SetTools />
         {picking ? (
@@ -201,30 +190,19 @@ function SetFoot() {
 }
 
 /** One pane: a canvas with its own way of looking. */
-function SetPane({
-  side,
-  index,
-  named,
-  shown,
-}: {
-  side: Side;
-  index: number;
-  named: boolean;
-  shown: React.RefObject<SetViewer[]>;
-}) {
+function SetPane({ side, index, named }: { side: Side; index: number; named: boolean }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const view = useRef<SetViewer | null>(null);
   useEffect(() => {
     const v = new SetViewer(canvas.current!, box.current!, index);
     view.current = v;
-    const all = shown.current;
-    all.push(v);
+    setViewers.push(v);
     return () => {
       v.dispose();
-      all.splice(all.indexOf(v), 1);
+      setViewers.splice(setViewers.indexOf(v), 1);
     };
-  }, [index, shown]);
+  }, [index]);
   useEffect(() => view.current?.look(side), [side]);
   return (
     <div className="view-ground" ref={box}>

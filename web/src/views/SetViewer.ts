@@ -17,6 +17,7 @@ import {
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
+import { prepared } from './preparing';
 import { rendererFor, stage } from './stage';
 import { palette } from '../theme/tokens';
 
@@ -73,6 +74,9 @@ export class SetViewer {
   private camera: THREE.PerspectiveCamera | THREE.OrthographicCamera = this.free;
   private span = 26;
   private asked = 0;
+  /** Whether its shaders are made: they are made beside the page, which goes on meanwhile. */
+  private ready = false;
+  private gone = false;
   private shadows = -1;
   private pressed: { x: number; y: number } | null = null;
   private grabbed: Grabbed | null = null;
@@ -88,6 +92,11 @@ export class SetViewer {
     index: number,
   ) {
     this.renderer = rendererFor(canvas);
+    stage.update();
+    void prepared(this.renderer, stage.scene, this.free).then(() => {
+      this.ready = !this.gone;
+      this.ask();
+    });
     for (const c of [this.free, this.flat]) {
       c.layers.enable(AIDS);
       c.layers.enable(ARROWS + index);
@@ -139,6 +148,8 @@ export class SetViewer {
   }
 
   dispose(): void {
+    this.gone = true;
+    this.ready = false;
     for (const f of this.leave) f();
     cancelAnimationFrame(this.asked);
     this.arrows.detach();
@@ -166,7 +177,7 @@ export class SetViewer {
   }
 
   private readonly ask = (): void => {
-    if (!this.asked) this.asked = requestAnimationFrame(() => this.draw());
+    if (!this.asked && this.ready) this.asked = requestAnimationFrame(() => this.draw());
   };
 
   private fit(): void {

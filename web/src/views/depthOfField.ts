@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
+import { prepared } from './preparing';
 
 /** Samples of the widest disc at most: a wider one has a coarser grain. */
 const SAMPLES = 256;
@@ -93,6 +94,11 @@ export class DepthOfFieldPass {
         }`,
     });
     this.scene.add(new THREE.Mesh(new THREE.PlaneGeometry(2, 2), this.material));
+  }
+
+  async prepare(renderer: THREE.WebGLRenderer, scene: THREE.Scene, camera: THREE.Camera): Promise<void> {
+    await prepared(renderer, scene, camera, this.target);
+    await prepared(renderer, this.scene, this.flat);
   }
 
   /** Draws a scene through a camera of the sequence with its blur. */

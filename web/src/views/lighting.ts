@@ -1,7 +1,7 @@
 import * as THREE from 'three';
-import { RectAreaLightUniformsLib } from 'three/addons/lights/RectAreaLightUniformsLib.js';
 import { theCore } from '../core/load';
 import type { Entity, Light } from '../core/types';
+import { useSequence } from '../sequence/store';
 import { DECAY, type SkyDome } from './air';
 
 /** A light's numbers at a frame, as the core gives them. */
@@ -39,7 +39,6 @@ export class Lighting {
   private readonly noon = new THREE.DirectionalLight('#ffffff', 3);
 
   constructor(private readonly dome: SkyDome) {
-    RectAreaLightUniformsLib.init();
     this.noon.position.set(40, 80, 45);
     this.group.add(this.air, this.noon);
   }
@@ -130,10 +129,25 @@ function skyOf(l: Light, frame: number): number {
   return out[0];
 }
 
+let areaTables: Promise<void> | null = null;
+
+/** Fetches what an area's light is looked up in, once: most sequences have none, and it is larger than all other lighting. */
+function needAreaTables(): void {
+  areaTables ??= import('three/addons/lights/RectAreaLightUniformsLib.js').then(
+    ({ RectAreaLightUniformsLib }) => {
+      RectAreaLightUniformsLib.init();
+      useSequence.setState((s) => ({ version: s.version + 1 })); // what was drawn without them is drawn again
+    },
+  );
+}
+
 function source(form: Light['form']): Source {
   if (form === 'sun') return new THREE.DirectionalLight();
   if (form === 'spot') return new THREE.SpotLight();
-  if (form === 'area') return new THREE.RectAreaLight();
+  if (form === 'area') {
+    needAreaTables();
+    return new THREE.RectAreaLight();
+  }
   return new THREE.PointLight();
 }
 

@@ -1,6 +1,5 @@
 import * as THREE from 'three';
 import { at } from '../shell/http';
-import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
 import { say, useSequence } from '../sequence/store';
@@ -69,7 +68,8 @@ async function get(path: string): Promise<Response> {
 const changed = () => useSequence.setState((s) => ({ version: s.version + 1 }));
 
 async function fetchModel(asset: string): Promise<Model> {
-  const [file, rig, report] = await Promise.all([
+  const [{ GLTFLoader }, file, rig, report] = await Promise.all([
+    import('three/addons/loaders/GLTFLoader.js'),
     get(`/api/assets/${asset}`).then((r) => r.arrayBuffer()),
     get(`/api/assets/${asset}/rig`).then((r) => r.text()),
     get(`/api/assets/${asset}/report`).then((r) => r.json() as Promise<ModelReport>),

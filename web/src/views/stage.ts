@@ -24,20 +24,30 @@ interface Shown {
 /** Finer screens than this are drawn no finer: nobody sees it, and it costs by its square. */
 const MOST_PIXEL_RATIO = 2;
 
+let software: boolean | undefined;
+
+/** Whether drawing is done without a graphics card; asked once. */
+function inSoftware(): boolean {
+  if (software !== undefined) return software;
+  const probe = document.createElement('canvas').getContext('webgl2');
+  const name = probe?.getExtension('WEBGL_debug_renderer_info') ? String(probe.getParameter(0x9246)) : '';
+  probe?.getExtension('WEBGL_lose_context')?.loseContext();
+  return (software = /swiftshader|llvmpipe|software/i.test(name));
+}
+
 /**
  * A renderer for one view. Where drawing is done in software (a machine with no graphics card), edges
  * stay unsmoothed so that the page stays quick.
  */
-export function rendererFor(canvas: HTMLCanvasElement): THREE.WebGLRenderer {
-  const probe = document.createElement('canvas').getContext('webgl2');
-  const name = probe?.getExtension('WEBGL_debug_renderer_info') ? String(probe.getParameter(0x9246)) : '';
-  probe?.getExtension('WEBGL_lose_context')?.loseContext();
+export function rendererFor(canvas: HTMLCanvasElement | OffscreenCanvas): THREE.WebGLRenderer {
   const r = new THREE.WebGLRenderer({
     canvas,
-    antialias: !/swiftshader|llvmpipe|software/i.test(name),
+    antialias: !inSoftware(),
     preserveDrawingBuffer: true,
   });
   r.setPixelRatio(Math.min(devicePixelRatio, MOST_PIXEL_RATIO));
+  // asking for a shader's faults holds the page up until it is made
+  r.debug.checkShaderErrors = import.meta.env.DEV;
   r.shadowMap.enabled = true;
   r.shadowMap.autoUpdate = false;
   return r;

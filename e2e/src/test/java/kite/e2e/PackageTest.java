@@ -58,8 +58,8 @@ class PackageTest extends Desk {
     choose("Lantern to Pim");
     double[] before = project(0.4, 1.1, -12.6);
     button("Standards").click();
-    page.locator(".window [aria-label='Film back']").selectOption("Anamorphic 2×");
-    page.locator(".window [aria-label=Delivery]").selectOption("2048×858");
+    page.locator("[role=dialog] [aria-label='Film back']").selectOption("Anamorphic 2×");
+    page.locator("[role=dialog] [aria-label=Delivery]").selectOption("2048×858");
     button("See what will change").click();
     String effects = page.getByTestId("effects").textContent();
     assertTrue(effects.contains("→ Anamorphic 2× on 7 cameras"), effects);

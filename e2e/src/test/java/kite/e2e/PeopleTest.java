@@ -90,9 +90,9 @@ class PeopleTest extends Desk {
   private void takeOut(String name) {
     home();
     button("People …").click();
-    dialog().getByLabel("Take " + name + " out").click();
+    dialog().getByLabel("Take out " + name).click();
     dialog()
-        .getByLabel("Take " + name + " out")
+        .getByLabel("Take out " + name)
         .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     page.keyboard().press("Escape");
   }

@@ -95,7 +95,7 @@ class SmallThingsTest extends Desk {
   void everyCameraHasItsChipOnTheCutDeskAndAShotCanBeRenamed() throws Exception {
     desk("Cut");
     assertEquals(7, page.locator(".cut-chips .badge").count());
-    page.locator("[data-testid=cut-lane] [aria-label^='SW010_0020']").click();
+    page.locator("[data-testid=cut-lane] [aria-label*='SW010_0020']").click();
     page.getByLabel("Code of this shot").fill("SW010_0025");
     page.getByLabel("Code of this shot").press("Enter");
     page.keyboard().press("Escape");

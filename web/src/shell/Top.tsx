@@ -1,0 +1,137 @@
+import { IconAction } from '../kit/IconAction';
+import { Segments } from '../kit/Segments';
+import { chooseModel } from '../importing/bring';
+import { HelpMenu } from '../help/HelpMenu';
+import { desksFor, redo, undo, useSequence } from '../sequence/store';
+import { withKeys } from '../shortcuts/words';
+import { fold } from './arrangement';
+import * as Icon from './icons';
+import { Others } from './Others';
+import { Tip } from './Tip';
+
+/** The head of the window: the sequence, the desks, and what belongs to no desk. */
+export function Top() {
+  const s = useSequence();
+  const saving =
+    s.pending.length === 0
+      ? 'All saved'
+      : s.saving === 'waiting'
+        ? `Server away · ${s.pending.length} kept here`
+        : 'Saving …';
+  return (
+    <header className="top">
+      <Tip text="Other sequences">
+        <a className="title" href="#" aria-label={`${s.header.code} ${s.header.title}: other sequences`}>
+          <img src="kite.svg" alt="" />
+          {s.header.code}{' '}
+          <span className="muted" style={{ fontWeight: 500 }}>
+            {s.header.title}
+          </span>
+        </a>
+      </Tip>
+      <nav className="desks" aria-label="Desks">
+        <Segments
+          name="Desk"
+          large
+          value={s.desk}
+          of={desksFor(s.role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
+          onChoose={(desk) => useSequence.setState({ desk })}
+        />
+      </nav>
+      {s.moment !== null ? (
+        <a className="tag moment" href={`#${s.id}`} data-testid="moment">
+          {`As it was at edit ${s.moment} · Back to now`}
+        </a>
+      ) : s.mayEdit ? null : (
+        <Tip text="You may look, play and compare here. An artist makes the changes.">
+          <span className="tag" data-testid="looking">
+            Looking only
+          </span>
+        </Tip>
+      )}
+      <Others />
+      <span
+        className={`saving ${s.pending.length && s.saving === 'waiting' ? 'waiting' : ''}`}
+        role="status"
+        data-testid="saving"
+      >
+        {saving}
+      </span>
+      <span className="top-icons">
+        <Tip text={s.undo.length ? withKeys(`Undo: ${s.undo.at(-1)!.label}`, 'undo') : 'Nothing to undo'}>
+          <IconAction aria-label="Undo" disabled={!s.undo.length} onClick={undo}>
+            <Icon.Undo />
+          </IconAction>
+        </Tip>
+        <Tip text={s.redo.length ? withKeys(`Redo: ${s.redo.at(-1)!.label}`, 'redo') : 'Nothing to redo'}>
+          <IconAction aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
+            <Icon.Redo />
+          </IconAction>
+        </Tip>
+        <Tip text={withKeys("Every camera's view of this frame, live", 'sheet')}>
+          <IconAction
+            lit={s.contactSheet}
+            aria-label="Contact sheet"
+            aria-pressed={s.contactSheet}
+            onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
+          >
+            <Icon.Sheet />
+          </IconAction>
+        </Tip>
+        {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}
+        <Tip text="Bring in a model (or drop the file anywhere)">
+          <IconAction aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
+            <Icon.Bring />
+          </IconAction>
+        </Tip>
+        <Tip text={withKeys('Find any action', 'commands')}>
+          <IconAction
+            aria-label="Find any action"
+            onClick={() => useSequence.setState({ dialog: { kind: 'commands' } })}
+          >
+            <Icon.Search />
+          </IconAction>
+        </Tip>
+        <HelpMenu />
+        <Tip text={withKeys('Fold or unfold the panel on the right', 'side')}>
+          <IconAction aria-label="Fold the panel on the right" onClick={() => fold(s.desk, 'side')}>
+            <Icon.Unfold />
+          </IconAction>
+        </Tip>
+      </span>
+    </header>
+  );
+}
+
+/** What belongs to the production, and is not for guests: versions and standards. */
+function Shared({ compared }: { compared: boolean }) {
+  return (
+    <>
+      <Tip text="Versions: keep this one, compare, go back">
+        <IconAction
+          lit={compared}
+          aria-label="Versions"
+          onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
+        >
+          <Icon.Versions />
+        </IconAction>
+      </Tip>
+      <Tip text="History: what happened, by whom, and how it was then">
+        <IconAction
+          aria-label="History"
+          onClick={() => useSequence.setState({ dialog: { kind: 'history', touching: '' } })}
+        >
+          <Icon.History />
+        </IconAction>
+      </Tip>
+      <Tip text="Standards: camera package, lens kits, names, units">
+        <IconAction
+          aria-label="Standards"
+          onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
+        >
+          <Icon.Standards />
+        </IconAction>
+      </Tip>
+    </>
+  );
+}

@@ -1,0 +1,121 @@
+import { stepView } from '../frame/history';
+import { level } from '../frame/LensTools';
+import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
+import { cueHere, turnTo } from '../rig/cueing';
+import { duplicateSelected, groupSelected, removeSelected } from '../roster/create';
+import { isolate } from '../roster/selectionActions';
+import { play } from '../sequence/playing';
+import {
+  desksFor,
+  goTo,
+  lensCamera,
+  redo,
+  say,
+  select,
+  undo,
+  useSequence,
+  type LensTool,
+} from '../sequence/store';
+import type { ShortcutId } from '../shortcuts/list';
+import { finishPath } from '../views/SetView';
+import { frameAll, frameSelection } from '../views/setViewers';
+import { fold } from './arrangement';
+
+const get = useSequence.getState;
+const set = useSequence.setState;
+const frame = () => Math.round(get().frame);
+
+/** What a shortcut does; false where it means nothing now, and its key is free for another. */
+export type Run = (e?: KeyboardEvent) => boolean | void;
+
+const desk =
+  (n: number): Run =>
+  () => {
+    const d = desksFor(get().role)[n - 1];
+    if (!d) return false;
+    set({ desk: d.id });
+  };
+
+const tool =
+  (lensTool: LensTool): Run =>
+  () =>
+    set({ lensTool });
+
+/** Goes to the camera that comes before or after in the order of letters. */
+function stepCamera(by: 1 | -1): boolean {
+  const s = get();
+  const cameras = Object.values(s.entities)
+    .filter((e) => e.kind === 'camera')
+    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  if (cameras.length < 2) return false;
+  const at = cameras.findIndex((c) => c.id === lensCamera(s));
+  select(cameras[(at + by + cameras.length) % cameras.length].id);
+  return true;
+}
+
+/** The first of these that means something now. */
+function leave(): boolean {
+  const s = get();
+  if (s.picking) set({ picking: null });
+  else if (s.drawing) set({ drawing: null });
+  else if (s.contactSheet) set({ contactSheet: false });
+  else if (chosen().length) set({ chosenKeys: {} });
+  else return false;
+  return true;
+}
+
+/** What every shortcut of the list does. */
+export const RUNS: Record<ShortcutId, Run> = {
+  commands: () => set({ dialog: { kind: 'commands' } }),
+  keys: () => set({ dialog: { kind: 'keys' } }),
+  undo,
+  redo,
+  leave,
+  desk1: desk(1),
+  desk2: desk(2),
+  desk3: desk(3),
+  desk4: desk(4),
+  desk5: desk(5),
+  roster: () => fold(get().desk, 'roster'),
+  side: () => fold(get().desk, 'side'),
+  play: () => play(!get().playing),
+  back: () => goTo(frame() - 1),
+  on: () => goTo(frame() + 1),
+  first: () => goTo(get().header.firstFrame),
+  last: () => goTo(get().header.lastFrame),
+  copy: () => {
+    if (!chosen().length) return false;
+    say(`${copyKeys()} keys copied.`);
+  },
+  paste: () => {
+    if (!hasCopied()) return false;
+    pasteKeys();
+  },
+  nextCamera: () => stepCamera(1),
+  earlierCamera: () => stepCamera(-1),
+  sheet: () => set({ contactSheet: !get().contactSheet }),
+  earlierView: () => stepView(lensCamera(get()), -1),
+  laterView: () => stepView(lensCamera(get()), 1),
+  turnTo: (e) => turnTo(Number(e?.key ?? 1) - 1),
+  hold: () => cueHere(),
+  holdAtOnce: () => cueHere(true),
+  duplicate: () => duplicateSelected(false),
+  group: groupSelected,
+  alone: isolate,
+  remove: () => {
+    if (!removeChosen()) removeSelected();
+  },
+  finishPath: () => {
+    if (!get().drawing) return false;
+    finishPath();
+  },
+  frameAll,
+  frameSelection,
+  'lens-turn': tool('turn'),
+  'lens-orbit': tool('orbit'),
+  'lens-truck': tool('truck'),
+  'lens-dolly': tool('dolly'),
+  'lens-roll': tool('roll'),
+  'lens-zoom': tool('zoom'),
+  level,
+};
