@@ -125,11 +125,12 @@ abstract class Desk {
           new Browser.NewContextOptions()
               .setViewportSize(1120, 700)
               .setDeviceScaleFactor(pixelRatio());
-      kept =
-          (session == null
-                  ? browser.newContext(options)
-                  : browser.newContext(options.setStorageState(session)))
-              .newPage();
+      BrowserContext own =
+          session == null
+              ? browser.newContext(options)
+              : browser.newContext(options.setStorageState(session));
+      own.addInitScript(NO_HINTS);
+      kept = own.newPage();
       watch(kept);
       if (session == null) {
         enter(kept);
@@ -174,7 +175,13 @@ abstract class Desk {
     return new Browser.NewContextOptions().setViewportSize(1120, 700).setDeviceScaleFactor(0.5);
   }
 
+  /** As somebody has it who took the first steps: no hint lies over what is looked at. */
+  static final String NO_HINTS =
+      "localStorage.setItem('jolly-kite.first-steps', JSON.stringify({state: {done: ['look', 'walk',"
+          + " 'lens', 'key', 'play']}, version: 1}))";
+
   Page enter(BrowserContext c) {
+    c.addInitScript(NO_HINTS);
     return enter(c.newPage());
   }
 
@@ -251,7 +258,9 @@ abstract class Desk {
     };
   }
 
+  /** Selects by the roster, which is unfolded for it where the desk has it folded. */
   void choose(String roster) {
+    if (page.locator("aside.left").count() == 0) button("Unfold the roster").click();
     page.locator("aside.left .row .name[title=\"" + roster + "\"]").click();
   }
 
