@@ -1,3 +1,4 @@
+import { Words } from '../kit/Words';
 import { approvedOn } from '../sequence/approvals';
 import { useId, useRef, useState } from 'react';
 import MenuItem from '@mui/material/MenuItem';
@@ -168,7 +169,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
           </span>
         ) : null}
       </span>
-      <input
+      <Words
         title={fixed || undefined}
         readOnly={fixed !== ''}
         aria-label={label}

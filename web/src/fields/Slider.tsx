@@ -1,5 +1,7 @@
+import MuiSlider from '@mui/material/Slider';
 import type { Command } from '../core/types';
-import { useLiveEdit } from './liveEdit';
+import { commitPreview, preview } from '../sequence/store';
+import { palette } from '../theme/tokens';
 
 /** A share or size set by a slider: seen while it is dragged, one edit when it is let go. */
 export function Slider({
@@ -20,6 +22,24 @@ export function Slider({
   step: number;
   commands: (v: number) => Command[];
 }) {
-  const live = useLiveEdit(does, (text) => commands(Number(text)));
-  return <input type="range" aria-label={label} min={least} max={most} step={step} value={value} {...live} />;
+  return (
+    <MuiSlider
+      size="small"
+      aria-label={label}
+      min={least}
+      max={most}
+      step={step}
+      value={value}
+      onChange={(_, v) => preview(does, ...commands(v))}
+      onChangeCommitted={commitPreview}
+      sx={{
+        flex: 1,
+        minWidth: 40,
+        mx: 1,
+        py: 1,
+        color: palette.teal,
+        'fieldset:disabled &': { pointerEvents: 'none', opacity: 0.5 },
+      }}
+    />
+  );
 }

@@ -1,4 +1,5 @@
 import type { Command } from '../core/types';
+import { Colour } from '../kit/Colour';
 import { useLiveEdit } from './liveEdit';
 
 /** A colour: seen while it is chosen, one edit when the choice is made. */
@@ -18,7 +19,7 @@ export function Swatch({
   commands: (colour: string) => Command[];
 }) {
   const live = useLiveEdit(does, commands);
-  const input = <input type="color" aria-label={label} value={value} {...live} />;
+  const input = <Colour label={label} value={value} {...live} />;
   return named ? (
     <label className="swatch">
       {input}

@@ -2,6 +2,7 @@ import { useId, useRef, useState } from 'react';
 import { answer, Refused, theCore } from '../core/load';
 import type { Unit } from '../core/types';
 import { takeRefusal, useSequence } from '../sequence/store';
+import { Words } from '../kit/Words';
 import { Fault, faulty } from './Fault';
 
 /** In a window or a menu the keyboard stays there: the desk is behind it. */
@@ -68,8 +69,7 @@ export function TextNumber({
     <div className="text-number">
       <label>
         <span>{label}</span>
-        <input
-          type="text"
+        <Words
           className="mono"
           value={text ?? shown}
           disabled={disabled || !mayEdit}

@@ -3,7 +3,7 @@ import type { Command } from '../core/types';
 import { commitPreview, preview } from '../sequence/store';
 
 /**
- * For an input whose value runs while it is held, such as a slider or a colour: each step is shown, and
+ * For an input whose value runs while it is held, such as a colour: each step is shown, and
  * the last is made one edit when the browser says that the choice is made (its own `change`, which React's
  * `onChange` is not).
  */

@@ -1,3 +1,4 @@
+import { Colour } from '../kit/Colour';
 import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Piece } from '../core/types';
@@ -88,12 +89,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
         <TextNumber label="Depth" unit="metres" value={depth} onChange={setDepth} />
       </div>
       <label className="swatch">
-        <input
-          type="color"
-          aria-label="Colour of the letters"
-          value={colour}
-          onChange={(e) => setColour(e.target.value)}
-        />
+        <Colour label="Colour of the letters" value={colour} onChange={(e) => setColour(e.target.value)} />
         Colour
       </label>
       {error ? (
