@@ -1,10 +1,10 @@
 import { Words } from '../kit/Words';
-import { approvedOn } from '../sequence/approvals';
+import { approvedOn } from '../session/approvals';
 import { useId, useRef, useState } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import { Menu } from '../kit/Menu';
 import { answer, Refused, theCore } from '../core/load';
-import { evaluated } from '../sequence/evaluated';
+import { evaluated } from '../session/evaluated';
 import type { Command, Unit } from '../core/types';
 import {
   commitPreview,
@@ -15,9 +15,9 @@ import {
   say,
   takeRefusal,
   useSequence,
-} from '../sequence/store';
-import { KiteKey } from '../shell/icons';
-import { Tip } from '../shell/Tip';
+} from '../session/store';
+import { KiteKey } from '../kit/icons';
+import { Tip } from '../kit/Tip';
 import { Fault, faulty } from './Fault';
 import { IconAction } from '../kit/IconAction';
 

@@ -1,7 +1,7 @@
 import { useId, useRef, useState } from 'react';
 import { answer, Refused, theCore } from '../core/load';
 import type { Unit } from '../core/types';
-import { takeRefusal, useSequence } from '../sequence/store';
+import { takeRefusal, useSequence } from '../session/store';
 import { Words } from '../kit/Words';
 import { Fault, faulty } from './Fault';
 

@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { drag, heldArrows } from '../lanes/dragging';
-import { mayKey, preview, useSequence } from '../sequence/store';
+import { mayKey, preview, useSequence } from '../session/store';
 import { Bare } from '../kit/Bare';
 
 const STEP = 0.01;

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react';
 import type { Camera } from '../core/types';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../sequence/evaluated';
-import { useSettings } from '../sequence/settings';
-import { cutSpans, select, useSequence } from '../sequence/store';
+import { evaluated, LENS } from '../session/evaluated';
+import { useSettings } from '../session/settings';
+import { cutSpans, select, useSequence } from '../session/store';
 import { LensPicture } from '../views/LensPicture';
 import { rendererFor, stage } from '../views/stage';
 import { Bare } from '../kit/Bare';

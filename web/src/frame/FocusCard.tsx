@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command, Cue, Focus } from '../core/types';
-import { edit, mayKey, say, useSequence, type Hit } from '../sequence/store';
-import { evaluated } from '../sequence/evaluated';
+import { edit, mayKey, say, useSequence, type Hit } from '../session/store';
+import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
-import { Tip } from '../shell/Tip';
+import { Tip } from '../kit/Tip';
 import { aboutSubject, rulerOf, sighting, type Sighting } from './about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
-import { useSequence } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { useSequence } from '../session/store';
 
 /** Guides over the delivery frame, and the dark around it. */
 export function GuideLines({

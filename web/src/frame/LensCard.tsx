@@ -1,14 +1,14 @@
 import { Tick } from '../kit/Tick';
-import { useSettings } from '../sequence/settings';
+import { useSettings } from '../session/settings';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Fit } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { attempt, edit, editProposed, mayKey, useSequence } from '../sequence/store';
-import { Looking } from '../shell/Editing';
-import { Tip } from '../shell/Tip';
+import { attempt, edit, editProposed, mayKey, useSequence } from '../session/store';
+import { Looking } from '../kit/Editing';
+import { Tip } from '../kit/Tip';
 import { FIT_NAMES, type NamedBack } from '../standards/choices';
 import { aboutSubject } from './about';
 import { remember } from './history';

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import type { Camera } from '../core/types';
-import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../sequence/store';
+import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../session/store';
 import { withKeys } from '../shortcuts/words';
-import * as Icon from '../shell/icons';
-import { Tip } from '../shell/Tip';
+import * as Icon from '../kit/icons';
+import { Tip } from '../kit/Tip';
 import { hasView, remember, stepView } from './history';
 import { IconAction } from '../kit/IconAction';
 

@@ -3,7 +3,7 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { drag } from '../lanes/dragging';
 import { KeyKite } from '../lanes/KeyKite';
-import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../sequence/store';
+import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../session/store';
 import { Paced } from '../views/paced';
 import { aboutSubject } from './about';
 import { palette } from '../theme/tokens';

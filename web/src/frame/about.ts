@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera, Vec3 } from '../core/types';
-import { evaluated, LENS } from '../sequence/evaluated';
-import { lensCamera, useSequence } from '../sequence/store';
+import { evaluated, LENS } from '../session/evaluated';
+import { lensCamera, useSequence } from '../session/store';
 
 /** A subject's stretch of the depth ruler, as the core gives it. */
 export interface Bar {

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Command, Vec3 } from '../core/types';
-import { evaluated, LENS } from '../sequence/evaluated';
-import { edit, goTo, mayKey, say, useSequence } from '../sequence/store';
+import { evaluated, LENS } from '../session/evaluated';
+import { edit, goTo, mayKey, say, useSequence } from '../session/store';
 
 /** Where a camera stood, which way it looked and through which lens. */
 export interface Pose {

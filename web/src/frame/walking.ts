@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { evaluated, LENS } from '../sequence/evaluated';
+import { evaluated, LENS } from '../session/evaluated';
 import {
   commitPreview,
   endPreview,
@@ -10,7 +10,7 @@ import {
   preview,
   useSequence,
   type LensTool,
-} from '../sequence/store';
+} from '../session/store';
 import { aboutPoint } from './about';
 import { remember } from './history';
 

@@ -1,10 +1,11 @@
+import { useOutbox } from '../session/outbox';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { Camera } from '../core/types';
 import { Choice } from '../rig/Choice';
-import { useSettings } from '../sequence/settings';
-import { cutSpans, lensCamera, say, useSequence } from '../sequence/store';
-import { getJson, postJson } from '../shell/http';
+import { useSettings } from '../session/settings';
+import { cutSpans, lensCamera, say, useSequence } from '../session/store';
+import { getJson, postJson } from '../session/http';
 import { Pill } from '../kit/Pill';
 
 interface RenderShown {
@@ -59,7 +60,7 @@ export function HandOverPanel() {
     if (what === 'shot' && !span)
       return say('There is no shot on this frame. Move into the cut first.', true);
     try {
-      if (s.pending.length) await stored();
+      if (useOutbox.getState().pending.length) await stored();
       await postJson(`/api/sequences/${id}/renders`, {
         what,
         span: span?.id ?? '',
@@ -135,7 +136,7 @@ export function HandOverPanel() {
 /** Resolves once every edit is acknowledged, so that what is rendered is what is seen. */
 function stored(): Promise<void> {
   return new Promise((done) => {
-    const leave = useSequence.subscribe((s) => {
+    const leave = useOutbox.subscribe((s) => {
       if (s.pending.length === 0) {
         leave();
         done();

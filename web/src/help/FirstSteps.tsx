@@ -2,7 +2,7 @@ import Popper from '@mui/material/Popper';
 import { styled } from '@mui/material/styles';
 import { useEffect, useState } from 'react';
 import { Pill } from '../kit/Pill';
-import { useSequence, whenMade } from '../sequence/store';
+import { useSequence, whenMade } from '../session/store';
 import { keysSaid } from '../shortcuts/words';
 import { palette } from '../theme/tokens';
 import { leaveThem, STEPS, took, useFirstSteps, type Step } from './firstSteps';

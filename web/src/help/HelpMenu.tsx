@@ -2,9 +2,9 @@ import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState } from 'react';
 import { IconAction } from '../kit/IconAction';
 import { Menu } from '../kit/Menu';
-import { useSequence, type Dialog } from '../sequence/store';
-import * as Icon from '../shell/icons';
-import { Tip } from '../shell/Tip';
+import { useSequence, type Dialog } from '../session/store';
+import * as Icon from '../kit/icons';
+import { Tip } from '../kit/Tip';
 import { withKeys } from '../shortcuts/words';
 import { beginAgain } from './firstSteps';
 

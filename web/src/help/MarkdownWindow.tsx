@@ -4,7 +4,7 @@ import Markdown from 'react-markdown';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
 import { Words } from '../kit/Words';
-import { closeDialog, Window } from '../shell/Window';
+import { closeDialog, Window } from '../kit/Window';
 import { palette } from '../theme/tokens';
 
 const Sides = styled('div')({

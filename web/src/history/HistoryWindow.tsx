@@ -1,3 +1,4 @@
+import { useOutbox } from '../session/outbox';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
@@ -10,10 +11,11 @@ import { PlainWindow } from '../kit/PlainWindow';
 import { useDeferredValue, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { attempt, edit, say, useSequence } from '../sequence/store';
-import { getJson } from '../shell/http';
-import { closeDialog } from '../shell/Window';
-import { compare, documentOf, NOW, type Side } from '../versions/compared';
+import { attempt, edit, say, useSequence } from '../session/store';
+import { getJson } from '../session/http';
+import { closeDialog } from '../kit/Window';
+import type { Side } from '../session/comparing';
+import { compare, documentOf, NOW } from '../versions/compared';
 
 interface Made {
   revision: number;
@@ -72,7 +74,7 @@ const before = (m: Made): Side => ({
 export function HistoryWindow({ touching }: { touching: string }) {
   const id = useSequence((s) => s.id);
   const entities = useSequence((s) => s.entities);
-  const saving = useSequence((s) => s.pending.length > 0);
+  const saving = useOutbox((s) => s.pending.length > 0);
   const [about, setAbout] = useState(touching);
   const [typed, setTyped] = useState('');
   const find = useDeferredValue(typed);

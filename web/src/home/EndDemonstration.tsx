@@ -3,7 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { AccountFields } from '../signin/AccountFields';
-import { postJson } from '../shell/http';
+import { postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { useSending } from '../kit/useSending';
 

@@ -10,7 +10,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useState } from 'react';
-import { say } from '../sequence/store';
+import { say } from '../session/store';
 import { EndDemonstration } from './EndDemonstration';
 import './home.css';
 import {

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { FormWindow } from '../kit/FormWindow';
 import { useSending } from '../kit/useSending';
-import { postJson } from '../shell/http';
+import { postJson } from '../session/http';
 import { type Listed, mayEditIn, type Production, useChanged } from './library';
 
 /** Puts a sequence into another production, once it has been seen what that one's standards change. */

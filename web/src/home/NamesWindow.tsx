@@ -1,7 +1,7 @@
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { postJson } from '../shell/http';
+import { postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { type Listed, removeForGood, useChanged } from './library';
 import { useSending } from '../kit/useSending';

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { getJson, postJson } from '../shell/http';
+import { getJson, postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { type Production, useChanged } from './library';
 import { useSending } from '../kit/useSending';

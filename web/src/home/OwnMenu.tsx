@@ -3,8 +3,8 @@ import MenuItem from '@mui/material/MenuItem';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { say } from '../sequence/store';
-import { call } from '../shell/http';
+import { say } from '../session/store';
+import { call } from '../session/http';
 import type { Session } from '../signin/SignIn';
 
 /** Who is signed in, with what is theirs. */

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { ago } from './ago';
-import { at } from '../shell/http';
+import { at } from '../session/http';
 import { type Listed, type Status, STATUSES, type Where } from './library';
 
 /** What can be done with a sequence without opening it. */

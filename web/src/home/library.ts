@@ -1,6 +1,6 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Role } from '../sequence/store';
-import { call, getJson, postJson } from '../shell/http';
+import type { Role } from '../session/store';
+import { call, getJson, postJson } from '../session/http';
 
 export interface Production {
   id: string;

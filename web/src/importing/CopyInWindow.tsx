@@ -13,9 +13,9 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { attempt, edit, say, select, useSequence } from '../sequence/store';
-import { call } from '../shell/http';
-import { closeDialog } from '../shell/Window';
+import { attempt, edit, say, select, useSequence } from '../session/store';
+import { call } from '../session/http';
+import { closeDialog } from '../kit/Window';
 
 interface Held {
   code: string;

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import type { Piece } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { piece } from '../roster/create';
-import { edit, newId, select, useSequence } from '../sequence/store';
-import { postJson } from '../shell/http';
-import { closeDialog, Window } from '../shell/Window';
+import { edit, newId, select, useSequence } from '../session/store';
+import { postJson } from '../session/http';
+import { closeDialog, Window } from '../kit/Window';
 import type { ModelReport } from '../views/models';
 import { Pill } from '../kit/Pill';
 

@@ -2,11 +2,11 @@ import { useEffect, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
 import { Choice } from '../rig/Choice';
-import { framesPerSecond } from '../sequence/settings';
-import { attempt, edit, newId, say, select, useSequence } from '../sequence/store';
+import { framesPerSecond } from '../session/settings';
+import { attempt, edit, newId, say, select, useSequence } from '../session/store';
 import { FILE_UNITS } from '../setting/ShapeCard';
-import { call } from '../shell/http';
-import { closeDialog, Window } from '../shell/Window';
+import { call } from '../session/http';
+import { closeDialog, Window } from '../kit/Window';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 
-vi.mock('../sequence/store', () => ({}));
-vi.mock('../shell/http', () => ({}));
+vi.mock('../session/store', () => ({}));
+vi.mock('../session/http', () => ({}));
 
 import { modelsOf } from './bring';
 

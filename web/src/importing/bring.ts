@@ -1,7 +1,7 @@
 import type { Command, Plate } from '../core/types';
-import { edit, LOOKS_ONLY, newId, say, select, useSequence } from '../sequence/store';
-import { lensCamera } from '../sequence/store';
-import { call } from '../shell/http';
+import { edit, LOOKS_ONLY, newId, say, select, useSequence } from '../session/store';
+import { lensCamera } from '../session/store';
+import { call } from '../session/http';
 import type { ModelReport } from '../views/models';
 
 const MODELS = /\.(glb|gltf|obj)$/i;

@@ -1,5 +1,5 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { Tip } from '../shell/Tip';
+import { Tip } from './Tip';
 import { Menu } from './Menu';
 import { Pill } from './Pill';
 

@@ -1,7 +1,7 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { ReactNode } from 'react';
-import { Tip } from '../shell/Tip';
+import { Tip } from './Tip';
 import { palette } from '../theme/tokens';
 
 export interface Segment<T> {

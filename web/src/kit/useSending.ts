@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ServerRefused } from '../shell/http';
+import { ServerRefused } from '../session/http';
 
 /** What was wrong with what was sent: at a field, or as a whole. */
 export interface Wrong {

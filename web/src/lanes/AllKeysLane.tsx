@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { previewProposed } from '../sequence/store';
+import { previewProposed } from '../session/store';
 import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';

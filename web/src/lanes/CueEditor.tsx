@@ -2,7 +2,7 @@ import Popover from '@mui/material/Popover';
 import type { Camera, Cue, Ease, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 import { Pill } from '../kit/Pill';
 
 export const EASE_NAMES: [string, string][] = [

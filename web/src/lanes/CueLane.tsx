@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Cue, Light } from '../core/types';
-import { edit, preview, useSequence } from '../sequence/store';
+import { edit, preview, useSequence } from '../session/store';
 import { CueEditor } from './CueEditor';
 import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';

@@ -4,8 +4,8 @@ import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera, Cue, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { editProposed, useSequence } from '../sequence/store';
-import * as Icon from '../shell/icons';
+import { editProposed, useSequence } from '../session/store';
+import * as Icon from '../kit/icons';
 import { IconAction } from '../kit/IconAction';
 
 /** What can be done to all cues of a lane in time, as the Motion menu does it to keys. */

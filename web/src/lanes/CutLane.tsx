@@ -1,11 +1,11 @@
 import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
-import { approve, approvedOn, mayApprove, reopen } from '../sequence/approvals';
+import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
 import { useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import type { Camera, Entity } from '../core/types';
-import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../sequence/store';
-import { Tip } from '../shell/Tip';
+import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../session/store';
+import { Tip } from '../kit/Tip';
 import { drag, heldArrows } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { newShot } from './shotCode';

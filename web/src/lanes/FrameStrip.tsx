@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { goTo, useSequence } from '../sequence/store';
+import { goTo, useSequence } from '../session/store';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';

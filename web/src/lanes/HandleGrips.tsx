@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Curve, Key } from '../core/types';
-import { preview } from '../sequence/store';
+import { preview } from '../session/store';
 import { drag } from './dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';

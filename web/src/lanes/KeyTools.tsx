@@ -6,7 +6,7 @@ import { theCore } from '../core/load';
 import type { Ease, KeyShape, MotionEdit } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 import { keysSaid } from '../shortcuts/words';
 import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
 import { Pill } from '../kit/Pill';

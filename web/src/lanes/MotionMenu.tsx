@@ -7,8 +7,8 @@ import { theCore } from '../core/load';
 import type { MotionEdit } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { PARTS } from '../rig/parts';
-import { editProposed, say, useSequence } from '../sequence/store';
-import { Tip } from '../shell/Tip';
+import { editProposed, say, useSequence } from '../session/store';
+import { Tip } from '../kit/Tip';
 import { chosen, curveOf, editKeys, wholeMotion } from './chosen';
 import { Pill } from '../kit/Pill';
 

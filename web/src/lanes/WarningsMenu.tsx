@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { goTo, select, useSequence } from '../sequence/store';
-import { Tip } from '../shell/Tip';
+import { goTo, select, useSequence } from '../session/store';
+import { Tip } from '../kit/Tip';
 import { Chip } from '../kit/Chip';
 
 interface Warning {

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Channel, Curve, Key, MotionEdit } from '../core/types';
 import { channelOf } from '../fields/NumberField';
-import { edit, editProposed, previewProposed, proposed, say, useSequence } from '../sequence/store';
+import { edit, editProposed, previewProposed, proposed, say, useSequence } from '../session/store';
 
 /** Keys that are chosen in one lane. */
 export interface Picked {

@@ -1,5 +1,5 @@
 import type React from 'react';
-import { commitPreview, endPreview } from '../sequence/store';
+import { commitPreview, endPreview } from '../session/store';
 
 /** Follows a pressed pointer by its offset from the press; lets the preview become an edit on release. */
 export function drag(

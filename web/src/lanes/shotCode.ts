@@ -1,4 +1,4 @@
-import type { CutSpan } from '../sequence/store';
+import type { CutSpan } from '../session/store';
 
 const numberOf = (shot: string): number => Number(/(\d+)$/.exec(shot)?.[1] ?? 0);
 

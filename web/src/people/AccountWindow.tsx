@@ -8,8 +8,8 @@ import { useState } from 'react';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
-import { say } from '../sequence/store';
-import { getJson, postJson } from '../shell/http';
+import { say } from '../session/store';
+import { getJson, postJson } from '../session/http';
 
 interface Own {
   name: string;

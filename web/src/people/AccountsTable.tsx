@@ -13,7 +13,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { day, LinkShown, linkWith } from '../kit/LinkShown';
 import { useSending } from '../kit/useSending';
-import { postJson } from '../shell/http';
+import { postJson } from '../session/http';
 import { type AccountShown, useAccounts } from './accounts';
 import type { Made } from './people';
 

@@ -9,7 +9,7 @@ import { day, LinkShown, linkWith } from '../kit/LinkShown';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
-import { call, getJson, postJson } from '../shell/http';
+import { call, getJson, postJson } from '../session/http';
 import type { Made } from './people';
 
 interface Link {

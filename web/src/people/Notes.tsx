@@ -8,7 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { getJson } from '../shell/http';
+import { getJson } from '../session/http';
 
 interface Note {
   id: number;

@@ -9,7 +9,7 @@ import { day, LinkShown, linkWith } from '../kit/LinkShown';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
-import { call, postJson } from '../shell/http';
+import { call, postJson } from '../session/http';
 import {
   type GivenRole,
   type Invited,

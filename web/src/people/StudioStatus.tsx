@@ -12,7 +12,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSending } from '../kit/useSending';
-import { call, getJson } from '../shell/http';
+import { call, getJson } from '../session/http';
 
 interface Seen {
   what: string;

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { getJson } from '../shell/http';
+import { getJson } from '../session/http';
 
 /** An account, as those see it who administer the studio. */
 export interface AccountShown {

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { getJson } from '../shell/http';
+import { getJson } from '../session/http';
 
 /** What somebody with an account may be in a production. */
 export type GivenRole = 'lead' | 'artist' | 'reviewer';

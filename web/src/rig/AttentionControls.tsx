@@ -2,7 +2,7 @@ import { Choose } from '../kit/Choose';
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Cue, Light } from '../core/types';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 import { Choice } from './Choice';
 import { TURN_FRAMES } from './cueing';
 import { IconAction } from '../kit/IconAction';

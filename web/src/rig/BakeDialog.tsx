@@ -3,8 +3,8 @@ import { useMemo, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { editProposed, newId, select, useSequence } from '../sequence/store';
-import { Window } from '../shell/Window';
+import { editProposed, newId, select, useSequence } from '../session/store';
+import { Window } from '../kit/Window';
 import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
 import { Pill } from '../kit/Pill';
 

@@ -1,5 +1,5 @@
 import type { Base, Camera } from '../core/types';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 import { Choice } from './Choice';
 
 /** What the stack rides, and what it takes of it; the camera keeps its place. */

@@ -1,8 +1,8 @@
 import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, DollyZoom } from '../core/types';
-import { edit, editProposed, useSequence } from '../sequence/store';
-import { evaluated } from '../sequence/evaluated';
+import { edit, editProposed, useSequence } from '../session/store';
+import { evaluated } from '../session/evaluated';
 import { Choice } from './Choice';
 import { Pill } from '../kit/Pill';
 

@@ -1,7 +1,7 @@
 import { Tick } from '../kit/Tick';
 import { useState } from 'react';
 import type { Camera, Cue, Framings } from '../core/types';
-import { edit, select, useSequence } from '../sequence/store';
+import { edit, select, useSequence } from '../session/store';
 import { Choice } from './Choice';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';

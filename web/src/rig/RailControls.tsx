@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera, Rail } from '../core/types';
 import { drawPath } from '../roster/create';
-import { edit, select, useSequence } from '../sequence/store';
+import { edit, select, useSequence } from '../session/store';
 import { Choice } from './Choice';
 import { Pill } from '../kit/Pill';
 

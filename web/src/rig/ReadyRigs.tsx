@@ -3,8 +3,8 @@ import { MenuButton } from '../kit/MenuButton';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { aboutSubject } from '../frame/about';
-import { evaluated } from '../sequence/evaluated';
-import { editProposed, newId, say, useSequence } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { editProposed, newId, say, useSequence } from '../session/store';
 import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */

@@ -5,9 +5,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { attempt, edit, say, useSequence } from '../sequence/store';
-import { call, getJson, postJson, ServerRefused } from '../shell/http';
-import { closeDialog, Window } from '../shell/Window';
+import { attempt, edit, say, useSequence } from '../session/store';
+import { call, getJson, postJson, ServerRefused } from '../session/http';
+import { closeDialog, Window } from '../kit/Window';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 

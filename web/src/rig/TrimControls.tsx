@@ -4,8 +4,8 @@ import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { evaluated } from '../sequence/evaluated';
-import { edit, newId, useSequence } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { edit, newId, useSequence } from '../session/store';
 import { Pill } from '../kit/Pill';
 
 /** Notes that come again and again, with the trim each is usually answered by. */

@@ -1,6 +1,6 @@
 import { answer, Refused, theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { attempt, commitPreview, endPreview, newId, preview, useSequence } from '../sequence/store';
+import { attempt, commitPreview, endPreview, newId, preview, useSequence } from '../session/store';
 
 /** How much may be lost; 0 everywhere keeps a key on every frame. */
 export interface Tolerance {

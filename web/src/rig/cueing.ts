@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Cue, Framings, Light } from '../core/types';
-import { edit, say, useSequence } from '../sequence/store';
+import { edit, say, useSequence } from '../session/store';
 
 /** Frames a new turn takes: half a second of film at 24. */
 export const TURN_FRAMES = 12;

@@ -1,5 +1,5 @@
 import type { RigPart } from '../core/types';
-import { newId } from '../sequence/store';
+import { newId } from '../session/store';
 import { palette } from '../theme/tokens';
 
 /** Part names with what each is for, and the accent each is drawn in; in the order they are offered. */

@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { endPreview, previewProposed, useSequence } from '../sequence/store';
-import { closeDialog, Window } from '../shell/Window';
+import { endPreview, previewProposed, useSequence } from '../session/store';
+import { closeDialog, Window } from '../kit/Window';
 import { copiesOf, copy } from './create';
 import { Pill } from '../kit/Pill';
 

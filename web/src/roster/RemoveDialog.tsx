@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { theCore } from '../core/load';
 import type { Command, Stood, Subject } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
-import { edit, newId, useSequence } from '../sequence/store';
-import { closeDialog, Window } from '../shell/Window';
+import { evaluated } from '../session/evaluated';
+import { edit, newId, useSequence } from '../session/store';
+import { closeDialog, Window } from '../kit/Window';
 import { usersOf } from './create';
 import { Pill } from '../kit/Pill';
 

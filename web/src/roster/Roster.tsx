@@ -1,19 +1,19 @@
 import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
-import { approvedOn } from '../sequence/approvals';
+import { approvedOn } from '../session/approvals';
 import { useMemo, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { MenuButton } from '../kit/MenuButton';
-import { evaluated } from '../sequence/evaluated';
+import { evaluated } from '../session/evaluated';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
-import { edit, select, useSequence, givePicked } from '../sequence/store';
-import { fold } from '../shell/arrangement';
-import { Editing } from '../shell/Editing';
+import { edit, select, useSequence, givePicked } from '../session/store';
+import { fold } from '../session/arrangement';
+import { Editing } from '../kit/Editing';
 import { withKeys } from '../shortcuts/words';
-import * as Icon from '../shell/icons';
-import { Tip } from '../shell/Tip';
+import * as Icon from '../kit/icons';
+import { Tip } from '../kit/Tip';
 import {
   addCamera,
   addGroup,

@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
+import { evaluated } from '../session/evaluated';
 import {
   edit,
   editProposed,
@@ -11,7 +11,7 @@ import {
   select,
   type Hit,
   useSequence,
-} from '../sequence/store';
+} from '../session/store';
 import { axisPoint } from '../views/axisPoint';
 import { setViewPose } from '../views/setViewPose';
 

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Form, Light } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
-import { editProposed, lensCamera, newId, say, select, useSequence } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { editProposed, lensCamera, newId, say, select, useSequence } from '../session/store';
 import { add, freeName, groundAhead } from './create';
 
 export const LIGHTS: { form: Form; name: string; does: string }[] = [

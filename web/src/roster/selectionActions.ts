@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
-import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../session/store';
 import { addMarkOn, cameraAt, duplicateSelected, groupSelected, removeSelected } from './create';
 import { addThreeLights } from './createLight';
 import type { ShortcutId } from '../shortcuts/list';

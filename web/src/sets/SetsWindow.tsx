@@ -9,8 +9,8 @@ import type { PlacedSet } from '../core/types';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
-import { edit, say, useSequence } from '../sequence/store';
-import { closeDialog } from '../shell/Window';
+import { edit, say, useSequence } from '../session/store';
+import { closeDialog } from '../kit/Window';
 import { compare, NOW } from '../versions/compared';
 import {
   keepVersion,

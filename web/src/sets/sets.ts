@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, theCore } from '../core/load';
 import type { Command, PlacedSet } from '../core/types';
-import { attempt, edit, say, useSequence } from '../sequence/store';
-import { getJson, postJson } from '../shell/http';
+import { attempt, edit, say, useSequence } from '../session/store';
+import { getJson, postJson } from '../session/http';
 
 export interface SetVersion {
   number: number;

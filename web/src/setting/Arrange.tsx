@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { align, setDown, toGrid, toOther, toSurface } from '../roster/selectionActions';
-import { useSequence } from '../sequence/store';
-import { Tip } from '../shell/Tip';
+import { useSequence } from '../session/store';
+import { Tip } from '../kit/Tip';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
 

@@ -5,7 +5,7 @@ import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { AttentionControls } from '../rig/AttentionControls';
 import { Choice } from '../rig/Choice';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
 

@@ -1,8 +1,8 @@
 import { theCore } from '../core/load';
 import type { Measure } from '../core/types';
 import type { Sighting } from '../frame/about';
-import { evaluated } from '../sequence/evaluated';
-import { useSequence } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { useSequence } from '../session/store';
 
 /** A measurement in numbers: straight, and from a camera also along its axis. */
 export function MeasureCard({ measure }: { measure: Measure }) {

@@ -4,9 +4,9 @@ import type { Entity, PathPoint, Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
 import { drawPath } from '../roster/create';
-import { edit, editProposed, lensCamera, newId, useSequence } from '../sequence/store';
-import { evaluated } from '../sequence/evaluated';
-import { Tip } from '../shell/Tip';
+import { edit, editProposed, lensCamera, newId, useSequence } from '../session/store';
+import { evaluated } from '../session/evaluated';
+import { Tip } from '../kit/Tip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 

@@ -2,7 +2,7 @@ import type { After, Plate, PlateFit } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { edit, useSequence } from '../sequence/store';
+import { edit, useSequence } from '../session/store';
 
 /** An image or image sequence in the frame: of which camera, how it fits, where it stands, when it runs. */
 export function PlateCard({ plate, channels }: { plate: Plate; channels: ChannelInfo[] }) {

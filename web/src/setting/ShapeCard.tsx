@@ -3,7 +3,7 @@ import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { edit, select, useSequence } from '../sequence/store';
+import { edit, select, useSequence } from '../session/store';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';

@@ -1,14 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
-import { goToPlace, momentIn, sequenceIn } from '../sequence/place';
-import { closeSequence, openMoment, openSequence } from '../sequence/sync';
-import { useSequence } from '../sequence/store';
+import { goToPlace, momentIn, sequenceIn } from '../session/place';
+import { closeSequence, openMoment, openSequence } from '../session/sync';
+import { useSequence } from '../session/store';
 import { Arrived } from '../signin/Arrived';
 import { Invited } from '../signin/Invited';
 import { SetUp } from '../signin/SetUp';
 import { SignIn, type Session } from '../signin/SignIn';
-import { getJson, postJson } from './http';
+import { getJson, postJson } from '../session/http';
 import { Said } from './Said';
 import { Bare } from '../kit/Bare';
 

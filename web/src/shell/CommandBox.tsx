@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { keysSaid } from '../shortcuts/words';
 import { palette } from '../theme/tokens';
 import type { Action } from './actions';
-import { closeDialog } from './Window';
+import { closeDialog } from '../kit/Window';
 
 const SHOWN = 40;
 const WIDTH_PX = 560;

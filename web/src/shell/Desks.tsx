@@ -1,9 +1,9 @@
 import { styled } from '@mui/material/styles';
 import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
 import { Group, Panel, Separator, useGroupRef, type Layout } from 'react-resizable-panels';
-import { useSequence } from '../sequence/store';
+import { useSequence } from '../session/store';
 import { palette } from '../theme/tokens';
-import { arrange, arrangementOf, RAIL, useArrangements, usualArrangement } from './arrangement';
+import { arrange, arrangementOf, RAIL, useArrangements, usualArrangement } from '../session/arrangement';
 
 const GAP = 6;
 

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { followMain } from '../sequence/together';
+import { followMain } from '../session/together';
 import { press } from '../shortcuts/press';
 import { LensView } from '../views/LensView';
 import { theHelper } from './helper';

@@ -1,7 +1,7 @@
 import Chip from '@mui/material/Chip';
-import { joinOther } from '../sequence/presence';
-import { useSequence } from '../sequence/store';
-import { Tip } from './Tip';
+import { joinOther } from '../session/presence';
+import { useSequence } from '../session/store';
+import { Tip } from '../kit/Tip';
 
 /** More people than these are a number. */
 const MOST_SHOWN = 3;

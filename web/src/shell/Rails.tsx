@@ -1,12 +1,12 @@
 import { styled } from '@mui/material/styles';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
-import { select, useSequence } from '../sequence/store';
+import { select, useSequence } from '../session/store';
 import { withKeys } from '../shortcuts/words';
 import { palette } from '../theme/tokens';
-import { fold } from './arrangement';
-import * as Icon from './icons';
-import { Tip } from './Tip';
+import { fold } from '../session/arrangement';
+import * as Icon from '../kit/icons';
+import { Tip } from '../kit/Tip';
 
 const Rail = styled('aside')({
   height: '100%',

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useSequence } from '../sequence/store';
+import { useSequence } from '../session/store';
 import { Bare } from '../kit/Bare';
 
 const READING_MS = 4500;

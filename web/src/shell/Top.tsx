@@ -2,21 +2,25 @@ import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../importing/bring';
 import { HelpMenu } from '../help/HelpMenu';
-import { desksFor, redo, undo, useSequence } from '../sequence/store';
+import { useHistory } from '../session/history';
+import { useOutbox } from '../session/outbox';
+import { desksFor, redo, undo, useSequence } from '../session/store';
 import { withKeys } from '../shortcuts/words';
-import { fold } from './arrangement';
-import * as Icon from './icons';
+import { fold } from '../session/arrangement';
+import * as Icon from '../kit/icons';
 import { Others } from './Others';
-import { Tip } from './Tip';
+import { Tip } from '../kit/Tip';
 
 /** The head of the window: the sequence, the desks, and what belongs to no desk. */
 export function Top() {
   const s = useSequence();
+  const out = useOutbox();
+  const done = useHistory();
   const saving =
-    s.pending.length === 0
+    out.pending.length === 0
       ? 'All saved'
-      : s.saving === 'waiting'
-        ? `Server away · ${s.pending.length} kept here`
+      : out.saving === 'waiting'
+        ? `Server away · ${out.pending.length} kept here`
         : 'Saving …';
   return (
     <header className="top">
@@ -51,20 +55,24 @@ export function Top() {
       )}
       <Others />
       <span
-        className={`saving ${s.pending.length && s.saving === 'waiting' ? 'waiting' : ''}`}
+        className={`saving ${out.pending.length && out.saving === 'waiting' ? 'waiting' : ''}`}
         role="status"
         data-testid="saving"
       >
         {saving}
       </span>
       <span className="top-icons">
-        <Tip text={s.undo.length ? withKeys(`Undo: ${s.undo.at(-1)!.label}`, 'undo') : 'Nothing to undo'}>
-          <IconAction aria-label="Undo" disabled={!s.undo.length} onClick={undo}>
+        <Tip
+          text={done.undo.length ? withKeys(`Undo: ${done.undo.at(-1)!.label}`, 'undo') : 'Nothing to undo'}
+        >
+          <IconAction aria-label="Undo" disabled={!done.undo.length} onClick={undo}>
             <Icon.Undo />
           </IconAction>
         </Tip>
-        <Tip text={s.redo.length ? withKeys(`Redo: ${s.redo.at(-1)!.label}`, 'redo') : 'Nothing to redo'}>
-          <IconAction aria-label="Redo" disabled={!s.redo.length} onClick={redo}>
+        <Tip
+          text={done.redo.length ? withKeys(`Redo: ${done.redo.at(-1)!.label}`, 'redo') : 'Nothing to redo'}
+        >
+          <IconAction aria-label="Redo" disabled={!done.redo.length} onClick={redo}>
             <Icon.Redo />
           </IconAction>
         </Tip>

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { GuideWindow, NewsWindow } from '../help/texts';
-import { useSequence, type Dialog } from '../sequence/store';
+import { useSequence, type Dialog } from '../session/store';
 import { actions } from './actions';
 
 const StandardsDialog = lazy(async () => ({

@@ -24,9 +24,9 @@ import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
 import { beginAgain } from '../help/firstSteps';
 import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
-import { type Desk, desksFor, edit, say, select, useSequence } from '../sequence/store';
-import { linkTo } from '../sequence/place';
-import { at, call } from './http';
+import { type Desk, desksFor, edit, say, select, useSequence } from '../session/store';
+import { linkTo } from '../session/place';
+import { at, call } from '../session/http';
 import { RUNS } from './runs';
 
 export interface Action {

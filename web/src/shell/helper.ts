@@ -1,9 +1,11 @@
+import { useHistory } from '../session/history';
+import { useOutbox } from '../session/outbox';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../sequence/evaluated';
+import { evaluated, LENS } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { inSetView } from '../views/setViewPose';
-import { goTo, lensCamera, useSequence } from '../sequence/store';
+import { goTo, lensCamera, useSequence } from '../session/store';
 
 /** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */
 export interface Helper {
@@ -63,10 +65,10 @@ export function theHelper(): void {
       return {
         frame: s.frame,
         revision: s.revision,
-        pending: s.pending.length,
+        pending: useOutbox.getState().pending.length,
         coming: modelsComing() + imagesComing(),
         dropped: s.dropped,
-        undoSteps: s.undo.length,
+        undoSteps: useHistory.getState().undo.length,
         camera: lensCamera(s),
         selected: s.selected,
       };

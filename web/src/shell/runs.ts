@@ -4,7 +4,7 @@ import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/c
 import { cueHere, turnTo } from '../rig/cueing';
 import { duplicateSelected, groupSelected, removeSelected } from '../roster/create';
 import { isolate } from '../roster/selectionActions';
-import { play } from '../sequence/playing';
+import { play } from '../session/playing';
 import {
   desksFor,
   goTo,
@@ -15,11 +15,11 @@ import {
   undo,
   useSequence,
   type LensTool,
-} from '../sequence/store';
+} from '../session/store';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../views/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
-import { fold } from './arrangement';
+import { fold } from '../session/arrangement';
 
 const get = useSequence.getState;
 const set = useSequence.setState;

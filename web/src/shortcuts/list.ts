@@ -1,4 +1,4 @@
-import type { LensTool } from '../sequence/store';
+import type { LensTool } from '../session/store';
 
 /** Where in the Keys window a shortcut stands. */
 export const GROUPS = [

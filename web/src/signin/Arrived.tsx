@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSending } from '../kit/useSending';
-import { call, getJson } from '../shell/http';
+import { call, getJson } from '../session/http';
 
 interface Arrival {
   /** What the studio's own sign-in is called. */

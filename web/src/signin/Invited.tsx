@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { AccountFields } from './AccountFields';
 import { useSending } from '../kit/useSending';
-import { call, postJson } from '../shell/http';
+import { call, postJson } from '../session/http';
 
 interface Shown {
   /** Null where a new password is chosen. */

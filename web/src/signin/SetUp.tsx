@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { AccountFields } from './AccountFields';
 import { useSending } from '../kit/useSending';
-import { call, postJson } from '../shell/http';
+import { call, postJson } from '../session/http';
 
 /** Makes a studio's first account, with the code that stands in the terminal. */
 export function SetUp({ onDone }: { onDone: () => void }) {

@@ -1,7 +1,7 @@
 import { Door } from './Door';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { call } from '../shell/http';
+import { call } from '../session/http';
 import { Pill } from '../kit/Pill';
 
 export interface Session {

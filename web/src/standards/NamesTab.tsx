@@ -4,7 +4,7 @@ import type { Standards, Style } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../rig/Choice';
-import { useSequence } from '../sequence/store';
+import { useSequence } from '../session/store';
 import { type Faults, UNITS } from './choices';
 
 const STYLES: [string, string][] = [

@@ -1,12 +1,13 @@
+import { useOutbox } from '../session/outbox';
 import { Words } from '../kit/Words';
 import { Choose } from '../kit/Choose';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { attempt, edit, say, useSequence } from '../sequence/store';
-import { getJson, postJson } from '../shell/http';
-import { closeDialog, Window } from '../shell/Window';
+import { attempt, edit, say, useSequence } from '../session/store';
+import { getJson, postJson } from '../session/http';
+import { closeDialog, Window } from '../kit/Window';
 import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from './compared';
 import { Pill } from '../kit/Pill';
 
@@ -18,7 +19,7 @@ const failed = (e: unknown) => say(e instanceof Error ? e.message : String(e), t
 /** The kept versions: keep one, look at two together, go back to one. */
 export function VersionsDialog() {
   const id = useSequence((s) => s.id);
-  const saving = useSequence((s) => s.pending.length > 0);
+  const saving = useOutbox((s) => s.pending.length > 0);
   const mayEdit = useSequence((s) => s.mayEdit);
   const client = useQueryClient();
   const query = useQuery({

@@ -1,6 +1,7 @@
 import { answer, theCore } from '../core/load';
-import { attempt, useSequence } from '../sequence/store';
-import { getJson } from '../shell/http';
+import { attempt, useSequence } from '../session/store';
+import { getJson } from '../session/http';
+import type { Side } from '../session/comparing';
 
 /** A version as the server lists it. */
 export interface Kept {
@@ -10,22 +11,6 @@ export interface Kept {
   author: string;
   keptAt: string;
   revision: number;
-}
-
-/** One of two that are compared: the address of a document below its sequence's, '' for the sequence as it is now. */
-export interface Side {
-  path: string;
-  title: string;
-  /** The document itself, where it is none of the server's. */
-  document?: string;
-}
-
-/** Two versions of a camera's move, looked at together in the lens view. */
-export interface Compared {
-  sides: [Side, Side];
-  way: 'wipe' | 'beside';
-  /** Where the wipe stands, as a share of the width. */
-  at: number;
 }
 
 export const NOW: Side = { path: '', title: 'as it is now' };

@@ -1,8 +1,8 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { useSequence, type Hit } from '../sequence/store';
-import type { Compared } from '../versions/compared';
+import { useSequence, type Hit } from '../session/store';
+import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';
 import { lookThrough, lookThroughCompared } from './lensCamera';

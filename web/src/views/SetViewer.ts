@@ -4,7 +4,7 @@ import { TransformControls } from 'three/addons/controls/TransformControls.js';
 import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
 import { poseOf, remember } from '../frame/history';
-import { evaluated } from '../sequence/evaluated';
+import { evaluated } from '../session/evaluated';
 import {
   commitPreview,
   givePicked,
@@ -13,7 +13,7 @@ import {
   previewProposed,
   select,
   useSequence,
-} from '../sequence/store';
+} from '../session/store';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';

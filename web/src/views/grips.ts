@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { poseOf } from '../frame/history';
 import type { Command } from '../core/types';
-import { commitPreview, endPreview, goTo, mayKey, preview, useSequence } from '../sequence/store';
+import { commitPreview, endPreview, goTo, mayKey, preview, useSequence } from '../session/store';
 import type { GhostKey } from './ghosts';
 
 /** Something in the set view that is grabbed where it is drawn. */

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera, Light, Mark, Measure, Path } from '../core/types';
-import { LENS } from '../sequence/evaluated';
+import { LENS } from '../session/evaluated';
 import { palette } from '../theme/tokens';
 
 /** A line that only the set views draw; haze does not reach it. */

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../sequence/evaluated';
-import { useSequence } from '../sequence/store';
+import { evaluated, LENS } from '../session/evaluated';
+import { useSequence } from '../session/store';
 import { PLATES } from './layers';
 
 /**

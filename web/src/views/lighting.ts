@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Entity, Light } from '../core/types';
-import { useSequence } from '../sequence/store';
+import { useSequence } from '../session/store';
 import { DECAY, type SkyDome } from './air';
 
 /** A light's numbers at a frame, as the core gives them. */

@@ -1,8 +1,8 @@
 import * as THREE from 'three';
-import { at } from '../shell/http';
+import { at } from '../session/http';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
-import { say, useSequence } from '../sequence/store';
+import { say, useSequence } from '../session/store';
 import { hazed } from './air';
 
 /** What the server found when the model came in. */

@@ -1,9 +1,9 @@
 import * as THREE from 'three';
-import { at } from '../shell/http';
+import { at } from '../session/http';
 import { theCore } from '../core/load';
 import type { Plate } from '../core/types';
-import { say, useSequence } from '../sequence/store';
-import { evaluated, LENS } from '../sequence/evaluated';
+import { say, useSequence } from '../session/store';
+import { evaluated, LENS } from '../session/evaluated';
 import { PLATES } from './layers';
 
 const MOST_AT_HAND = 24;

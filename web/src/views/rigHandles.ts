@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import { PARTS } from '../rig/parts';
-import { mayKey, proposed, useSequence } from '../sequence/store';
+import { mayKey, proposed, useSequence } from '../session/store';
 import type { Grip } from './grips';
 import { palette } from '../theme/tokens';
 

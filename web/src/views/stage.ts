@@ -1,8 +1,8 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
-import { evaluated } from '../sequence/evaluated';
-import { lensCamera, useSequence, type Hit } from '../sequence/store';
+import { evaluated } from '../session/evaluated';
+import { lensCamera, useSequence, type Hit } from '../session/store';
 import { SkyDome, hazed } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
 import { Ghosts } from './ghosts';

@@ -1,4 +1,5 @@
-import { desksFor, useSequence, type Desk, type SequenceState } from './store';
+import { useHistory, type Done } from './history';
+import { desksFor, useSequence, type Desk } from './store';
 
 /** Edits that can be taken back after a reload. */
 const KEPT_UNDO = 60;
@@ -9,8 +10,8 @@ interface Place {
   frame: number;
   camera: string;
   selected: string[];
-  undo: SequenceState['undo'];
-  redo: SequenceState['redo'];
+  undo: Done[];
+  redo: Done[];
 }
 
 const shelf = (id: string) => `jolly-kite.place.${id}`;
@@ -30,9 +31,8 @@ export function comeBack(id: string): void {
       desk: desksFor(role).some((d) => d.id === p.desk) ? p.desk : 'move',
       frame: Math.max(header.firstFrame, Math.min(header.lastFrame, Number(p.frame) || header.firstFrame)),
       selected: p.selected.filter((x) => entities[x]),
-      undo: p.undo,
-      redo: p.redo,
     });
+    useHistory.setState({ undo: p.undo, redo: p.redo });
   } catch {
     sessionStorage.removeItem(shelf(id)); // of another build: begin at the beginning
   }
@@ -41,13 +41,14 @@ export function comeBack(id: string): void {
 function keep(): void {
   const s = useSequence.getState();
   if (!s.id || globalThis.opener) return;
+  const done = useHistory.getState();
   const place: Place = {
     desk: s.desk,
     frame: s.frame,
     camera: s.camera,
     selected: s.selected,
-    undo: s.undo.slice(-KEPT_UNDO),
-    redo: s.redo.slice(-KEPT_UNDO),
+    undo: done.undo.slice(-KEPT_UNDO),
+    redo: done.redo.slice(-KEPT_UNDO),
   };
   try {
     sessionStorage.setItem(shelf(s.id), JSON.stringify(place));
@@ -56,16 +57,20 @@ function keep(): void {
   }
 }
 
+function soon(): void {
+  if (!useSequence.getState().id) return;
+  clearTimeout(timer);
+  timer = globalThis.setTimeout(keep, PAUSE_MS) as unknown as number;
+}
+
 useSequence.subscribe((now, before) => {
-  const moved =
+  if (
     now.desk !== before.desk ||
     now.frame !== before.frame ||
     now.camera !== before.camera ||
-    now.selected !== before.selected ||
-    now.undo !== before.undo ||
-    now.redo !== before.redo;
-  if (!moved || !now.id) return;
-  clearTimeout(timer);
-  timer = globalThis.setTimeout(keep, PAUSE_MS) as unknown as number;
+    now.selected !== before.selected
+  )
+    soon();
 });
+useHistory.subscribe(soon);
 globalThis.addEventListener?.('pagehide', keep);

@@ -3,7 +3,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
-import { useSequence } from '../sequence/store';
+import { useSequence } from '../session/store';
 
 export const closeDialog = () => useSequence.setState({ dialog: null });
 

@@ -1,4 +1,4 @@
-import { getJson, postJson, call } from '../shell/http';
+import { getJson, postJson, call } from './http';
 import { say, useSequence } from './store';
 
 /** That a camera or a shot is approved: nobody edits it until it is reopened. */

@@ -2,8 +2,10 @@ import { create } from 'zustand';
 import { answer, Refused, theCore } from '../core/load';
 import type { Camera, Change, Command, Entity, Header } from '../core/types';
 import type { Approval } from './approvals';
+import { forgotten, noted, step, useHistory } from './history';
+import type { PendingEdit } from './outbox';
 import type { Other } from './presence';
-import type { Compared } from '../versions/compared';
+import type { Compared } from './comparing';
 
 export type Desk = 'set' | 'frame' | 'move' | 'cut' | 'handover';
 export const DESKS: { id: Desk; name: string; hint: string }[] = [
@@ -19,9 +21,6 @@ export type Role = 'guest' | 'reviewer' | 'artist' | 'lead';
 
 /** The desks that somebody is shown: nothing is handed over to a guest. */
 export const desksFor = (role: Role) => DESKS.filter((d) => d.id !== 'handover' || role !== 'guest');
-
-/** How far the page's edits are from being stored. */
-export type Saving = 'saved' | 'saving' | 'waiting';
 
 /** Whether a changed number gets a key: never by itself, where it has keys, or always. */
 export type Keying = 'off' | 'keyed' | 'all';
@@ -62,17 +61,6 @@ export type Dialog =
   | { kind: 'saveRig'; id: string }
   | { kind: 'bake'; id: string };
 
-export interface PendingEdit {
-  id: string;
-  label: string;
-  commands: string;
-}
-
-interface Done {
-  label: string;
-  change: string;
-}
-
 export interface SequenceState {
   id: string;
   header: Header;
@@ -93,10 +81,6 @@ export interface SequenceState {
   /** Lanes that cannot be touched, and lanes that are not shown. */
   lockedLanes: string[];
   hiddenLanes: string[];
-  undo: Done[];
-  redo: Done[];
-  pending: PendingEdit[];
-  saving: Saving;
   message: { text: string; bad: boolean; at: number } | null;
   /** What one may do here: look as a guest or reviewer, edit as an artist, also decide as a lead. */
   role: Role;
@@ -149,10 +133,6 @@ export const useSequence = create<SequenceState>(() => ({
   chosenKeys: {},
   lockedLanes: [],
   hiddenLanes: [],
-  undo: [],
-  redo: [],
-  pending: [],
-  saving: 'saved',
   message: null,
   role: 'artist',
   mayEdit: true,
@@ -242,8 +222,9 @@ export function opened(id: string, revision: number): void {
     version: s.version + 1,
     camera,
     selected: same ? s.selected.filter((x) => base[x]) : camera ? [camera] : [],
-    ...(same ? {} : { frame: doc.header.firstFrame, undo: [], redo: [] }),
+    ...(same ? {} : { frame: doc.header.firstFrame }),
   });
+  if (!same) forgotten();
 }
 
 /**
@@ -315,9 +296,7 @@ function finished(label: string, commands: string): string {
   refuseApproved(commands);
   const change = applyLocally(commands);
   if (!change) return '';
-  const edit = { id: crypto.randomUUID(), label, commands };
-  set((s) => ({ pending: [...s.pending, edit] }));
-  onEdit(edit);
+  onEdit({ id: crypto.randomUUID(), label, commands });
   return change;
 }
 
@@ -360,7 +339,7 @@ export function edit(label: string, ...commands: Command[]): boolean {
     attempt(() => {
       const change = finished(label, JSON.stringify({ commands }));
       if (change) {
-        set((s) => ({ undo: [...s.undo.slice(-499), { label, change }], redo: [] }));
+        noted({ label, change });
         for (const take of listening) take(commands);
       }
       return true;
@@ -407,34 +386,31 @@ export function endPreview(): void {
   set((s) => ({ entities: base, header: baseHeader, version: s.version + 1 }));
 }
 
-function step(from: 'undo' | 'redo', to: 'undo' | 'redo'): void {
-  const last = get()[from].at(-1);
-  if (!last || readOnly()) return;
+function turnBack(way: 'undo' | 'redo'): void {
+  if (!useHistory.getState()[way].length || readOnly()) return;
   endPreview();
-  attempt(() => {
-    const back = answer<{ edit: string; left: string[] }>(theCore().takeBack(last.change, from === 'undo'));
-    const others = back.left.length ? `${listed(back.left)} stays as somebody else has made it since.` : '';
-    const change = back.edit
-      ? finished(`${from === 'undo' ? 'Undo' : 'Redo'}: ${last.label}`, back.edit)
-      : '';
-    if (!change) {
-      set((s) => ({ [from]: s[from].slice(0, -1) }) as Partial<SequenceState>);
-      say(`Nothing of “${last.label}” is left to take back. ${others}`, true);
-      return;
-    }
-    // what was taken back now, and no more, is what can be made again
-    const turned = { label: last.label, change: from === 'undo' ? theCore().turned(change) : change };
-    set((s) => ({ [from]: s[from].slice(0, -1), [to]: [...s[to], turned] }) as Partial<SequenceState>);
-    say(`${from === 'undo' ? 'Undone' : 'Done again'}: ${last.label}. ${others}`.trim());
-  });
+  const done = step(
+    way,
+    ({ label, change }) =>
+      attempt(() => {
+        const back = answer<{ edit: string; left: string[] }>(theCore().takeBack(change, way === 'undo'));
+        const made = back.edit ? finished(`${way === 'undo' ? 'Undo' : 'Redo'}: ${label}`, back.edit) : '';
+        return { change: made, left: back.left };
+      }),
+    (change) => (change ? theCore().turned(change) : ''),
+  );
+  if (!done) return;
+  const others = done.left.length ? `${listed(done.left)} stays as somebody else has made it since.` : '';
+  if (done.change) say(`${way === 'undo' ? 'Undone' : 'Done again'}: ${done.label}. ${others}`.trim());
+  else say(`Nothing of “${done.label}” is left to take back. ${others}`, true);
 }
 
 /** The first few of a list, and how many more there are. */
 const listed = (all: string[]): string =>
   all.slice(0, 3).join(', ') + (all.length > 3 ? ` and ${all.length - 3} more` : '');
 
-export const undo = () => step('undo', 'redo');
-export const redo = () => step('redo', 'undo');
+export const undo = () => turnBack('undo');
+export const redo = () => turnBack('redo');
 
 export function goTo(frame: number): void {
   const { header } = get();

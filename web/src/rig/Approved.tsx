@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import { approve, approvedOn, mayApprove, reopen } from '../sequence/approvals';
-import { useSequence } from '../sequence/store';
+import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
+import { useSequence } from '../session/store';
 
 /** Says that a camera is approved, and lets those approve and reopen it who may. */
 export function Approved({ id, name }: { id: string; name: string }) {

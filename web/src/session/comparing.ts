@@ -1,0 +1,15 @@
+/** One of two that are compared: the address of a document below its sequence's, '' for the sequence as it is now. */
+export interface Side {
+  path: string;
+  title: string;
+  /** The document itself, where it is none of the server's. */
+  document?: string;
+}
+
+/** Two versions of a camera's move, looked at together in the lens view. */
+export interface Compared {
+  sides: [Side, Side];
+  way: 'wipe' | 'beside';
+  /** Where the wipe stands, as a share of the width. */
+  at: number;
+}
