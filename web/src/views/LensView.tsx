@@ -66,10 +66,11 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     const look = () => setInside(useSequence.getState().playing ? '' : (picture.current?.inside() ?? ''));
     const draw = () => {
       asked = 0;
+      if (!canvas.current) return;
       const s = useSequence.getState();
       const now = picture.current!.draw(lensCamera(s), wider);
       setSeen((old) => (JSON.stringify(old) === JSON.stringify(now) ? old : now));
-      canvas.current!.dataset.drawn = `${s.frame}/${s.version}`;
+      canvas.current.dataset.drawn = `${s.frame}/${s.version}`;
       clearTimeout(settle);
       settle = globalThis.setTimeout(look, SETTLE_MS) as unknown as number;
     };
@@ -84,7 +85,8 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       ask();
     });
     const fit = () => {
-      const r = box.current!.getBoundingClientRect();
+      const r = box.current?.getBoundingClientRect();
+      if (!r) return; // taken away just now
       const room = whole ? 1 : 0.8; // leave some of the surround to be seen
       const w = Math.max(16, Math.floor(Math.min(r.width, r.height * aspect) * room));
       const h = Math.max(9, Math.round(w / aspect));

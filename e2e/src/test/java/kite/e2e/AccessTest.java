@@ -65,7 +65,7 @@ class AccessTest extends Desk {
       page.getByPlaceholder("What would you like to do?").fill(action);
       fine("the command box");
       page.keyboard().press("Enter");
-      page.locator("[role=dialog] h2").waitFor();
+      page.locator("[role=dialog] h2").first().waitFor();
       fine(action);
       page.keyboard().press("Escape");
       page.waitForFunction("() => !document.querySelector('[role=dialog]')");
