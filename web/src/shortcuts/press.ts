@@ -37,11 +37,10 @@ export function press(
 ): void {
   const at = e.target as HTMLElement;
   if (takesText(at) || (e.key === ' ' && at instanceof HTMLButtonElement)) return;
-  const { mayEdit, dialog } = useSequence.getState();
-  if (dialog) return; // a window has keys of its own
+  if (useSequence.getState().dialog) return; // a window has keys of its own
   for (const place of ['lens', undefined] as const)
     for (const s of SHORTCUTS) {
-      if (s.within !== place || (s.edits && !mayEdit) || without.includes(s.id)) continue;
+      if (s.within !== place || without.includes(s.id)) continue;
       if (place && !at.closest?.(`[data-keys="${place}"]`)) continue;
       if (!keysOf(s).some((k) => matchKeyBindingPress(e, pressOf(k)))) continue;
       if (runs[s.id](e) === false) continue;
