@@ -9,6 +9,8 @@ import { Bare } from '../kit/Bare';
 /** Bits of what is seen, as the core's frame report has them. */
 const [IN_FRAME, WHOLE, IN_SAFE, CLIPPED, SHARP] = [1, 2, 4, 8, 16];
 const ROW = 15;
+/** In the order they are drawn. */
+const PARTS = ['seen', 'sharp', 'clipped'];
 const MOST_COLUMNS = 120;
 const SETTLE_MS = 350;
 
@@ -17,6 +19,13 @@ interface Row {
   name: string;
   seen: number[];
   height: number[];
+}
+
+/** What was seen of each subject, a column every so many frames from the first on. */
+interface Report {
+  rows: Row[];
+  first: number;
+  step: number;
 }
 
 const tone = (bits: number): string =>
@@ -34,6 +43,43 @@ const words = (bits: number, height: number): string =>
         .join(', ')
     : 'out of frame';
 
+/** The rows as a few shapes, one for each colour of each: a column of its own for each frame would be hundreds. */
+function shapes(
+  rows: Row[],
+  { first, step }: Report,
+  scale: Scale,
+): { part: string; fill: string; d: string }[] {
+  const all = new Map<string, { part: string; fill: string; d: string }>();
+  const add = (part: string, fill: string, from: number, to: number, y: number, h: number) => {
+    const x = toX(scale, first + from * step);
+    const shape = all.get(part + fill) ?? { part, fill, d: '' };
+    shape.d += `M${x} ${y}H${toX(scale, first + to * step) + 0.3}v${h}H${x}z`;
+    all.set(part + fill, shape);
+  };
+  rows.forEach((r, k) => {
+    for (const [part, y, h, fill] of [
+      ['seen', 3, ROW - 4, tone],
+      ['sharp', ROW - 4, 2.5, (bits: number) => (bits & SHARP ? palette.lilac : '')],
+      ['clipped', 3, 2.5, (bits: number) => (bits & CLIPPED ? palette.coral : '')],
+    ] as const)
+      for (let from = 0, i = 1; i <= r.seen.length; i++) {
+        if (i < r.seen.length && fill(r.seen[i]) === fill(r.seen[from])) continue;
+        if (fill(r.seen[from])) add(part, fill(r.seen[from]), from, i, k * ROW + y, h);
+        from = i;
+      }
+  });
+  // what is seen first: sharp and clipped lie over it
+  return [...all.values()].sort((a, b) => PARTS.indexOf(a.part) - PARTS.indexOf(b.part));
+}
+
+/** What is said of the place under the pointer. */
+function at(rows: Row[], { first, step }: Report, frame: number, y: number): string {
+  const r = rows[Math.floor((y - 3) / ROW)];
+  const i = Math.floor((frame - first) / step);
+  if (!r || r.seen[i] === undefined) return '';
+  return `${r.name}, frame ${Math.round(first + i * step)}: ${words(r.seen[i], r.height[i])}`;
+}
+
 /** What the strip shows while it is folded: the subject the camera attends to, or is mostly on. */
 function chief(rows: Row[], camera: Camera): Row[] {
   const attended = camera.rig.findLast((p) => p.kind === 'attention')?.subjects[0]?.entity;
@@ -48,7 +94,8 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
   const version = useSequence((s) => s.version);
   const playing = useSequence((s) => s.playing);
   const [open, setOpen] = useState(false);
-  const [report, setReport] = useState<{ rows: Row[]; first: number; step: number } | null>(null);
+  const [report, setReport] = useState<Report | null>(null);
+  const [pointed, setPointed] = useState('');
   const count = Math.min(MOST_COLUMNS, scale.last - scale.first + 1);
   const step = (scale.last + 1 - scale.first) / count;
   useEffect(() => {
@@ -86,29 +133,17 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
       <svg
         height={height}
         aria-label="What is in frame over time"
+        onPointerMove={(e) => {
+          const r = e.currentTarget.getBoundingClientRect();
+          setPointed(report ? at(rows, report, toFrame(scale, e.clientX - r.left), e.clientY - r.top) : '');
+        }}
         onClick={(e) =>
           goTo(Math.round(toFrame(scale, e.clientX - e.currentTarget.getBoundingClientRect().left)))
         }
       >
+        <title>{pointed}</title>
         {report
-          ? rows.map((r, k) =>
-              r.seen.map((bits, i) => {
-                const x = toX(scale, report.first + i * report.step);
-                const w = toX(scale, report.first + (i + 1) * report.step) - x;
-                return (
-                  <g key={`${r.id}${i}`}>
-                    <title>{`${r.name}, frame ${Math.round(report.first + i * report.step)}: ${words(bits, r.height[i])}`}</title>
-                    <rect x={x} y={k * ROW + 3} width={w + 0.3} height={ROW - 4} fill={tone(bits)} />
-                    {bits & SHARP ? (
-                      <rect x={x} y={k * ROW + ROW - 4} width={w + 0.3} height={2.5} fill={palette.lilac} />
-                    ) : null}
-                    {bits & CLIPPED ? (
-                      <rect x={x} y={k * ROW + 3} width={w + 0.3} height={2.5} fill={palette.coral} />
-                    ) : null}
-                  </g>
-                );
-              }),
-            )
+          ? shapes(rows, report, scale).map((d) => <path key={d.fill + d.part} d={d.d} fill={d.fill} />)
           : null}
         {report && rows.length === 0 ? (
           <text x={8} y={14} fontSize={11.5} fill="#9fb0c8">
