@@ -1,18 +1,25 @@
+import SvgIcon from '@mui/material/SvgIcon';
+
 /** Our own small drawings, 24 × 24, in the text's colour. */
 const draw = (d: string, fill = false) =>
   function Icon() {
     return (
-      <svg
-        viewBox="0 0 24 24"
-        fill={fill ? 'currentColor' : 'none'}
-        stroke={fill ? 'none' : 'currentColor'}
-        strokeWidth="2"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-        aria-hidden
+      <SvgIcon
+        fontSize="inherit"
+        sx={
+          fill
+            ? undefined
+            : {
+                fill: 'none',
+                stroke: 'currentColor',
+                strokeWidth: 2,
+                strokeLinecap: 'round',
+                strokeLinejoin: 'round',
+              }
+        }
       >
         <path d={d} />
-      </svg>
+      </SvgIcon>
     );
   };
 
@@ -65,3 +72,4 @@ export const Help = draw(
 );
 export const Fold = draw('M14 6l-6 6 6 6M19 6l-6 6 6 6');
 export const Unfold = draw('M10 6l6 6-6 6M5 6l6 6-6 6');
+export const Cross = draw('M6 6l12 12M18 6 6 18');

@@ -26,6 +26,9 @@ export const palette = {
   marigold: '#f2b441',
   /** Focus and depth. */
   lilac: '#b48af0',
+  /** What is wrong, said. */
+  wrong: '#ffd2c4',
+  onWrong: '#4a1206',
   /** Words on an accent. */
   onAccent: '#14110f',
   /** The views' own ground, neutral so that colour can be judged. */
