@@ -18,6 +18,7 @@ import {
 } from '../session/store';
 import { KiteKey } from '../kit/icons';
 import { Tip } from '../kit/Tip';
+import { drag } from '../kit/dragging';
 import { Fault, faulty } from './Fault';
 import { IconAction } from '../kit/IconAction';
 
@@ -70,7 +71,6 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const [fault, setFault] = useState('');
   const faultId = useId();
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
-  const drag = useRef<{ x: number; value: number } | null>(null);
   const leaving = useRef(false);
   const frame = useSequence((s) => s.frame);
   const mayEdit = useSequence((s) => s.mayEdit);
@@ -140,25 +140,10 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
       <span
         className="field-label"
         onPointerDown={(e) => {
-          e.currentTarget.setPointerCapture(e.pointerId);
-          drag.current = { x: e.clientX, value };
-        }}
-        onPointerMove={(e) => {
-          if (drag.current && !fixed)
-            preview(
-              `Set ${label}`,
-              ...commands(
-                clamp(drag.current.value + (e.clientX - drag.current.x) * STEP[unit] * (e.shiftKey ? 10 : 1)),
-              ),
-            );
-        }}
-        onPointerUp={() => {
-          drag.current = null;
-          commitPreview();
-        }}
-        onPointerCancel={() => {
-          drag.current = null;
-          endPreview();
+          if (fixed) return;
+          drag(e, (dx, _, now) =>
+            preview(`Set ${label}`, ...commands(clamp(value + dx * STEP[unit] * (now.shiftKey ? 10 : 1)))),
+          );
         }}
       >
         {channel.label}

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
-import { drag, heldArrows } from '../lanes/dragging';
+import { drag, heldArrows } from '../kit/dragging';
 import { mayKey, preview, useSequence } from '../session/store';
 import { Bare } from '../kit/Bare';
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { drag, heldArrows } from '../lanes/dragging';
+import { drag, heldArrows } from '../kit/dragging';
 import { evaluated } from '../session/evaluated';
 import { mayKey, preview, say, select, useSequence } from '../session/store';
 import { rulerOf } from './about';

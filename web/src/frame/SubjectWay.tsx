@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { drag } from '../lanes/dragging';
+import { drag } from '../kit/dragging';
 import { KeyKite } from '../lanes/KeyKite';
 import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../session/store';
 import { Paced } from '../views/paced';

@@ -6,7 +6,7 @@ import { edit, preview, useSequence } from '../session/store';
 import * as Icon from '../kit/icons';
 import { PARTS } from '../rig/parts';
 import { choose, chosen, laneOf, removeChosen } from './chosen';
-import { drag, heldArrows } from './dragging';
+import { drag, heldArrows } from '../kit/dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from './KeyKite';
 import { toFrame, toX, type Scale } from './scale';

@@ -5,7 +5,7 @@ import { edit, preview, useSequence } from '../session/store';
 import { CueEditor } from './CueEditor';
 import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';
-import { drag, heldArrows } from './dragging';
+import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 

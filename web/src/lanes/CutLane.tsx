@@ -6,7 +6,7 @@ import { Menu } from '../kit/Menu';
 import type { Camera, Entity } from '../core/types';
 import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../session/store';
 import { Tip } from '../kit/Tip';
-import { drag, heldArrows } from './dragging';
+import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { newShot } from './shotCode';
 import { palette } from '../theme/tokens';

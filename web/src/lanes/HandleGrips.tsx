@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Curve, Key } from '../core/types';
 import { preview } from '../session/store';
-import { drag } from './dragging';
+import { drag } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 

@@ -1,6 +1,6 @@
 import type { Attention, Camera, Cue, Light } from '../core/types';
 import { preview } from '../session/store';
-import { drag } from './dragging';
+import { drag } from '../kit/dragging';
 
 /** Shares snap to these while a line is dragged. */
 const SNAP = 0.05;

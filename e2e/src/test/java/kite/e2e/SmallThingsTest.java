@@ -129,6 +129,16 @@ class SmallThingsTest extends Desk {
     assertEquals(x, value("lantern", "x"), 1e-12);
     page.mouse().up();
     assertEquals(x, value("lantern", "x"), 1e-12);
+
+    page.mouse().move(label.x + 4, label.y + 4);
+    page.mouse().down();
+    page.mouse().move(label.x + 60, label.y + 4);
+    assertTrue(Math.abs(value("lantern", "x") - x) > 0.1, "it follows the pointer");
+    page.keyboard().press("Escape");
+    assertEquals(x, value("lantern", "x"), 1e-12);
+    page.mouse().move(label.x + 90, label.y + 4);
+    page.mouse().up();
+    assertEquals(x, value("lantern", "x"), 1e-12);
   }
 
   @Test

@@ -7,6 +7,7 @@ import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -43,6 +44,20 @@ class Problems {
   @ExceptionHandler
   ResponseEntity<Map<String, Problem.Body>> refusal(Refusal r) {
     return problem(Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, r));
+  }
+
+  /** Two asked for the same at one moment, and the other was first: a name, a code, a key. */
+  @ExceptionHandler
+  ResponseEntity<Map<String, Problem.Body>> beaten(DataIntegrityViolationException e) {
+    LOG.info("Two asked for the same at once: {}", e.getMostSpecificCause().getMessage());
+    return answer(
+        HttpStatus.CONFLICT,
+        new Problem.Body(
+            "taken",
+            "",
+            "",
+            "Somebody else asked for the same at this moment, and was first. Look again, then try"
+                + " again."));
   }
 
   @ExceptionHandler({

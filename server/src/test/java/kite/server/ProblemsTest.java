@@ -7,6 +7,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import org.junit.jupiter.api.Test;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.setup.MockMvcBuilders;
@@ -22,6 +23,7 @@ class ProblemsTest {
     @GetMapping("/look")
     String look(@RequestParam long after) {
       if (after < 0) throw new IllegalStateException("inside");
+      if (after == 7) throw new DataIntegrityViolationException("account_subject_key");
       return "" + after;
     }
 
@@ -50,6 +52,10 @@ class ProblemsTest {
     server
         .perform(post("/take").contentType(MediaType.APPLICATION_JSON).content("{"))
         .andExpect(status().isBadRequest());
+    server
+        .perform(get("/look").param("after", "7"))
+        .andExpect(status().isConflict())
+        .andExpect(content().string(containsString("was first")));
     server
         .perform(get("/look").param("after", "-1"))
         .andExpect(status().isInternalServerError())

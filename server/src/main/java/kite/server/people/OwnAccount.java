@@ -1,11 +1,11 @@
 package kite.server.people;
 
-import java.util.regex.Pattern;
 import kite.core.begin.GivenNames;
 import kite.core.command.Refusal;
 import kite.server.Problem;
 import kite.server.account.Account;
 import kite.server.account.Accounts;
+import kite.server.account.MailAddress;
 import kite.server.account.Audit;
 import kite.server.account.GivenPassword;
 import kite.server.account.OpenSessions;
@@ -17,11 +17,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** What somebody does with their own account. */
 @Service
 class OwnAccount {
-  private static final int LONGEST_EMAIL = 254; // RFC 5321, 4.5.3.1.3, without its brackets
-
-  /** Something, an at, something: whether it is one only a mail can tell. */
-  private static final Pattern EMAIL = Pattern.compile("[^\\s@]+@[^\\s@]+");
-
   private final Accounts accounts;
   private final PasswordEncoder passwords;
   private final OpenSessions sessions;
@@ -43,7 +38,7 @@ class OwnAccount {
   /** An e-mail address, or "" for none. */
   static String email(String text) {
     String s = GivenNames.title("email", text);
-    if (s.isEmpty() || s.length() <= LONGEST_EMAIL && EMAIL.matcher(s).matches()) return s;
+    if (s.isEmpty() || MailAddress.looksRight(s)) return s;
     throw new Refusal(
         "email", "", "email", "An e-mail address looks as nell@example.org. Check it.");
   }

@@ -1,6 +1,7 @@
 package kite.server.provider;
 
 import java.io.Serializable;
+import kite.server.account.MailAddress;
 import org.springframework.security.oauth2.core.oidc.user.OidcUser;
 
 /**
@@ -9,14 +10,15 @@ import org.springframework.security.oauth2.core.oidc.user.OidcUser;
  *
  * @param subject the provider and its number for them
  * @param name what they might be called, or ""
- * @param email or ""
+ * @param email as the provider tells it, where it looks like one; else ""
  */
 record Arrival(String subject, String name, String email) implements Serializable {
   private static final long serialVersionUID = 1;
 
   static Arrival of(OidcUser u) {
     String name = u.getFullName() != null ? u.getFullName() : u.getPreferredUsername();
-    return new Arrival(subject(u), text(name), text(u.getEmail()));
+    String email = text(u.getEmail());
+    return new Arrival(subject(u), text(name), MailAddress.looksRight(email) ? email : "");
   }
 
   /** By what somebody is found again, whatever they are called: OpenID Connect Core 1.0, 5.7. */

@@ -1,7 +1,10 @@
 import type React from 'react';
 import { commitPreview, endPreview } from '../session/store';
 
-/** Follows a pressed pointer by its offset from the press; lets the preview become an edit on release. */
+/**
+ * Follows a pressed pointer by its offset from the press. What is previewed becomes an edit on release; it is taken back
+ * when the pointer is taken away, or with Escape.
+ */
 export function drag(
   e: React.PointerEvent,
   moved: (dx: number, dy: number, now: PointerEvent) => void,
@@ -16,15 +19,23 @@ export function drag(
     window.removeEventListener('pointermove', move);
     window.removeEventListener('pointerup', up);
     window.removeEventListener('pointercancel', cancel);
+    window.removeEventListener('keydown', key, true);
     if (keep) commitPreview();
     else endPreview();
     done?.();
   };
   const up = stop(true);
   const cancel = stop(false);
+  const key = (k: KeyboardEvent) => {
+    if (k.key !== 'Escape') return;
+    k.preventDefault();
+    k.stopPropagation();
+    cancel();
+  };
   window.addEventListener('pointermove', move);
   window.addEventListener('pointerup', up);
   window.addEventListener('pointercancel', cancel);
+  window.addEventListener('keydown', key, true);
 }
 
 interface Held {
