@@ -1,41 +1,30 @@
-import MenuItem from '@mui/material/MenuItem';
-import { useRef, useState } from 'react';
+import { Entries } from '../kit/Entries';
 import { IconAction } from '../kit/IconAction';
-import { Menu } from '../kit/Menu';
-import { useSequence, type Dialog } from '../session/store';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
+import { useSequence, type Dialog } from '../session/store';
 import { withKeys } from '../shortcuts/words';
 import { beginAgain } from './firstSteps';
 
+const show = (dialog: Dialog) => () => useSequence.setState({ dialog });
+
 /** The guide, the keys, what is new, and the first steps once more. */
 export function HelpMenu() {
-  const button = useRef<HTMLButtonElement>(null);
-  const [open, setOpen] = useState(false);
-  const entry = (name: string, run: () => void) => (
-    <MenuItem
-      onClick={() => {
-        setOpen(false);
-        run();
-      }}
-    >
-      {name}
-    </MenuItem>
-  );
-  const show = (dialog: Dialog) => () => useSequence.setState({ dialog });
   return (
-    <>
-      <Tip text="Help: guide, keys, what is new">
-        <IconAction ref={button} aria-label="Help" aria-haspopup="menu" onClick={() => setOpen(true)}>
-          <Icon.Help />
-        </IconAction>
-      </Tip>
-      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
-        {entry('Guide', show({ kind: 'guide' }))}
-        {entry(withKeys('Keys', 'keys'), show({ kind: 'keys' }))}
-        {entry('What is new', show({ kind: 'news' }))}
-        {entry('First steps again', beginAgain)}
-      </Menu>
-    </>
+    <Entries
+      of={[
+        ['Guide', show({ kind: 'guide' })],
+        [withKeys('Keys', 'keys'), show({ kind: 'keys' })],
+        ['What is new', show({ kind: 'news' })],
+        ['First steps again', beginAgain],
+      ]}
+      button={(given) => (
+        <Tip text="Help: guide, keys, what is new">
+          <IconAction aria-label="Help" {...given}>
+            <Icon.Help />
+          </IconAction>
+        </Tip>
+      )}
+    />
   );
 }
