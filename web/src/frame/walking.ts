@@ -166,7 +166,7 @@ export function useWalking(
         ArrowDown: [0, 1],
       };
       const a = arrows[e.key];
-      if (!a || !ready()) return;
+      if (!a || e.altKey || !ready()) return;
       e.preventDefault();
       e.stopPropagation();
       const tool = e.shiftKey ? 'truck' : state().lensTool;

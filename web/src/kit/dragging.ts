@@ -59,7 +59,7 @@ const BIG = 10;
 export function heldArrows(e: React.KeyboardEvent, moved: Held['moved'], done?: Held['done']): boolean {
   const x = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
   const y = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
-  if (!x && !y) return false;
+  if ((!x && !y) || e.altKey) return false;
   e.preventDefault();
   e.stopPropagation();
   if (!held) {

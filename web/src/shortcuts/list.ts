@@ -98,8 +98,8 @@ export const SHORTCUTS: Shortcut[] = [
     },
   ]),
   ...standing('Cameras', [
-    { id: 'nextCamera', name: 'Look through the next camera', keys: ['PageDown'] },
-    { id: 'earlierCamera', name: 'Look through the camera before', keys: ['PageUp'] },
+    { id: 'nextCamera', name: 'Look through the next camera', keys: ['Alt+ArrowDown'] },
+    { id: 'earlierCamera', name: 'Look through the camera before', keys: ['Alt+ArrowUp'] },
     { id: 'sheet', name: 'Contact sheet', keys: ['Shift+s'] },
     { id: 'earlierView', name: 'This camera’s earlier view', keys: ['Alt+,'], edits: true },
     { id: 'laterView', name: 'This camera’s later view', keys: ['Alt+.'], edits: true },
