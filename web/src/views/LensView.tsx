@@ -84,14 +84,17 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       ready = !gone;
       ask();
     });
+    // whole pixels of the screen: what is drawn in a part of the picture, or by way of a target, falls on the same ones
+    const fine = renderer.getPixelRatio();
+    const exact = (px: number) => Math.floor(px * fine) / fine;
     const fit = () => {
       const r = box.current?.getBoundingClientRect();
       if (!r) return; // taken away just now
       const room = whole ? 1 : 0.8; // leave some of the surround to be seen
-      const w = Math.max(16, Math.floor(Math.min(r.width, r.height * aspect) * room));
-      const h = Math.max(9, Math.round(w / aspect));
+      const w = exact(Math.max(16, Math.min(r.width, r.height * aspect) * room));
+      const h = exact(Math.max(9, w / aspect));
       setFrame({ left: (r.width - w) / 2, top: (r.height - h) / 2, width: w, height: h });
-      const size = whole ? [w, h] : [Math.max(16, Math.floor(r.width)), Math.max(9, Math.floor(r.height))];
+      const size = whole ? [w, h] : [exact(Math.max(16, r.width)), exact(Math.max(9, r.height))];
       wider = [size[0] / w, size[1] / h];
       renderer.setSize(size[0], size[1]);
       ask();
