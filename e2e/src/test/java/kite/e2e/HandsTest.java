@@ -103,7 +103,7 @@ class HandsTest extends Desk {
     // a pressed button does not keep Space
     button("Contact sheet").click();
     page.keyboard().press("Escape");
-    assertFalse(page.locator(".views").isHidden(), "Escape closed the contact sheet");
+    assertFalse(page.locator(".lens-view").isHidden(), "Escape closed the contact sheet");
     page.keyboard().press("Space");
     page.waitForFunction("() => jollyKite.state().frame > 1012");
     page.keyboard().press("Space");

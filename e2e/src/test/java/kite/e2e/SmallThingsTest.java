@@ -85,7 +85,7 @@ class SmallThingsTest extends Desk {
     choose("Lantern to Pim");
     for (String words : List.of("far clip", "focal length", "thirds", "film back")) {
       page.keyboard().press("Control+k");
-      page.getByLabel("Find any action").last().fill(words);
+      page.getByPlaceholder("What would you like to do?").fill(words);
       assertTrue(page.locator("[role=option]").count() > 0, words);
       page.keyboard().press("Escape");
     }
@@ -95,7 +95,7 @@ class SmallThingsTest extends Desk {
   void everyCameraHasItsChipOnTheCutDeskAndAShotCanBeRenamed() throws Exception {
     desk("Cut");
     assertEquals(7, page.locator(".cut-chips .badge").count());
-    page.locator("[data-testid=cut-lane] [aria-label*='SW010_0020']").click();
+    page.locator("[data-testid=cut-lane] g[aria-label*='SW010_0020']").click();
     page.getByLabel("Code of this shot").fill("SW010_0025");
     page.getByLabel("Code of this shot").press("Enter");
     page.keyboard().press("Escape");
