@@ -138,10 +138,10 @@ class SaidTest extends Desk {
     p.keyboard().press("Escape");
     p.getByRole(AriaRole.DIALOG).waitFor(GONE);
     p.keyboard().press("Control+k");
-    Locator box = p.locator(".commands");
-    box.getByRole(AriaRole.TEXTBOX).fill("add a");
+    Locator box = p.getByRole(AriaRole.DIALOG);
+    box.getByPlaceholder("What would you like to do?").fill("add a");
     assertEquals(0, box.getByText("Add a camera").count());
-    box.getByRole(AriaRole.TEXTBOX).fill("look through camera a");
+    box.getByPlaceholder("What would you like to do?").fill("look through camera a");
     box.getByText("Look through camera A").waitFor();
     p.keyboard().press("Escape");
     p.locator("aside.left .row .name[title='Along the stalls']").click();
