@@ -15,8 +15,14 @@ export interface Arrangement {
 /** A folded side panel's width, pixels. */
 export const RAIL = 44;
 
+/** All that lies between the parts and around them, across, pixels. */
+const GAPS = 30;
+
 /** What both views have at least by themselves, pixels: less only where somebody drags it so. */
 const LEAST_VIEWS = 500;
+
+/** What each view has at least by itself, pixels. */
+const LEAST_VIEW = 210;
 
 /** A side panel that has less room than this is folded until there is more, pixels. */
 const LEAST_PANEL = 250;
@@ -72,8 +78,9 @@ export function arrangementOf(
   const sideFolded = a.sideFolded || spare - RAIL < LEAST_PANEL;
   const side = sideFolded ? RAIL : Math.min(a.side, spare - RAIL);
   const rosterFolded = a.rosterFolded || spare - side < a.roster;
+  const views = width - (rosterFolded ? RAIL : a.roster) - side - GAPS;
   return {
-    set: a.set,
+    set: own[desk]?.set ?? Math.max(LEAST_VIEW / views, Math.min(1 - LEAST_VIEW / views, a.set)),
     roster: rosterFolded ? RAIL : a.roster,
     rosterFolded,
     side,
