@@ -1,19 +1,19 @@
-import { lazy } from 'react';
+import { fetched } from '../kit/fetched';
 
 /** The user guide, fetched when it is opened. */
-export const GuideWindow = lazy(async () => {
+export const GuideWindow = fetched(async () => {
   const [{ default: MarkdownWindow }, { default: text }] = await Promise.all([
     import('./MarkdownWindow'),
     import('../../../docs/guide.md?raw'),
   ]);
-  return { default: () => <MarkdownWindow title="Guide" text={text} /> };
+  return () => <MarkdownWindow title="Guide" text={text} />;
 });
 
 /** What is new, likewise. */
-export const NewsWindow = lazy(async () => {
+export const NewsWindow = fetched(async () => {
   const [{ default: MarkdownWindow }, { default: text }] = await Promise.all([
     import('./MarkdownWindow'),
     import('../../../docs/news.md?raw'),
   ]);
-  return { default: () => <MarkdownWindow title="What is new" text={text} /> };
+  return () => <MarkdownWindow title="What is new" text={text} />;
 });

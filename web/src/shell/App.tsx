@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { loadCore } from '../core/load';
+import { fetched } from '../kit/fetched';
 import { goToPlace, momentIn, sequenceIn } from '../session/place';
 import { closeSequence, openMoment, openSequence } from '../session/sync';
 import { useSequence } from '../session/store';
@@ -12,12 +13,10 @@ import { getJson, postJson } from '../session/http';
 import { Said } from './Said';
 import { Bare } from '../kit/Bare';
 
-const Home = lazy(async () => ({ default: (await import('../home/Home')).Home }));
-const Administration = lazy(async () => ({
-  default: (await import('../people/Administration')).Administration,
-}));
-const Workspace = lazy(async () => ({ default: (await import('./Workspace')).Workspace }));
-const LensWindow = lazy(async () => ({ default: (await import('./LensWindow')).LensWindow }));
+const Home = fetched(async () => (await import('../home/Home')).Home);
+const Administration = fetched(async () => (await import('../people/Administration')).Administration);
+const Workspace = fetched(async () => (await import('./Workspace')).Workspace);
+const LensWindow = fetched(async () => (await import('./LensWindow')).LensWindow);
 
 const INVITED = 'invited=',
   LOOK = 'look=',

@@ -1,34 +1,25 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { GuideWindow, NewsWindow } from '../help/texts';
+import { fetched } from '../kit/fetched';
 import { useSequence, type Dialog } from '../session/store';
 import { actions } from './actions';
 
-const StandardsDialog = lazy(async () => ({
-  default: (await import('../standards/StandardsDialog')).StandardsDialog,
-}));
-const ModelDialog = lazy(async () => ({ default: (await import('../importing/ModelDialog')).ModelDialog }));
-const TrackDialog = lazy(async () => ({ default: (await import('../importing/TrackDialog')).TrackDialog }));
-const CopiesDialog = lazy(async () => ({ default: (await import('../roster/CopiesDialog')).CopiesDialog }));
-const RemoveDialog = lazy(async () => ({ default: (await import('../roster/RemoveDialog')).RemoveDialog }));
-const LetteringDialog = lazy(async () => ({
-  default: (await import('../importing/LetteringDialog')).LetteringDialog,
-}));
-const VersionsDialog = lazy(async () => ({
-  default: (await import('../versions/VersionsDialog')).VersionsDialog,
-}));
-const CopyInWindow = lazy(async () => ({
-  default: (await import('../importing/CopyInWindow')).CopyInWindow,
-}));
-const SetsWindow = lazy(async () => ({ default: (await import('../sets/SetsWindow')).SetsWindow }));
-const HistoryWindow = lazy(async () => ({
-  default: (await import('../history/HistoryWindow')).HistoryWindow,
-}));
-const SaveRigDialog = lazy(async () => ({ default: (await import('../rig/SavedRigs')).SaveRigDialog }));
-const BakeDialog = lazy(async () => ({ default: (await import('../rig/BakeDialog')).BakeDialog }));
-const CommandBox = lazy(async () => ({ default: (await import('./CommandBox')).CommandBox }));
-const KeysWindow = lazy(async () => ({ default: (await import('../shortcuts/KeysWindow')).KeysWindow }));
+const StandardsDialog = fetched(async () => (await import('../standards/StandardsDialog')).StandardsDialog);
+const ModelDialog = fetched(async () => (await import('../importing/ModelDialog')).ModelDialog);
+const TrackDialog = fetched(async () => (await import('../importing/TrackDialog')).TrackDialog);
+const CopiesDialog = fetched(async () => (await import('../roster/CopiesDialog')).CopiesDialog);
+const RemoveDialog = fetched(async () => (await import('../roster/RemoveDialog')).RemoveDialog);
+const LetteringDialog = fetched(async () => (await import('../importing/LetteringDialog')).LetteringDialog);
+const VersionsDialog = fetched(async () => (await import('../versions/VersionsDialog')).VersionsDialog);
+const CopyInWindow = fetched(async () => (await import('../importing/CopyInWindow')).CopyInWindow);
+const SetsWindow = fetched(async () => (await import('../sets/SetsWindow')).SetsWindow);
+const HistoryWindow = fetched(async () => (await import('../history/HistoryWindow')).HistoryWindow);
+const SaveRigDialog = fetched(async () => (await import('../rig/SavedRigs')).SaveRigDialog);
+const BakeDialog = fetched(async () => (await import('../rig/BakeDialog')).BakeDialog);
+const CommandBox = fetched(async () => (await import('./CommandBox')).CommandBox);
+const KeysWindow = fetched(async () => (await import('../shortcuts/KeysWindow')).KeysWindow);
 
-/** The window over the desks, if one is open. Each is fetched when it is first opened. */
+/** The window over the desks, if one is open. */
 export function Windows() {
   const dialog = useSequence((s) => s.dialog);
   return <Suspense>{dialog ? <One of={dialog} /> : null}</Suspense>;

@@ -3,6 +3,7 @@ import { ContactSheet } from '../frame/ContactSheet';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { FirstSteps } from '../help/FirstSteps';
 import { bring } from '../importing/bring';
+import { fetchAhead } from '../kit/fetched';
 import { Time } from '../lanes/Time';
 import { RigStack } from '../rig/RigStack';
 import { Roster } from '../roster/Roster';
@@ -20,6 +21,9 @@ import { RosterRail, SideRail } from './Rails';
 import { Top } from './Top';
 import { Windows } from './Windows';
 
+/** How long after the desks are there what else may be needed is fetched. */
+const AHEAD_MS = 2500;
+
 /** The one window: five desks over the same sequence. */
 export function Workspace() {
   const desk = useSequence((s) => s.desk);
@@ -27,6 +31,7 @@ export function Workspace() {
   const [dropping, setDropping] = useState(false);
   useEffect(() => {
     theHelper();
+    const ahead = setTimeout(() => void fetchAhead(), AHEAD_MS);
     const leave = tellOthers();
     const key = (e: KeyboardEvent) => press(e, RUNS);
     // a button pressed with the pointer gives the keyboard back to the desk; one reached by Tab keeps it
@@ -37,6 +42,7 @@ export function Workspace() {
     document.addEventListener('keydown', key);
     document.addEventListener('click', click);
     return () => {
+      clearTimeout(ahead);
       leave();
       document.removeEventListener('keydown', key);
       document.removeEventListener('click', click);
@@ -101,7 +107,9 @@ export function Workspace() {
           Let go to bring it in: models, images, camera tracks, sequences as files
         </div>
       ) : null}
-      <Windows />
+      <Panel name="The window" area="broken-window">
+        <Windows />
+      </Panel>
       <FirstSteps />
     </div>
   );

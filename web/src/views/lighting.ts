@@ -131,12 +131,19 @@ function skyOf(l: Light, frame: number): number {
 
 let areaTables: Promise<void> | null = null;
 
+/** When what an area's light is looked up in did not come, it is asked for again after this long. */
+const AGAIN_MS = 4000;
+
 /** Fetches what an area's light is looked up in, once: most sequences have none, and it is larger than all other lighting. */
 function needAreaTables(): void {
   areaTables ??= import('three/addons/lights/RectAreaLightUniformsLib.js').then(
     ({ RectAreaLightUniformsLib }) => {
       RectAreaLightUniformsLib.init();
       useSequence.setState((s) => ({ version: s.version + 1 })); // what was drawn without them is drawn again
+    },
+    () => {
+      areaTables = null;
+      setTimeout(needAreaTables, AGAIN_MS);
     },
   );
 }

@@ -1,0 +1,33 @@
+import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
+
+/** How long until a part that did not come is asked for again. */
+const AGAIN_MS = 1500;
+
+const wait = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
+
+const asked: (() => Promise<unknown>)[] = [];
+
+/**
+ * A part of the page that is fetched when it is first shown, or by {@link fetchAhead}; where the server is away it comes as
+ * soon as it answers.
+ */
+export function fetched<P>(load: () => Promise<ComponentType<P>>): LazyExoticComponent<ComponentType<P>> {
+  let coming: Promise<{ default: ComponentType<P> }> | undefined;
+  const get = () =>
+    (coming ??= (async () => {
+      for (;;) {
+        try {
+          return { default: await load() };
+        } catch {
+          await wait(AGAIN_MS);
+        }
+      }
+    })());
+  asked.push(get);
+  return lazy(get as () => Promise<{ default: ComponentType<P> }>);
+}
+
+/** Fetches one after the other what nobody has needed yet, so that it opens at once, and while the server is away, too. */
+export async function fetchAhead(): Promise<void> {
+  for (const get of asked) await get();
+}
