@@ -11,8 +11,14 @@ import { closeDialog } from '../kit/Window';
 const SHOWN = 40;
 const WIDTH_PX = 560;
 
-/** Whether an action has every word, in whatever order they were typed. */
-const having = (words: string[]) => (a: Action) => words.every((w) => a.name.toLowerCase().includes(w));
+/** The actions that have every word, in whatever order they were typed; first those that have them as they were typed. */
+function found(all: Action[], typed: string): Action[] {
+  const text = typed.trim().toLowerCase();
+  const words = text.split(/\s+/).filter(Boolean);
+  const having = all.filter((a) => words.every((w) => a.name.toLowerCase().includes(w)));
+  const asTyped = (a: Action) => a.name.toLowerCase().includes(text);
+  return [...having.filter(asTyped), ...having.filter((a) => !asTyped(a))].slice(0, SHOWN);
+}
 
 const Typed = styled(InputBase)({
   width: '100%',
@@ -74,9 +80,7 @@ export function CommandBox({ actions }: { actions: Action[] }) {
           onInputChange={(_, to, why) => why === 'input' && setText(to)}
           getOptionLabel={(a) => a.name}
           getOptionKey={(a) => a.name}
-          filterOptions={(all, typed) =>
-            all.filter(having(typed.inputValue.toLowerCase().split(/\s+/).filter(Boolean))).slice(0, SHOWN)
-          }
+          filterOptions={(all, typed) => found(all, typed.inputValue)}
           onChange={(_, a) => run(a)}
           onClose={(_, why) => why === 'escape' && closeDialog()}
           noOptionsText="Nothing by that name."

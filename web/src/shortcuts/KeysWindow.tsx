@@ -36,6 +36,8 @@ export function KeysWindow() {
   const own = useOwnKeys((s) => s.keys);
   const [find, setFind] = useState('');
   const [asked, setAsked] = useState<Shortcut | null>(null);
+  /** What was asked last: the keyboard goes back to it. */
+  const [last, setLast] = useState('');
   const wanted = SHORTCUTS.filter((s) =>
     `${s.name} ${keysOf(s, own).map(said).join(' ')}`.toLowerCase().includes(find.toLowerCase()),
   );
@@ -68,7 +70,14 @@ export function KeysWindow() {
             <Group>{g}</Group>
             {rows.map((s) =>
               asked?.id === s.id ? (
-                <Asking key={s.id} of={s} onDone={() => setAsked(null)} />
+                <Asking
+                  key={s.id}
+                  of={s}
+                  onDone={() => {
+                    setLast(s.id);
+                    setAsked(null);
+                  }}
+                />
               ) : (
                 <Row key={s.id} data-shortcut={s.id}>
                   <span className="grow">{s.name}</span>
@@ -89,6 +98,7 @@ export function KeysWindow() {
                     </Tip>
                   ) : (
                     <Pill
+                      autoFocus={last === s.id}
                       aria-label={`${keysSaidOf(s, own) || 'none'}: key for ${s.name}`}
                       onClick={() => setAsked(s)}
                     >
@@ -140,6 +150,7 @@ function Asking({ of, onDone }: { of: Shortcut; onDone: () => void }) {
         <span className="grow">{of.name}</span>
         <strong>Press the key it shall have; Escape leaves it</strong>
         <Pill
+          autoFocus
           onClick={() => {
             chooseKeys(of.id, []);
             onDone();
@@ -172,7 +183,9 @@ function Asking({ of, onDone }: { of: Shortcut; onDone: () => void }) {
           Take it
         </Pill>
       )}
-      <Pill onClick={() => setTaken(null)}>Another key</Pill>
+      <Pill autoFocus onClick={() => setTaken(null)}>
+        Another key
+      </Pill>
       <Pill onClick={onDone}>Leave it</Pill>
     </Row>
   );
