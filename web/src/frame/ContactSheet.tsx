@@ -1,5 +1,5 @@
+import { camerasOf } from '../session/cameras';
 import { useEffect, useRef } from 'react';
-import type { Camera } from '../core/types';
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../session/evaluated';
 import { useSettings } from '../session/settings';
@@ -20,9 +20,7 @@ export function ContactSheet() {
   const { cameraPackage } = useSettings();
   const aspect = cameraPackage.deliveryWidth / cameraPackage.deliveryHeight;
   const tiles = useRef(new Map<string, HTMLCanvasElement>());
-  const cameras = Object.values(entities)
-    .filter((e): e is Camera => e.kind === 'camera')
-    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  const cameras = camerasOf(entities);
   useEffect(() => {
     const canvas = new OffscreenCanvas(1, 1);
     const renderer = rendererFor(canvas);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Camera } from '../core/types';
 import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../session/store';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { hasView, remember, stepView } from './history';
@@ -32,6 +32,7 @@ export function level(): void {
 
 /** What a drag in the lens view does, the level, and the way back to earlier views. */
 export function LensTools({ camera }: { camera: Camera }) {
+  const withKeys = useWithKeys();
   const tool = useSequence((s) => s.lensTool);
   useSequence((s) => s.version);
   const locked = camera.locked ? `Camera ${camera.letter} is locked` : '';

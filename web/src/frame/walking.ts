@@ -20,7 +20,7 @@ const state = useSequence.getState;
 type Amounts = Partial<Record<'truck' | 'pedestal' | 'dolly' | 'pan' | 'tilt' | 'roll', number>>;
 
 /** What an edit is called that a tool has made. */
-export const NAMES: Record<LensTool, string> = {
+const NAMES: Record<LensTool, string> = {
   turn: 'Turn the camera',
   orbit: 'Orbit',
   truck: 'Truck',

@@ -1,7 +1,7 @@
+import { camerasOf } from '../session/cameras';
 import { useOutbox } from '../session/outbox';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { Camera } from '../core/types';
 import { Choice } from '../rig/Choice';
 import { useSettings } from '../session/settings';
 import { cutSpans, lensCamera, say, useSequence } from '../session/store';
@@ -203,9 +203,7 @@ function Files() {
   const id = useSequence((s) => s.id);
   const header = useSequence((s) => s.header);
   const entities = useSequence((s) => s.entities);
-  const cameras = Object.values(entities)
-    .filter((e): e is Camera => e.kind === 'camera')
-    .sort((a, b) => a.letter.localeCompare(b.letter));
+  const cameras = camerasOf(entities);
   const at = `api/sequences/${id}/hand-over`;
   return (
     <>

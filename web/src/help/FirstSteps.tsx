@@ -10,7 +10,7 @@ import { leaveThem, STEPS, took, useFirstSteps, type Step } from './firstSteps';
 /** What each step points at, and what it says. */
 const HINTS: Record<Step, { at: string; edits: boolean; says: () => string }> = {
   look: {
-    at: 'aside.left [data-camera]:not([data-camera="looked through"])',
+    at: 'aside [data-camera=another]',
     edits: false,
     says: () => 'Click another camera to look through it.',
   },

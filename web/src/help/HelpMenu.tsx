@@ -3,13 +3,14 @@ import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { useSequence, type Dialog } from '../session/store';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { beginAgain } from './firstSteps';
 
 const show = (dialog: Dialog) => () => useSequence.setState({ dialog });
 
 /** The guide, the keys, what is new, and the first steps once more. */
 export function HelpMenu() {
+  const withKeys = useWithKeys();
   return (
     <Entries
       of={[

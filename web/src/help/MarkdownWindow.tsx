@@ -38,7 +38,7 @@ interface Section {
 }
 
 /** The parts of a text, by its headings of the second order; what stands before the first has the text's own. */
-export function sections(text: string): Section[] {
+function sections(text: string): Section[] {
   const [first, ...rest] = text.split(/^## /m);
   const own = first.replace(/^# (.*)\n/, '').trim();
   const title = /^# (.*)$/m.exec(first)?.[1] ?? '';

@@ -1,7 +1,11 @@
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
+import { say } from '../session/store';
 
 /** How long until a part that did not come is asked for again. */
 const AGAIN_MS = 1500;
+
+const LATER =
+  'A part of the page could not be fetched. It opens as soon as the server answers; where the server is newer than this page, reload the page.';
 
 const wait = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
 
@@ -13,18 +17,25 @@ const asked: (() => Promise<unknown>)[] = [];
  */
 export function fetched<P>(load: () => Promise<ComponentType<P>>): LazyExoticComponent<ComponentType<P>> {
   let coming: Promise<{ default: ComponentType<P> }> | undefined;
+  let [wanted, said] = [false, false];
   const get = () =>
     (coming ??= (async () => {
       for (;;) {
         try {
           return { default: await load() };
-        } catch {
+        } catch (e) {
+          console.warn('A part of the page did not come', e);
+          if (wanted && !said) say(LATER, true);
+          said ||= wanted;
           await wait(AGAIN_MS);
         }
       }
     })());
   asked.push(get);
-  return lazy(get as () => Promise<{ default: ComponentType<P> }>);
+  return lazy(() => {
+    wanted = true;
+    return get();
+  });
 }
 
 /** Fetches one after the other what nobody has needed yet, so that it opens at once, and while the server is away, too. */

@@ -1,9 +1,10 @@
+import { camerasOf } from '../session/cameras';
 import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
 import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
 import { useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
-import type { Camera, Entity } from '../core/types';
+import type { Camera } from '../core/types';
 import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../session/store';
 import { Tip } from '../kit/Tip';
 import { drag, heldArrows } from '../kit/dragging';
@@ -54,9 +55,7 @@ export function CutLane({ scale }: { scale: Scale }) {
   const desk = useSequence((s) => s.desk);
   const [menu, setMenu] = useState<{ span: CutSpan; left: number; top: number } | null>(null);
   const spans = cutSpans();
-  const cameras = Object.values(entities)
-    .filter((e: Entity): e is Camera => e.kind === 'camera')
-    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  const cameras = camerasOf(entities);
   const height = desk === 'cut' ? HEIGHT * 1.8 : HEIGHT;
   const choose = (work: () => void) => () => {
     setMenu(null);

@@ -1,5 +1,6 @@
 import { Words } from '../kit/Words';
 import MenuItem from '@mui/material/MenuItem';
+import { byLetter } from '../session/cameras';
 import { approvedOn } from '../session/approvals';
 import { useMemo, useState } from 'react';
 import { Menu } from '../kit/Menu';
@@ -56,7 +57,7 @@ interface Shown {
 
 const byName = (a: Entity, b: Entity) =>
   a.kind === 'camera' && b.kind === 'camera'
-    ? a.letter.localeCompare(b.letter)
+    ? byLetter(a, b)
     : a.name.localeCompare(b.name, undefined, { numeric: true });
 
 /** A group's rows: nested pieces follow what they are nested in. */

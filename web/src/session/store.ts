@@ -104,9 +104,9 @@ export interface SequenceState {
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
-  /** Pieces shown alone in the views, or null. */
   /** What the handles in the set do to what is selected. */
   setTool: 'move' | 'turn' | 'scale';
+  /** Pieces shown alone in the views, or null. */
   isolated: string[] | null;
   picking: Picking | null;
   dialog: Dialog | null;

@@ -1,11 +1,15 @@
 import { styled } from '@mui/material/styles';
-import { useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
+import { useLayoutEffect, type ReactNode } from 'react';
 import { Group, Panel, Separator, useGroupRef, type Layout } from 'react-resizable-panels';
 import { useSequence } from '../session/store';
 import { palette } from '../theme/tokens';
-import { arrange, arrangementOf, RAIL, useArrangements, usualArrangement } from '../session/arrangement';
+import { arrange, RAIL, usualArrangement } from '../session/arrangement';
+import { useArrangement } from './useArrangement';
 
 const GAP = 6;
+
+/** Height of what is above the desks, with the gap below them, pixels. */
+const TOP = 52;
 
 const Bar = styled(Separator)({
   flexBasis: GAP,
@@ -14,17 +18,6 @@ const Bar = styled(Separator)({
   '&[aria-orientation=horizontal]': { width: 'auto', height: GAP },
   '&:hover, &:focus-visible, &[data-separator=active]': { background: palette.line },
 });
-
-/** The size of the window. */
-function useRoom(): { width: number; height: number } {
-  const [room, setRoom] = useState({ width: window.innerWidth, height: window.innerHeight });
-  useEffect(() => {
-    const look = () => setRoom({ width: window.innerWidth, height: window.innerHeight });
-    window.addEventListener('resize', look);
-    return () => window.removeEventListener('resize', look);
-  }, []);
-  return room;
-}
 
 /**
  * The window's parts with the bars between them, as the desk that is open has them. What is dragged is kept for that desk; a
@@ -42,9 +35,7 @@ export function Desks(parts: {
   time: ReactNode;
 }) {
   const desk = useSequence((s) => s.desk);
-  const { width, height } = useRoom();
-  const own = useArrangements((s) => s.own);
-  const a = arrangementOf(desk, width, height, own);
+  const { arrangement: a, width, height } = useArrangement();
   const whole = useGroupRef();
   const across = useGroupRef();
   const views = useGroupRef();
@@ -131,6 +122,3 @@ export function Desks(parts: {
     </Group>
   );
 }
-
-/** Height of what is above the desks, with the gap below them, pixels. */
-const TOP = 52;

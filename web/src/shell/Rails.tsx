@@ -1,3 +1,4 @@
+import { camerasOf } from '../session/cameras';
 import { styled } from '@mui/material/styles';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
@@ -36,9 +37,7 @@ export function RosterRail() {
   const desk = useSequence((s) => s.desk);
   const entities = useSequence((s) => s.entities);
   const camera = useSequence((s) => s.camera);
-  const cameras = Object.values(entities)
-    .filter((e) => e.kind === 'camera')
-    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  const cameras = camerasOf(entities);
   return (
     <Rail aria-label="Roster, folded">
       <Tip text={withKeys('Unfold the roster', 'roster')}>
@@ -53,6 +52,7 @@ export function RosterRail() {
             style={{ background: c.colour }}
             aria-label={`Look through camera ${c.letter}`}
             aria-pressed={c.id === camera}
+            data-camera={c.id === camera ? 'looked through' : 'another'}
             onClick={() => select(c.id)}
           >
             {c.letter}

@@ -9,12 +9,14 @@ import { withKeys } from '../shortcuts/words';
 import { fold } from '../session/arrangement';
 import * as Icon from '../kit/icons';
 import { Others } from './Others';
+import { useArrangement } from './useArrangement';
 import { Tip } from '../kit/Tip';
 
 /** The head of the window: the sequence, the desks, and what belongs to no desk. */
 export function Top() {
   const s = useSequence();
   const out = useOutbox();
+  const { sideFolded } = useArrangement().arrangement;
   const done = useHistory();
   const saving =
     out.pending.length === 0
@@ -101,11 +103,13 @@ export function Top() {
           </IconAction>
         </Tip>
         <HelpMenu />
-        <Tip text={withKeys('Fold or unfold the panel on the right', 'side')}>
-          <IconAction aria-label="Fold the panel on the right" onClick={() => fold(s.desk, 'side')}>
-            <Icon.Unfold />
-          </IconAction>
-        </Tip>
+        {sideFolded ? null : (
+          <Tip text={withKeys('Fold the panel on the right', 'side')}>
+            <IconAction aria-label="Fold the panel on the right" onClick={() => fold(s.desk, 'side')}>
+              <Icon.Unfold />
+            </IconAction>
+          </Tip>
+        )}
       </span>
     </header>
   );

@@ -1,3 +1,4 @@
+import { camerasOf } from '../session/cameras';
 import { theCore } from '../core/load';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PARTS } from '../rig/parts';
@@ -164,10 +165,7 @@ function edits(): Action[] {
   ];
 }
 
-const camerasByLetter = (s: ReturnType<typeof get>) =>
-  Object.values(s.entities)
-    .filter((e) => e.kind === 'camera')
-    .sort((a, b) => a.letter.localeCompare(b.letter));
+const camerasByLetter = (s: ReturnType<typeof get>) => camerasOf(s.entities);
 
 /** Other words people have for a number. */
 const ALSO: Record<string, string> = {

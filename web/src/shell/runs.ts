@@ -1,3 +1,4 @@
+import { camerasOf } from '../session/cameras';
 import { stepView } from '../frame/history';
 import { level } from '../frame/LensTools';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
@@ -44,9 +45,7 @@ const tool =
 /** Goes to the camera that comes before or after in the order of letters. */
 function stepCamera(by: 1 | -1): boolean {
   const s = get();
-  const cameras = Object.values(s.entities)
-    .filter((e) => e.kind === 'camera')
-    .sort((a, b) => a.letter.length - b.letter.length || a.letter.localeCompare(b.letter));
+  const cameras = camerasOf(s.entities);
   if (cameras.length < 2) return false;
   const at = cameras.findIndex((c) => c.id === lensCamera(s));
   select(cameras[(at + by + cameras.length) % cameras.length].id);

@@ -1,4 +1,5 @@
 import { SHORTCUTS, type ShortcutId } from './list';
+import { useOwnKeys } from './own';
 import { keysOf } from './press';
 
 const ON_MAC = /Mac|iP(hone|ad)/.test(navigator.platform);
@@ -35,14 +36,21 @@ export function withKeys(text: string, id: ShortcutId): string {
   return keys ? `${text} (${keys})` : text;
 }
 
+/** As {@link withKeys}, in what shall be said anew when somebody changes a key. */
+export function useWithKeys(): typeof withKeys {
+  useOwnKeys((s) => s.keys);
+  return withKeys;
+}
+
 /** What was pressed, as the list writes it; '' for a modifier alone. */
 export function pressed(e: KeyboardEvent): string {
   if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'Dead', 'Unidentified'].includes(e.key)) return '';
   const key = e.key === ' ' ? 'Space' : e.key.length === 1 ? e.key.toLowerCase() : e.key;
   return [
     ...((ON_MAC ? e.metaKey : e.ctrlKey) ? ['$mod'] : []),
+    ...(ON_MAC && e.ctrlKey ? ['Control'] : []),
     ...(e.altKey ? ['Alt'] : []),
     ...(e.shiftKey ? ['Shift'] : []),
-    key === '+' ? 'Plus' : key,
+    key === '+' ? e.code : key, // a plus joins the parts of a key as it is written
   ].join('+');
 }

@@ -8,7 +8,7 @@ import { edit, newId, say, useSequence } from '../session/store';
 import { Editing } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from './SetViewer';
 import { frameAll, frameSelection, setViewers } from './setViewers';
 import { Pill } from '../kit/Pill';
@@ -22,6 +22,7 @@ const SIDES: { id: Side; name: string; tip: string }[] = [
 
 /** A free view of the world, or four at once. Moving in it never moves a camera. */
 export function SetView() {
+  const withKeys = useWithKeys();
   const [side, setSide] = useState<Side>('free');
   const four = useSequence((s) => s.fourViews);
   const drawing = useSequence((s) => s.drawing);

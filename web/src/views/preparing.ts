@@ -19,7 +19,9 @@ export function prepared(
   camera: THREE.Camera,
   target: THREE.WebGLRenderTarget | null = null,
 ): Promise<void> {
-  last = last.then(() => make(r, scene, camera, target));
+  last = last
+    .then(() => make(r, scene, camera, target))
+    .catch((e: unknown) => console.warn('Shaders are made when they are first drawn', e));
   return last;
 }
 

@@ -1,6 +1,7 @@
 package kite.server;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.sql.SQLException;
 import java.util.Map;
 import kite.core.command.Refusal;
 import org.apache.tomcat.util.http.InvalidParameterException;
@@ -26,6 +27,9 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 /** Turns whatever goes wrong into {@code {"refusal": {code, entity, field, text}}}. */
 @RestControllerAdvice
 class Problems {
+  /** PostgreSQL's own: appendix A of its manual, class 23. */
+  private static final String UNIQUE_VIOLATION = "23505";
+
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @ExceptionHandler
@@ -48,7 +52,10 @@ class Problems {
 
   /** Two asked for the same at one moment, and the other was first: a name, a code, a key. */
   @ExceptionHandler
-  ResponseEntity<Map<String, Problem.Body>> beaten(DataIntegrityViolationException e) {
+  ResponseEntity<Map<String, Problem.Body>> beaten(
+      DataIntegrityViolationException e, HttpServletRequest rq) {
+    if (!(e.getMostSpecificCause() instanceof SQLException s)
+        || !UNIQUE_VIOLATION.equals(s.getSQLState())) return other(e, rq);
     LOG.info("Two asked for the same at once: {}", e.getMostSpecificCause().getMessage());
     return answer(
         HttpStatus.CONFLICT,

@@ -6,6 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.sql.SQLException;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.MediaType;
@@ -23,7 +24,10 @@ class ProblemsTest {
     @GetMapping("/look")
     String look(@RequestParam long after) {
       if (after < 0) throw new IllegalStateException("inside");
-      if (after == 7) throw new DataIntegrityViolationException("account_subject_key");
+      if (after == 7)
+        throw new DataIntegrityViolationException("twice", new SQLException("twice", "23505"));
+      if (after == 8)
+        throw new DataIntegrityViolationException("too long", new SQLException("long", "22001"));
       return "" + after;
     }
 
@@ -56,6 +60,7 @@ class ProblemsTest {
         .perform(get("/look").param("after", "7"))
         .andExpect(status().isConflict())
         .andExpect(content().string(containsString("was first")));
+    server.perform(get("/look").param("after", "8")).andExpect(status().isInternalServerError());
     server
         .perform(get("/look").param("after", "-1"))
         .andExpect(status().isInternalServerError())

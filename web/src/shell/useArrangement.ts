@@ -1,0 +1,22 @@
+import { useEffect, useState } from 'react';
+import { arrangementOf, useArrangements, type Arrangement } from '../session/arrangement';
+import { useSequence } from '../session/store';
+
+/** The size of the window. */
+function useRoom(): { width: number; height: number } {
+  const [room, setRoom] = useState({ width: window.innerWidth, height: window.innerHeight });
+  useEffect(() => {
+    const look = () => setRoom({ width: window.innerWidth, height: window.innerHeight });
+    window.addEventListener('resize', look);
+    return () => window.removeEventListener('resize', look);
+  }, []);
+  return room;
+}
+
+/** How the desk that is open is arranged now, and the window's size in pixels. */
+export function useArrangement(): { arrangement: Arrangement; width: number; height: number } {
+  const desk = useSequence((s) => s.desk);
+  const own = useArrangements((s) => s.own);
+  const room = useRoom();
+  return { arrangement: arrangementOf(desk, room.width, room.height, own), ...room };
+}
