@@ -71,6 +71,7 @@ export interface Beginning {
   displayUnit: string;
   gridM: number;
   firstFrame: number;
+  handleFrames: number;
 }
 
 export interface Own {

@@ -1,5 +1,5 @@
 import { camerasOf } from '../session/cameras';
-import { useOutbox } from '../session/outbox';
+import { allStored } from '../session/outbox';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Choice } from '../rig/Choice';
@@ -7,6 +7,7 @@ import { useSettings } from '../session/settings';
 import { cutSpans, lensCamera, say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
 import { Pill } from '../kit/Pill';
+import { Tick } from '../kit/Tick';
 
 interface RenderShown {
   id: string;
@@ -37,6 +38,8 @@ export function HandOverPanel() {
   const client = useQueryClient();
   const [percent, setPercent] = useState('25');
   const [samples, setSamples] = useState('16');
+  const [handles, setHandles] = useState(false);
+  const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const jobs = useQuery({
     queryKey: ['renders', id],
     queryFn: () => getJson<RenderShown[]>(`/api/sequences/${id}/renders`),
@@ -60,7 +63,7 @@ export function HandOverPanel() {
     if (what === 'shot' && !span)
       return say('There is no shot on this frame. Move into the cut first.', true);
     try {
-      if (useOutbox.getState().pending.length) await stored();
+      await allStored();
       await postJson(`/api/sequences/${id}/renders`, {
         what,
         span: span?.id ?? '',
@@ -68,6 +71,7 @@ export function HandOverPanel() {
         frame: Math.round(s.frame),
         percent: Number(percent),
         samples: Number(samples),
+        handles,
       });
       await renew();
     } catch (e) {
@@ -102,6 +106,11 @@ export function HandOverPanel() {
             ]}
             onChange={setSamples}
           />
+          {handleFrames ? (
+            <Tick checked={handles} onChange={(e) => setHandles(e.target.checked)}>
+              {`A shot with its handles: ${handleFrames} frames more at each end`}
+            </Tick>
+          ) : null}
           <div className="line" style={{ flexWrap: 'wrap' }}>
             <Pill tone="coral" wide onClick={() => void ask('cut')}>
               Render the cut
@@ -131,18 +140,6 @@ export function HandOverPanel() {
       </div>
     </>
   );
-}
-
-/** Resolves once every edit is acknowledged, so that what is rendered is what is seen. */
-function stored(): Promise<void> {
-  return new Promise((done) => {
-    const leave = useOutbox.subscribe((s) => {
-      if (s.pending.length === 0) {
-        leave();
-        done();
-      }
-    });
-  });
 }
 
 function Job({ job, onStop, onResume }: { job: RenderShown; onStop: () => void; onResume: () => void }) {

@@ -54,6 +54,7 @@ export function NewProduction({
   const [unit, setUnit] = useState('m');
   const [grid, setGrid] = useState('1');
   const [first, setFirst] = useState('1001');
+  const [handles, setHandles] = useState('8');
   const [from, setFrom] = useState(productions[0]?.id ?? '');
   const chosen = start ?? starts.data?.[0]?.id ?? '';
   const make = () =>
@@ -67,6 +68,7 @@ export function NewProduction({
           displayUnit: unit,
           gridM: Number(grid) || 0,
           firstFrame: Math.round(Number(first) || 0),
+          handleFrames: Math.round(Number(handles) || 0),
         },
       });
       await changed();
@@ -78,7 +80,14 @@ export function NewProduction({
       action="Begin it"
       busy={busy}
       wrong={wrong}
-      fields={['name', 'code', 'beginning/displayUnit', 'beginning/gridM', 'beginning/firstFrame']}
+      fields={[
+        'name',
+        'code',
+        'beginning/displayUnit',
+        'beginning/gridM',
+        'beginning/firstFrame',
+        'beginning/handleFrames',
+      ]}
       onSend={() => void make()}
       onClose={onClose}
     >
@@ -130,6 +139,14 @@ export function NewProduction({
           fullWidth
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           {...at('beginning/firstFrame')}
+        />
+        <TextField
+          label="Handles, frames"
+          value={handles}
+          onChange={(e) => setHandles(e.target.value)}
+          fullWidth
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          {...at('beginning/handleFrames')}
         />
       </Stack>
       <Typography variant="subtitle2">Standards to start from; all of them can be changed later</Typography>

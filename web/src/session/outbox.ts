@@ -19,6 +19,18 @@ export const useOutbox = create<{ pending: PendingEdit[]; saving: Saving }>(() =
   saving: 'saved',
 }));
 
+/** Resolves once every edit is stored, so that what the server works with is what is seen. */
+export function allStored(): Promise<void> {
+  return new Promise((done) => {
+    if (!get().pending.length) return done();
+    const leave = useOutbox.subscribe((s) => {
+      if (s.pending.length) return;
+      leave();
+      done();
+    });
+  });
+}
+
 /** What an outbox asks of the server. Silence and refusals are thrown as `http` throws them. */
 export interface Post {
   send(edit: PendingEdit, revision: number): Promise<{ revision: number }>;

@@ -9,8 +9,10 @@ import type { PlacedSet } from '../core/types';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
+import { allStored } from '../session/outbox';
 import { edit, say, useSequence } from '../session/store';
 import { closeDialog } from '../kit/Window';
+import { BeforeAndAfter } from './BeforeAndAfter';
 import { compare, NOW } from '../versions/compared';
 import {
   keepVersion,
@@ -105,7 +107,10 @@ function Placed({
   const mine = new Set(Object.values(p.ids));
   const also = selected.filter((id) => !mine.has(id) && BELONG.includes(entities[id]?.kind ?? ''));
   const look = (number: number) =>
-    send(async () => setTaking({ ...(await lookAtVersion(p, number)), number }));
+    send(async () => {
+      await allStored(); // the pictures are of what the server has
+      setTaking({ ...(await lookAtVersion(p, number)), number });
+    });
   const take = () => {
     if (edit(`Take ${p.name} ${numbered(taking!.number)}`, ...taking!.commands)) {
       say(`${p.name} is ${numbered(taking!.number)} here. Undo brings back what was.`);
@@ -155,6 +160,7 @@ function Placed({
               <li>Nothing here changes.</li>
             )}
           </ul>
+          <BeforeAndAfter placed={p} number={taking.number} />
           <Stack direction="row" sx={{ gap: 1 }}>
             <Button size="small" variant="contained" onClick={take}>
               Take it, as one edit

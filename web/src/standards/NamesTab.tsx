@@ -80,6 +80,16 @@ export function Names({
         fault={faults['beginning/firstFrame']}
         onChange={(firstFrame) => change({ beginning: { ...b, firstFrame: Math.round(firstFrame) } })}
       />
+      <p className="says">
+        Handles are the frames that a shot is given more at each end where it is handed on.
+      </p>
+      <TextNumber
+        label="Handles"
+        unit="factor"
+        value={b.handleFrames}
+        fault={faults['beginning/handleFrames']}
+        onChange={(handles) => change({ beginning: { ...b, handleFrames: Math.round(handles) } })}
+      />
     </>
   );
 }

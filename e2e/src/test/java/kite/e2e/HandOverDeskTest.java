@@ -131,6 +131,29 @@ class HandOverDeskTest extends Desk {
   }
 
   @Test
+  void aShotIsRenderedWithTheHandlesOfTheProduction() throws Exception {
+    goTo(1236);
+    button("Hand over").click();
+    page.getByLabel("A shot with its handles: 8 frames more at each end").check();
+    render("This shot");
+    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.getByText("Done · 22 of 22").waitFor();
+    String longer = frames("22.png");
+    page.getByLabel("A shot with its handles: 8 frames more at each end").uncheck();
+    button("This shot").click();
+    page.getByText("Done · 6 of 6").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    BufferedImage first = ImageIO.read(new ByteArrayInputStream(fetch(frames("6.png") + "1.png")));
+    BufferedImage ninth = ImageIO.read(new ByteArrayInputStream(fetch(longer + "9.png")));
+    assertTrue(Pictures.edgeCorrelation(first, ninth) > 0.9, "the ninth is the shot's first");
+  }
+
+  /** Where the frames of a render are whose newest has this name. */
+  private String frames(String newest) {
+    String href = page.locator(".job a[href$='/" + newest + "']").getAttribute("href");
+    return href.substring(0, href.length() - newest.length());
+  }
+
+  @Test
   void aRenderIsStoppedAndKeepsWhatIsFinished() {
     render("Render the cut");
     page.locator(".job img").waitFor(new Locator.WaitForOptions().setTimeout(60000));

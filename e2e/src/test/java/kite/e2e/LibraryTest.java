@@ -219,17 +219,22 @@ class LibraryTest {
     String code = "B" + UUID.randomUUID().toString().substring(0, 8);
     Map<String, Object> asked =
         new HashMap<>(Map.of("name", "Begun " + code, "code", code, "start", "hd-25"));
-    asked.put("beginning", Map.of("displayUnit", "ft", "gridM", 0, "firstFrame", 101));
+    asked.put(
+        "beginning",
+        Map.of("displayUnit", "ft", "gridM", 0, "firstFrame", 101, "handleFrames", 12));
     var bad = pim.post("api/productions", asked);
     assertEquals(422, bad.statusCode());
     assertTrue(bad.body().contains("beginning/gridM"), bad.body());
-    asked.put("beginning", Map.of("displayUnit", "ft", "gridM", 0.5, "firstFrame", 101));
+    asked.put(
+        "beginning",
+        Map.of("displayUnit", "ft", "gridM", 0.5, "firstFrame", 101, "handleFrames", 12));
     String film = Person.json(pim.post("api/productions", asked)).get("id").asString();
     assertEquals(200, begin(film, "B010", "firstSet", Map.of()));
     Header h = opened(list(film, "here").get(0).get("id").asString()).header();
     assertEquals("ft", h.displayUnit());
     assertEquals(0.5, h.gridM());
     assertEquals(101, h.firstFrame());
+    assertEquals(12, h.standards().beginning().handleFrames());
     assertEquals(350, h.lastFrame(), "ten seconds at 25");
   }
 

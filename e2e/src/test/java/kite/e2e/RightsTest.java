@@ -237,6 +237,12 @@ class RightsTest {
     t.add(new Row("POST", sequence + "/sets", "{}", EDIT));
     t.add(new Row("POST", sequence + "/sets/{set}/versions", "{}", EDIT));
     t.add(new Row("GET", sequence + "/sets/{set}/versions/{number}", "", LOOK));
+    t.add(
+        new Row(
+            "GET",
+            sequence + "/sets/placed/{placed}/versions/{number}.png?camera=x&frame=1",
+            "",
+            EDIT));
     t.add(new Row("GET", sequence + "/links", "", EDIT));
     t.add(new Row("POST", sequence + "/links", "{\"days\":0}", EDIT));
     t.add(new Row("DELETE", sequence + "/links/{link}", "", EDIT));

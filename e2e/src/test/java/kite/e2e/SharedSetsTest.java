@@ -5,9 +5,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
@@ -90,6 +93,9 @@ class SharedSetsTest extends Desk {
     dialog().getByText(Pattern.compile("v002 is there, by pim: nearer the pier")).waitFor();
     button("Take v002 …").click();
     dialog().getByText(Pattern.compile("Different: .*Windmill.*")).waitFor();
+    BufferedImage before = picture("As it is now"), after = picture("With v002");
+    assertEquals(320, before.getWidth());
+    assertTrue(Pictures.edgeCorrelation(before, after) < 0.999, "the mill stands elsewhere");
     button("Look at both").click();
     page.getByTestId("compare").waitFor();
     button("Done comparing").click();
@@ -105,6 +111,14 @@ class SharedSetsTest extends Desk {
     page.keyboard().press("Control+z");
     saved();
     assertEquals(1, application.stored("SW020").header().sets().get(0).version(), "undone whole");
+  }
+
+  /** A picture in the window, as the server rendered it. */
+  private BufferedImage picture(String says) throws Exception {
+    Locator image = dialog().getByAltText(says);
+    image.waitFor();
+    page.waitForFunction("i => i.naturalWidth > 0", image.elementHandle());
+    return ImageIO.read(new ByteArrayInputStream(fetch(image.getAttribute("src"))));
   }
 
   private static double value(Sequence s, String id, String channel) {

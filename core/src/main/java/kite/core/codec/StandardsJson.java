@@ -39,6 +39,7 @@ public final class StandardsJson {
                 .put("displayUnit", s.beginning().displayUnit())
                 .put("gridM", s.beginning().gridM())
                 .put("firstFrame", s.beginning().firstFrame())
+                .put("handleFrames", s.beginning().handleFrames())
                 .json)
         .json;
   }
@@ -73,7 +74,12 @@ public final class StandardsJson {
   }
 
   private static Beginning beginning(Fields f) {
-    return f.done(new Beginning(f.text("displayUnit"), f.number("gridM"), f.whole("firstFrame")));
+    return f.done(
+        new Beginning(
+            f.text("displayUnit"),
+            f.number("gridM"),
+            f.whole("firstFrame"),
+            f.has("handleFrames") ? f.whole("handleFrames") : Beginning.USUAL.handleFrames()));
   }
 
   private static JsonValue write(LensKit k) {

@@ -29,6 +29,9 @@ public final class StandardsRules {
   /** Ten seconds later is still a frame that everything counts with. */
   private static final int LARGEST_FIRST_FRAME = 1_000_000;
 
+  /** Frames; nobody hands on more than a minute beside a shot. */
+  private static final int LONGEST_HANDLES = 1440;
+
   private StandardsRules() {}
 
   /** Checks what a production has agreed on; refuses with the first fault. */
@@ -66,6 +69,12 @@ public final class StandardsRules {
                   + " and "
                   + LARGEST_FIRST_FRAME
                   + "."));
+    if (b.handleFrames() < 0 || b.handleFrames() > LONGEST_HANDLES)
+      all.add(
+          range(
+              "",
+              "beginning/handleFrames",
+              "Handles are 0 to " + LONGEST_HANDLES + " frames at each end of a shot."));
     if (!Rules.UNITS.contains(b.displayUnit()))
       all.add(
           range(

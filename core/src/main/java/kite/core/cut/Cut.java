@@ -16,7 +16,12 @@ public final class Cut {
    * @param camera null for a gap
    * @param last the last frame, included
    */
-  public record Span(String id, String shot, String camera, int first, int last) {}
+  public record Span(String id, String shot, String camera, int first, int last) {
+    /** The stretch with so many frames more of its camera at each end. */
+    public Span withHandles(int frames) {
+      return new Span(id, shot, camera, first - frames, last + frames);
+    }
+  }
 
   /** Spans in order; what lies before the first entry is not part of the cut. */
   public static List<Span> spans(Sequence s) {

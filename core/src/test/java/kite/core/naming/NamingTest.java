@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kite.core.RandomDocuments;
+import kite.core.codec.StandardsJson;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Rename;
 import kite.core.command.Refusal;
 import kite.core.command.SequenceCommand;
 import kite.core.command.StandardsRules;
+import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -103,6 +105,14 @@ class NamingTest {
             "kits/0/lenses/1/closestFocusM"),
         fields);
     assertEquals(List.of(), StandardsRules.faults(a));
+    Standards lost = a.withBeginning(new Beginning("yd", 0, 2_000_000, -1));
+    assertEquals(
+        List.of(
+            "beginning/gridM",
+            "beginning/firstFrame",
+            "beginning/handleFrames",
+            "beginning/displayUnit"),
+        StandardsRules.faults(lost).stream().map(Refusal::field).collect(Collectors.toList()));
     LensKit longer = new LensKit("Long", 1, List.of(new Lens(5001, 5001, 8, 20)));
     String said =
         StandardsRules.faults(
@@ -111,6 +121,16 @@ class NamingTest {
             .get(0)
             .getMessage();
     assertTrue(said.endsWith("is 1 to 5000 mm."), said);
+  }
+
+  @Test
+  void standardsOfEarlierBuildsHaveTheUsualHandles() {
+    Standards a = RandomDocuments.header().standards();
+    Standards long12 = a.withBeginning(new Beginning("m", 1, 1001, 12));
+    String kept = StandardsJson.write(long12).toString();
+    assertEquals(long12, StandardsJson.read(kept));
+    String earlier = kept.replace(",\"handleFrames\":12", "");
+    assertEquals(8, StandardsJson.read(earlier).beginning().handleFrames());
   }
 
   @Test

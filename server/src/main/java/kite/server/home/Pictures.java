@@ -13,8 +13,10 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
 import kite.core.cut.Cut;
+import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.server.Problem;
+import kite.server.picture.SmallPicture;
 import kite.server.sequence.SequenceStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -34,7 +36,7 @@ class Pictures implements DisposableBean {
   private static final int MOST_WAITING = 300;
 
   private final SequenceStore sequences;
-  private final SequencePicture pictures;
+  private final SmallPicture pictures;
   private final JdbcTemplate database;
   private final Clock clock;
   private final Set<UUID> waiting = ConcurrentHashMap.newKeySet();
@@ -53,7 +55,7 @@ class Pictures implements DisposableBean {
           },
           new ThreadPoolExecutor.DiscardPolicy());
 
-  Pictures(SequenceStore sequences, SequencePicture pictures, DataSource database, Clock clock) {
+  Pictures(SequenceStore sequences, SmallPicture pictures, DataSource database, Clock clock) {
     this.clock = clock;
     this.sequences = sequences;
     this.pictures = pictures;
@@ -113,11 +115,28 @@ class Pictures implements DisposableBean {
   /** Empty where none can be made; that is not tried again before the sequence has gone on. */
   private byte[] made(SequenceStore.Present now) {
     try {
-      return pictures.of(now.sequence(), painter::isShutdown);
+      return middleOfTheLongestShot(now.sequence());
     } catch (IllegalStateException e) {
       LOG.info("Sequence {} has no picture: {}", now.id(), e.getMessage());
       return new byte[0];
     }
+  }
+
+  /**
+   * As its camera sees it; the first camera's first frame without a cut, empty without a camera.
+   */
+  private byte[] middleOfTheLongestShot(Sequence s) {
+    Camera camera = null;
+    int frame = s.header().firstFrame(), longest = 0;
+    for (Cut.Span span : Cut.spans(s)) {
+      int length = span.last() - span.first();
+      if (length < longest || !(s.get(span.camera()) instanceof Camera c)) continue;
+      longest = length;
+      camera = c;
+      frame = (span.first() + span.last()) / 2;
+    }
+    if (camera == null) camera = s.all(Camera.class).stream().findFirst().orElse(null);
+    return camera == null ? new byte[0] : pictures.of(s, camera, frame, painter::isShutdown);
   }
 
   private void count(UUID sequence, Sequence s) {

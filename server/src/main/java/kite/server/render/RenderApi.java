@@ -88,9 +88,16 @@ class RenderApi {
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
+   * @param handles whether a shot is rendered with the production's handles; not when left out
    */
   record RenderAsked(
-      String what, String span, String camera, int frame, int percent, int samples) {}
+      String what,
+      String span,
+      String camera,
+      int frame,
+      int percent,
+      int samples,
+      Boolean handles) {}
 
   /** A job as the page shows it. */
   record RenderShown(
@@ -162,7 +169,10 @@ class RenderApi {
                 .filter(c -> c.id().equals(asked.span()))
                 .findFirst()
                 .orElseThrow(() -> Problem.missing("shot"));
-        job.label = span.shot();
+        int handles = s.header().standards().beginning().handleFrames();
+        boolean longer = Boolean.TRUE.equals(asked.handles()) && handles > 0;
+        if (longer) span = span.withHandles(handles);
+        job.label = span.shot() + (longer ? " with handles of " + handles : "");
         return List.of(new Shot(span.camera(), span.first(), span.last()));
       }
       case "frame" -> {

@@ -71,7 +71,7 @@ public class Library {
   List<ProductionShown> productions(Map<UUID, Role> seen) {
     Map<UUID, Long> counts = new HashMap<>();
     for (Object[] c : sequences.counts()) counts.put((UUID) c[0], (Long) c[1]);
-    return productions.findAllByOrderByName().stream()
+    return productions.named().stream()
         .filter(p -> seen.containsKey(p.id()))
         .map(
             p ->
@@ -112,7 +112,7 @@ public class Library {
             : Sort.by("p.name", "code");
     return sequences.list(
         in,
-        "%" + part + "%",
+        part.isEmpty() ? "" : "%" + part + "%",
         where.name(),
         status,
         favourites,

@@ -11,7 +11,13 @@ import org.springframework.data.jpa.repository.Query;
 interface Productions extends JpaRepository<Production, UUID> {
   Optional<Production> findByName(String name);
 
-  List<Production> findAllByOrderByName();
+  /** What a list of productions shows; their standards, which are large, stay where they are. */
+  record Named(UUID id, String name, String code) {}
+
+  @Query(
+      "select new kite.server.sequence.Productions$Named(p.id, p.name, p.code)"
+          + " from Production p order by p.name")
+  List<Named> named();
 
   List<Production> findByDemoTrue();
 

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
@@ -23,10 +24,12 @@ import org.springframework.web.bind.annotation.RestController;
 class SharedSetApi {
   private static final int LARGEST = 64 << 20;
   private final SharedSets sets;
+  private final VersionPictures pictures;
   private final Rights rights;
 
-  SharedSetApi(SharedSets sets, Rights rights) {
+  SharedSetApi(SharedSets sets, VersionPictures pictures, Rights rights) {
     this.sets = sets;
+    this.pictures = pictures;
     this.rights = rights;
   }
 
@@ -68,6 +71,23 @@ class SharedSetApi {
   @May.LookAtSequence
   String document(@PathVariable UUID id, @PathVariable UUID set, @PathVariable int number) {
     return sets.document(rights.productionOf(id), set, number);
+  }
+
+  /**
+   * What a camera would see with a version of a placed set, as PNG; with the one that stands here,
+   * what it sees.
+   *
+   * @param placed the id of the placing
+   */
+  @GetMapping(path = "/placed/{placed}/versions/{number}.png", produces = MediaType.IMAGE_PNG_VALUE)
+  @May.EditSequence
+  byte[] picture(
+      @PathVariable UUID id,
+      @PathVariable String placed,
+      @PathVariable int number,
+      @RequestParam String camera,
+      @RequestParam int frame) {
+    return pictures.of(id, rights.productionOf(id), placed, number, camera, frame);
   }
 
   private static void bounded(String document) {

@@ -1,13 +1,11 @@
-package kite.server.home;
+package kite.server.picture;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.List;
 import java.util.function.BooleanSupplier;
 import javax.imageio.ImageIO;
-import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
@@ -20,37 +18,24 @@ import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import org.springframework.stereotype.Component;
 
-/** A small picture of a sequence: the middle of its cut's longest shot, as its camera sees it. */
+/** A small picture of what a camera sees on a frame. */
 @Component
-class SequencePicture {
-  static final int WIDTH = 320;
-  private static final int TALLEST = 240, SAMPLES = 4;
+public class SmallPicture {
+  private static final int WIDTH = 320, TALLEST = 240, SAMPLES = 4;
 
   private final AssetStore assets;
 
-  SequencePicture(AssetStore assets) {
+  SmallPicture(AssetStore assets) {
     this.assets = assets;
   }
 
   /**
-   * A PNG; empty where there is no camera.
+   * A PNG, 320 pixels wide.
    *
    * @param stopped asked now and then; null is given once it is true
    * @throws IllegalStateException when its models are too large for a small picture
    */
-  byte[] of(Sequence s, BooleanSupplier stopped) {
-    Camera camera = null;
-    int frame = s.header().firstFrame(), longest = 0;
-    for (Cut.Span span : Cut.spans(s)) {
-      int length = span.last() - span.first();
-      if (length < longest || !(s.get(span.camera()) instanceof Camera c)) continue;
-      longest = length;
-      camera = c;
-      frame = (span.first() + span.last()) / 2;
-    }
-    List<Camera> all = s.all(Camera.class);
-    if (camera == null && all.isEmpty()) return new byte[0];
-    if (camera == null) camera = all.get(0);
+  public byte[] of(Sequence s, Camera camera, int frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig);
     plan.evaluate(frame);
