@@ -3,13 +3,14 @@ import { theCore } from '../core/load';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
 import { evaluated } from '../session/evaluated';
 import { lensCamera, useSequence, type Hit } from '../session/store';
-import { SkyDome, hazed } from './air';
+import { SkyDome } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
 import { Ghosts } from './ghosts';
 import { RigHandles } from './rigHandles';
 import { AIDS } from './layers';
 import { Lighting } from './lighting';
 import { ModelInstance, needModel } from './models';
+import { standIn } from './standIns';
 
 interface Shown {
   entity: Entity;
@@ -270,7 +271,7 @@ export class Stage {
     const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
     const shape = like?.shape ?? p.shape;
     const object = new THREE.Group();
-    if (shape.kind === 'standIn') object.add(this.standIn(p.id));
+    if (shape.kind === 'standIn') object.add(standIn(p, like));
     if (shape.kind === 'model') {
       const model = needModel(shape.asset, () => this.modelCame(shape.asset));
       if (model) {
@@ -280,26 +281,6 @@ export class Stage {
       }
     }
     return { entity: p, object, like };
-  }
-
-  private standIn(id: string): THREE.Mesh {
-    const m = JSON.parse(theCore().standIn(id)) as {
-      positions: number[];
-      normals: number[];
-      colours: number[];
-      indices: number[];
-    };
-    const g = new THREE.BufferGeometry();
-    g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
-    g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
-    g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));
-    g.setIndex(m.indices);
-    const mesh = new THREE.Mesh(
-      g,
-      hazed(new THREE.MeshStandardMaterial({ vertexColors: true, roughness: 0.85, side: THREE.DoubleSide })),
-    );
-    mesh.castShadow = mesh.receiveShadow = true;
-    return mesh;
   }
 
   /** Builds anew whatever waited for a model. */

@@ -23,6 +23,7 @@ import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.Header;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -160,14 +161,20 @@ class EditBenchTest {
   }
 
   /** 300 pieces and 40 cameras with six curves of 200 keys each. */
+  /** 300 pieces, and 40 cameras with 200 keys on each of six channels. */
   static Sequence largeDocument() {
+    return largeDocument(new SaltWind().sw010().header(), 200);
+  }
+
+  /** 300 pieces, and 40 cameras with so many keys on each of six channels. */
+  static Sequence largeDocument(Header header, int keys) {
     List<Command> all = new ArrayList<>();
     Random r = new Random(2);
     for (int i = 0; i < 300; i++) all.add(new Add(piece("piece" + i)));
     for (int i = 0; i < 40; i++) {
       Channels base = Channels.NONE, head = Channels.NONE;
-      for (String n : List.of("x", "y", "z")) base = base.with(n, curve(r, 2));
-      for (String n : List.of("pan", "tilt", "roll")) head = head.with(n, curve(r, 40));
+      for (String n : List.of("x", "y", "z")) base = base.with(n, curve(r, keys, 2));
+      for (String n : List.of("pan", "tilt", "roll")) head = head.with(n, curve(r, keys, 40));
       String letter = "" + (char) ('A' + i % 26) + (i < 26 ? "" : "A");
       all.add(
           new Add(
@@ -183,7 +190,7 @@ class EditBenchTest {
                       new Base("base", true, null, Base.Takes.POSITION, base),
                       new Head("head", true, head)))));
     }
-    return Edit.apply(new Sequence(new SaltWind().sw010().header(), java.util.Map.of()), all);
+    return Edit.apply(new Sequence(header, java.util.Map.of()), all);
   }
 
   private static Piece piece(String id) {
@@ -199,8 +206,8 @@ class EditBenchTest {
         Channels.NONE);
   }
 
-  private static Channel curve(Random r, double size) {
-    Key[] keys = new Key[200];
+  private static Channel curve(Random r, int count, double size) {
+    Key[] keys = new Key[count];
     for (int i = 0; i < keys.length; i++) keys[i] = Key.smooth(1001 + i, r.nextGaussian() * size);
     return Channel.curve(keys);
   }

@@ -1,0 +1,204 @@
+import { TreeItemGroupTransition, TreeItemIconContainer, TreeItemRoot } from '@mui/x-tree-view/TreeItem';
+import { TreeItemIcon } from '@mui/x-tree-view/TreeItemIcon';
+import { TreeItemProvider } from '@mui/x-tree-view/TreeItemProvider';
+import { useTreeItem, type UseTreeItemParameters } from '@mui/x-tree-view/useTreeItem';
+import { type KeyboardEvent, type MouseEvent, useContext, useRef, useState } from 'react';
+import { theCore } from '../core/load';
+import type { Entity } from '../core/types';
+import { Editing } from '../kit/Editing';
+import { IconAction } from '../kit/IconAction';
+import * as Icon from '../kit/icons';
+import { Tip } from '../kit/Tip';
+import { Words } from '../kit/Words';
+import { approvedOn } from '../session/approvals';
+import { evaluated } from '../session/evaluated';
+import { edit, givePicked, select, useSequence } from '../session/store';
+import { isGroup } from './branches';
+import { dragged, dropped } from './dropping';
+import { useNear } from './near';
+import { Order } from './order';
+import { RowMenu } from './RowMenu';
+import { type Switch, switchesOf } from './switches';
+
+const ICONS: Record<Switch['icon'], () => React.ReactNode> = {
+  rendered: Icon.Cut,
+  'left out': Icon.Cut,
+  shown: Icon.Eye,
+  hidden: Icon.EyeShut,
+  locked: Icon.Lock,
+  free: Icon.Unlock,
+};
+
+type Cancellable = { defaultMuiPrevented?: boolean };
+
+/** A row of the roster with what is below it: a heading, or a thing that can be chosen, named, dragged, hidden and locked. */
+export function RosterItem({ id, itemId, label, children }: UseTreeItemParameters) {
+  const item = useTreeItem({ id, itemId, label, children });
+  const entity = useSequence((s) => s.entities[itemId] as Entity | undefined);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const [naming, setNaming] = useState(false);
+  const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
+  const order = useContext(Order);
+  const row = useRef<HTMLDivElement>(null);
+  const near = useNear(row);
+  const group = isGroup(itemId);
+
+  const keys = (e: KeyboardEvent<HTMLElement> & Cancellable) => {
+    if (e.target !== e.currentTarget) return;
+    // letters, Space, Home and End are shortcuts of the page; there is a field to find things by name
+    if (e.key.length === 1 && !e.ctrlKey && !e.metaKey) e.defaultMuiPrevented = true;
+    if (e.key === 'Home' || e.key === 'End') e.defaultMuiPrevented = true;
+    if (e.key === 'F2' && mayEdit && entity) setNaming(true);
+    if (e.key === 'Enter' && entity) {
+      e.defaultMuiPrevented = true;
+      e.preventDefault();
+      choose(entity, order(), false, false);
+    }
+  };
+  const click = (e: MouseEvent & Cancellable) => {
+    if (!entity || naming) return;
+    e.defaultMuiPrevented = true;
+    choose(entity, order(), e.shiftKey, e.ctrlKey || e.metaKey);
+  };
+  return (
+    <TreeItemProvider {...item.getContextProviderProps()}>
+      <TreeItemRoot {...item.getRootProps({ onKeyDown: keys })}>
+        <div
+          {...item.getContentProps({ onClick: click })}
+          ref={row}
+          className={group ? 'group-head' : `row ${item.status.selected ? 'on' : ''}`}
+          draggable={!naming && mayEdit && !group}
+          onDragStart={(x) => dragged(x, itemId)}
+          onDragOver={(x) =>
+            (group || entity?.kind === 'piece' || entity?.kind === 'layer') && x.preventDefault()
+          }
+          onDrop={(x) => dropped(x, entity ?? null)}
+          onContextMenu={(x) => {
+            if (!entity) return;
+            x.preventDefault();
+            if (!useSequence.getState().selected.includes(itemId)) select(itemId);
+            setMenu({ left: x.clientX, top: x.clientY });
+          }}
+        >
+          {item.status.expandable ? (
+            <TreeItemIconContainer {...item.getIconContainerProps()}>
+              <TreeItemIcon status={item.status} />
+            </TreeItemIconContainer>
+          ) : null}
+          {!entity ? (
+            <span>{label}</span>
+          ) : naming ? (
+            <Naming entity={entity} onDone={() => setNaming(false)} />
+          ) : (
+            <>
+              {near ? <Sign entity={entity} /> : null}
+              <span className="name" title={entity.name} onDoubleClick={() => setNaming(mayEdit)}>
+                {entity.name}
+              </span>
+              {near ? <Told entity={entity} /> : null}
+            </>
+          )}
+        </div>
+        {menu && entity ? (
+          <RowMenu at={menu} onClose={() => setMenu(null)} onRename={() => setNaming(true)} entity={entity} />
+        ) : null}
+        {children ? <TreeItemGroupTransition {...item.getGroupTransitionProps()} timeout={0} /> : null}
+      </TreeItemRoot>
+    </TreeItemProvider>
+  );
+}
+
+/** Chooses a row; what waits for a click in a view takes a row as well. */
+function choose(e: Entity, order: string[], range: boolean, more: boolean): void {
+  const { selected, picking } = useSequence.getState();
+  if (picking && theCore().slot(e.id) >= 0) {
+    const at = theCore().slot(e.id) * 16 + 12;
+    const [px, py, pz] = evaluated().world.subarray(at, at + 3);
+    givePicked({ id: e.id, point: [px, py, pz], normal: null });
+  } else if (range && selected.length) {
+    const [a, b] = [order.indexOf(selected[0]), order.indexOf(e.id)];
+    const between = order.slice(Math.min(a, b), Math.max(a, b) + 1);
+    select(selected[0], ...between.filter((i) => i !== selected[0]));
+  } else if (more)
+    select(...(selected.includes(e.id) ? selected.filter((i) => i !== e.id) : [...selected, e.id]));
+  else select(e.id);
+}
+
+function Naming({ entity: e, onDone }: { entity: Entity; onDone: () => void }) {
+  return (
+    <Words
+      autoFocus
+      defaultValue={e.name}
+      aria-label={`New name of ${e.name}`}
+      onClick={(x) => x.stopPropagation()}
+      onBlur={(x) => {
+        onDone();
+        if (x.target.value.trim() && x.target.value !== e.name)
+          edit(`Rename ${e.name}`, { kind: 'rename', id: e.id, name: x.target.value });
+      }}
+      onKeyDown={(x) => {
+        x.stopPropagation();
+        if (x.key === 'Enter') x.currentTarget.blur();
+        if (x.key === 'Escape') onDone();
+      }}
+    />
+  );
+}
+
+/** A camera's letter, or the colour of anything else. */
+function Sign({ entity: e }: { entity: Entity }) {
+  if (e.kind === 'camera')
+    return (
+      <span className="badge" style={{ background: e.colour }}>
+        {e.letter}
+      </span>
+    );
+  const own = e.kind === 'piece' || e.kind === 'light' || e.kind === 'layer' || e.kind === 'air';
+  const colour = own ? e.colour : e.kind === 'path' ? 'var(--marigold)' : 'var(--teal)';
+  return <span className="dot" style={{ background: colour }} />;
+}
+
+/** Whether a thing is approved, on a layer, hidden or locked. */
+function Told({ entity: e }: { entity: Entity }) {
+  const layer = useSequence((s) => ('layer' in e && e.layer ? s.entities[e.layer] : undefined));
+  const approval = useSequence((s) => s.approvals[e.id]);
+  return (
+    <>
+      {approval ? (
+        <Tip text={approvedOn(approval)}>
+          <span className="approved-tick" role="img" aria-label={approvedOn(approval)}>
+            ✓
+          </span>
+        </Tip>
+      ) : null}
+      {layer ? (
+        <Tip text={`On the layer ${layer.name}`}>
+          <span className="layer-dot" style={{ background: layer.kind === 'layer' ? layer.colour : '' }} />
+        </Tip>
+      ) : null}
+      <Editing>
+        <span className="switches">
+          {switchesOf(e).map((s) => {
+            const Drawing = ICONS[s.icon];
+            return (
+              <Tip key={s.says} text={s.tip}>
+                <IconAction
+                  size="small"
+                  lit={s.lit}
+                  tabIndex={-1} // by keyboard they are in the row's menu
+                  aria-label={s.name}
+                  onClick={(x) => {
+                    x.stopPropagation();
+                    s.turn();
+                  }}
+                >
+                  <Drawing />
+                </IconAction>
+              </Tip>
+            );
+          })}
+        </span>
+      </Editing>
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import type { Entity } from '../core/types';
+import { above, branches, forks, inOrder } from './branches';
+
+const piece = (id: string, parent: string | null = null) =>
+  ({ kind: 'piece', id, name: id, parent }) as Entity;
+const camera = (id: string, letter: string) => ({ kind: 'camera', id, name: id, letter }) as Entity;
+
+const ALL = [
+  piece('lamp', 'pier'),
+  piece('pier'),
+  piece('pim'),
+  piece('hat', 'pim'),
+  piece('stall 10', 'pier'),
+  piece('stall 2', 'pier'),
+  camera('z', 'B'),
+  camera('a', 'C'),
+];
+const here = branches(ALL, new Set(['pim']));
+
+describe('the roster’s branches', () => {
+  it('stand in crew order, cameras by letter, names with numbers as one counts', () => {
+    expect(inOrder(here)).toEqual(['z', 'a', 'pim', 'hat', 'pier', 'lamp', 'stall 2', 'stall 10']);
+  });
+
+  it('nest what is of the same group, and show at the top what is nested in another', () => {
+    expect(here.map((b) => b.id)).toEqual(['group:CAMERAS', 'group:SUBJECTS', 'group:SET']);
+    expect(above(here, 'lamp')).toEqual(['group:SET', 'pier']);
+    expect(above(here, 'hat')).toEqual(['group:SET']);
+    expect(above(here, 'nothing')).toEqual([]);
+  });
+
+  it('fork where something is nested', () => {
+    expect(forks(here)).toEqual(['group:CAMERAS', 'group:SUBJECTS', 'group:SET', 'pier']);
+  });
+});

@@ -1,0 +1,69 @@
+import type { Entity } from '../core/types';
+import { byLetter } from '../session/cameras';
+
+/** Something the roster shows, with what is nested in it. */
+export interface Branch {
+  id: string;
+  label: string;
+  children: Branch[];
+}
+
+const GROUPS: { name: string; holds: (e: Entity, subjects: Set<string>) => boolean }[] = [
+  { name: 'CAMERAS', holds: (e) => e.kind === 'camera' },
+  { name: 'SUBJECTS', holds: (e, s) => s.has(e.id) },
+  { name: 'SET', holds: (e, s) => e.kind === 'piece' && !s.has(e.id) },
+  { name: 'MARKS', holds: (e) => e.kind === 'mark' },
+  { name: 'PATHS', holds: (e) => e.kind === 'path' },
+  { name: 'LIGHTS', holds: (e) => e.kind === 'light' || e.kind === 'air' },
+  { name: 'PLATES', holds: (e) => e.kind === 'plate' },
+  { name: 'LAYERS', holds: (e) => e.kind === 'layer' },
+  { name: 'MEASURES', holds: (e) => e.kind === 'measure' },
+];
+
+/** No entity has such an id: their ids hold no colon. */
+const GROUP = 'group:';
+
+/** Whether a branch is a heading of the roster and no entity. */
+export const isGroup = (id: string): boolean => id.startsWith(GROUP);
+
+const byName = (a: Entity, b: Entity) =>
+  a.kind === 'camera' && b.kind === 'camera'
+    ? byLetter(a, b)
+    : a.name.localeCompare(b.name, undefined, { numeric: true });
+
+/** What is here, in crew order: nested pieces stand below what they are nested in, where that is of their group. */
+export function branches(entities: Entity[], subjects: Set<string>): Branch[] {
+  return GROUPS.map((g) => ({
+    id: GROUP + g.name,
+    label: g.name,
+    children: nested(entities.filter((e) => g.holds(e, subjects))),
+  })).filter((g) => g.children.length);
+}
+
+function nested(rows: Entity[]): Branch[] {
+  const here = new Set(rows.map((e) => e.id));
+  const parent = (e: Entity) => (e.kind === 'piece' && e.parent && here.has(e.parent) ? e.parent : '');
+  const below = new Map<string, Entity[]>();
+  for (const e of rows) below.set(parent(e), [...(below.get(parent(e)) ?? []), e]);
+  const of = (id: string): Branch[] =>
+    (below.get(id) ?? []).sort(byName).map((e) => ({ id: e.id, label: e.name, children: of(e.id) }));
+  return of('');
+}
+
+/** Branches that hold others. */
+export const forks = (all: Branch[]): string[] =>
+  all.flatMap((b) => (b.children.length ? [b.id, ...forks(b.children)] : []));
+
+/** Ids in the order in which they stand, headings left out. */
+export const inOrder = (all: Branch[]): string[] =>
+  all.flatMap((b) => (isGroup(b.id) ? inOrder(b.children) : [b.id, ...inOrder(b.children)]));
+
+/** What a branch stands below, the nearest last; empty where it is not there. */
+export function above(all: Branch[], id: string): string[] {
+  for (const b of all) {
+    if (b.children.some((c) => c.id === id)) return [b.id];
+    const deeper = above(b.children, id);
+    if (deeper.length) return [b.id, ...deeper];
+  }
+  return [];
+}

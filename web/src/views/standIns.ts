@@ -1,0 +1,48 @@
+import * as THREE from 'three';
+import { theCore } from '../core/load';
+import type { Piece } from '../core/types';
+import { hazed } from './air';
+
+/** Meshes that are kept for the next of their kind; the one longest not asked for goes first. */
+const MOST_KEPT = 300;
+
+const kept = new Map<string, THREE.BufferGeometry>();
+
+const material = hazed(
+  new THREE.MeshStandardMaterial({ vertexColors: true, roughness: 0.85, side: THREE.DoubleSide }),
+);
+
+/** A stand-in as the core shapes it. Those of one shape and colour share their mesh. */
+export function standIn(p: Piece, like?: Piece): THREE.Mesh {
+  const mesh = new THREE.Mesh(shaped(p, like), material);
+  mesh.castShadow = mesh.receiveShadow = true;
+  return mesh;
+}
+
+function shaped(p: Piece, like?: Piece): THREE.BufferGeometry {
+  const key = JSON.stringify([(like ?? p).shape, (like ?? p).colour]);
+  const made = kept.get(key) ?? mesh(p.id);
+  kept.delete(key);
+  kept.set(key, made); // asked for last
+  if (kept.size > MOST_KEPT) {
+    const [[oldest, its]] = kept;
+    kept.delete(oldest);
+    its.dispose(); // where it is still drawn it is brought to the graphics side again
+  }
+  return made;
+}
+
+function mesh(id: string): THREE.BufferGeometry {
+  const m = JSON.parse(theCore().standIn(id)) as {
+    positions: number[];
+    normals: number[];
+    colours: number[];
+    indices: number[];
+  };
+  const g = new THREE.BufferGeometry();
+  g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
+  g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
+  g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));
+  g.setIndex(m.indices);
+  return g;
+}
