@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
-import type { Camera, Command, Cue, Focus } from '../core/types';
-import { edit, mayKey, say, useSequence, type Hit } from '../session/store';
+import type { Camera, Command, Focus } from '../core/types';
+import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../session/store';
 import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../kit/Tip';
@@ -11,26 +11,6 @@ import { Pill } from '../kit/Pill';
 
 const start = (prompt: string, take: (hit: Hit) => boolean | void) =>
   useSequence.setState({ picking: { prompt, take } });
-
-const cue = (frame: number, travel: number, subject: string): Cue => ({
-  frame,
-  travel,
-  ease: 'slowBoth',
-  mix: { [subject]: 1 },
-});
-
-/** Focus that has a subject among those it follows. */
-function withSubjects(focus: Focus | null, ...ids: string[]): Focus {
-  const now = focus ?? { subjects: [], cues: [] };
-  const more = ids.filter((id) => !now.subjects.some((s) => s.entity === id));
-  return {
-    ...now,
-    subjects: [
-      ...now.subjects,
-      ...more.map((entity) => ({ entity, anchor: null, offset: [0, 0, 0] as [number, number, number] })),
-    ],
-  };
-}
 
 /** How far the subject is: along the axis, which is what focus counts, and straight beside it. */
 function Distances({ camera }: { camera: string }) {
@@ -76,23 +56,14 @@ export function FocusCard({ camera }: { camera: Camera }) {
     });
   const follow = () =>
     start('Click the subject that focus shall follow', (hit) => {
-      setFocus(`Focus follows ${name(hit.id)}`, {
-        subjects: withSubjects(null, hit.id).subjects,
-        cues: [cue(at, 0, hit.id)],
-      });
+      editProposed(`Focus follows ${name(hit.id)}`, theCore().followFocus(camera.id, hit.id, at));
     });
   const rack = () =>
     start('Rack focus: click the first subject', (first) => {
       start(`Rack focus from ${name(first.id)}: click the second`, (second) => {
-        const next = withSubjects(focus, first.id, second.id);
-        const cues = next.cues.filter((c) => c.frame < at);
-        setFocus(`Rack focus from ${name(first.id)} to ${name(second.id)}`, {
-          ...next,
-          cues: [...cues, cue(at - 1, 0, first.id), cue(at, pull, second.id)].sort(
-            (a, b) => a.frame - b.frame,
-          ),
-        });
-        say(`Focus is pulled from ${name(first.id)} to ${name(second.id)} over ${pull} frames from here.`);
+        const does = theCore().rackFocus(camera.id, first.id, second.id, at, pull);
+        if (editProposed(`Rack focus from ${name(first.id)} to ${name(second.id)}`, does))
+          say(`Focus is pulled from ${name(first.id)} to ${name(second.id)} over ${pull} frames from here.`);
       });
       return true;
     });
@@ -153,12 +124,10 @@ export function FocusCard({ camera }: { camera: Camera }) {
           <Pill
             aria-label={`Pull focus to ${name(s.entity)} from this frame`}
             onClick={() =>
-              edit(`Pull focus to ${name(s.entity)}`, {
-                kind: 'putCue',
-                camera: camera.id,
-                part: 'focus',
-                cue: cue(at, pull, s.entity),
-              })
+              editProposed(
+                `Pull focus to ${name(s.entity)}`,
+                theCore().turnTo(camera.id, 'focus', s.entity, at, pull),
+              )
             }
           >
             Pull to
@@ -166,15 +135,9 @@ export function FocusCard({ camera }: { camera: Camera }) {
           <IconAction
             size="small"
             aria-label={`Focus lets go of ${name(s.entity)}`}
-            onClick={() => {
-              const subjects = focus.subjects.filter((x) => x !== s);
-              const cues = focus.cues.map((c) => {
-                const mix = { ...c.mix };
-                delete mix[s.entity];
-                return { ...c, mix };
-              });
-              setFocus(`Let go of ${name(s.entity)}`, subjects.length ? { subjects, cues } : null);
-            }}
+            onClick={() =>
+              editProposed(`Let go of ${name(s.entity)}`, theCore().letMemberGo(camera.id, 'focus', s.entity))
+            }
           >
             ×
           </IconAction>

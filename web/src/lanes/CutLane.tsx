@@ -9,7 +9,7 @@ import { cutSpans, edit, newId, preview, useSequence, type CutSpan } from '../se
 import { Tip } from '../kit/Tip';
 import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
-import { newShot } from './shotCode';
+import { theCore } from '../core/load';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';
 
@@ -29,7 +29,7 @@ export function cutHere(camera: string): void {
       entity: {
         kind: 'cutEntry',
         id: newId('cut'),
-        name: newShot(s.header.code, spans, frame),
+        name: theCore().shotCode(frame),
         camera,
         firstFrame: frame,
       },

@@ -1,10 +1,10 @@
 import { Choose } from '../kit/Choose';
 import { useState } from 'react';
 import { theCore } from '../core/load';
-import type { Attention, Camera, Command, Cue, Light } from '../core/types';
-import { edit, useSequence } from '../session/store';
+import type { Attention, Camera, Command, Light } from '../core/types';
+import { edit, editProposed, useSequence } from '../session/store';
 import { Choice } from './Choice';
-import { TURN_FRAMES } from './cueing';
+import { USUAL_TRAVEL } from './cueing';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 
@@ -28,14 +28,7 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
   );
   const name = (id: string) => entities[id]?.name ?? id;
   const addSubject = (id: string) => {
-    const subjects = [
-      ...part.subjects,
-      { entity: id, anchor: null, offset: [0, 0, 0] as [number, number, number] },
-    ];
-    const first: Cue[] = part.cues.length
-      ? part.cues
-      : [{ frame: useSequence.getState().header.firstFrame, travel: 0, ease: 'slowBoth', mix: { [id]: 1 } }];
-    set(`Attend to ${name(id)}`, { ...part, subjects, cues: first });
+    editProposed(`Attend to ${name(id)}`, theCore().takeMember(camera.id, part.id, id));
     setAdding('');
   };
   const pieces = others
@@ -53,22 +46,12 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
       },
     });
   const turnTo = (id: string) =>
-    edit(`Turn to ${name(id)}`, {
-      kind: 'putCue',
-      camera: camera.id,
-      part: part.id,
-      cue: { frame: Math.round(frame), travel: TURN_FRAMES, ease: 'slowBoth', mix: { [id]: 1 } },
-    });
-  const drop = (id: string) => {
-    const cues = part.cues
-      .map((c) => ({ ...c, mix: Object.fromEntries(Object.entries(c.mix).filter(([k]) => k !== id)) }))
-      .filter((c) => Object.keys(c.mix).length > 0);
-    set(`Stop attending to ${name(id)}`, {
-      ...part,
-      subjects: part.subjects.filter((s) => s.entity !== id),
-      cues,
-    });
-  };
+    editProposed(
+      `Turn to ${name(id)}`,
+      theCore().turnTo(camera.id, part.id, id, Math.round(frame), USUAL_TRAVEL),
+    );
+  const drop = (id: string) =>
+    editProposed(`Stop attending to ${name(id)}`, theCore().letMemberGo(camera.id, part.id, id));
   return (
     <>
       {part.subjects.map((s) => (

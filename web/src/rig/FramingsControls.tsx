@@ -1,7 +1,8 @@
 import { Tick } from '../kit/Tick';
 import { useState } from 'react';
-import type { Camera, Cue, Framings } from '../core/types';
-import { edit, select, useSequence } from '../session/store';
+import { theCore } from '../core/load';
+import type { Camera, Framings } from '../core/types';
+import { edit, editProposed, select, useSequence } from '../session/store';
 import { Choice } from './Choice';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
@@ -25,33 +26,16 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
     (e): e is Camera => e.kind === 'camera' && e.id !== camera.id && !part.cameras.includes(e.id),
   );
   const travel = (id: string | null) =>
-    edit(id ? `Travel to camera ${letter(id)}` : 'Travel to its own place', {
-      kind: 'putCue',
-      camera: camera.id,
-      part: part.id,
-      cue: {
-        frame: Math.round(frame),
-        travel: TRAVEL,
-        ease: 'slowBoth',
-        mix: (id ? { [id]: 1 } : {}) as Record<string, number>,
-      },
-    });
+    editProposed(
+      id ? `Travel to camera ${letter(id)}` : 'Travel to its own place',
+      theCore().turnTo(camera.id, part.id, id ?? '', Math.round(frame), TRAVEL),
+    );
   const addCamera = (id: string) => {
-    const first: Cue[] = part.cues.length
-      ? part.cues
-      : [{ frame: useSequence.getState().header.firstFrame, travel: 0, ease: 'slowBoth', mix: { [id]: 1 } }];
-    set(`Add the framing of camera ${letter(id)}`, { ...part, cameras: [...part.cameras, id], cues: first });
+    editProposed(`Add the framing of camera ${letter(id)}`, theCore().takeMember(camera.id, part.id, id));
     setAdding('');
   };
   const drop = (id: string) =>
-    set(`Leave out camera ${letter(id)}`, {
-      ...part,
-      cameras: part.cameras.filter((c) => c !== id),
-      cues: part.cues.map((c) => ({
-        ...c,
-        mix: Object.fromEntries(Object.entries(c.mix).filter(([k]) => k !== id)),
-      })),
-    });
+    editProposed(`Leave out camera ${letter(id)}`, theCore().letMemberGo(camera.id, part.id, id));
   return (
     <>
       {part.cameras.map((id) => {

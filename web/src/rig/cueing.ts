@@ -1,9 +1,9 @@
 import { theCore } from '../core/load';
-import type { Attention, Camera, Command, Cue, Framings, Light } from '../core/types';
-import { edit, say, useSequence } from '../session/store';
+import type { Attention, Camera, Framings, Light } from '../core/types';
+import { editProposed, say, useSequence } from '../session/store';
 
-/** Frames a new turn takes: half a second of film at 24. */
-export const TURN_FRAMES = 12;
+/** Stands for the frames that a turn usually takes. */
+export const USUAL_TRAVEL = -1;
 
 /** The selected camera or spot and the part whose cues the keyboard puts: never one not selected. */
 function cued(): { camera: Camera | Light; part: Attention | Framings } | undefined {
@@ -24,41 +24,17 @@ function cued(): { camera: Camera | Light; part: Attention | Framings } | undefi
 const members = (p: Attention | Framings): string[] =>
   p.kind === 'attention' ? p.subjects.map((s) => s.entity) : p.cameras;
 
-/** Frames in which a turn that is held comes to rest. */
-const EASE_OUT = 8;
-
 /**
- * Puts a cue on this frame that holds the mix of this moment; in the middle of a turn it eases out to
- * where the turn would be half that time on, so that it does not stop dead. Gives false when there is
- * nothing to hold.
+ * Puts a cue on this frame that holds the mix of this moment; in the middle of a turn it eases out, so that
+ * it does not stop dead. Gives false when there is nothing to hold.
  *
  * @param atOnce stops a turn on this very frame
  */
 export function cueHere(atOnce = false): boolean {
   const on = cued();
-  if (!on) return false;
-  const ids = members(on.part);
-  if (!ids.length) return false;
+  if (!on || !members(on.part).length) return false;
   const frame = Math.round(useSequence.getState().frame);
-  const at = (f: number) => {
-    const shares = new Float64Array(ids.length);
-    theCore().shares(on.camera.id, on.part.id, f, 1, shares);
-    return shares;
-  };
-  const now = at(frame);
-  const turns = !atOnce && at(frame + 1).some((v, i) => Math.abs(v - now[i]) > 1e-6);
-  const shares = turns ? at(frame + EASE_OUT / 2) : now;
-  return edit('Hold this mix', {
-    kind: 'putCue',
-    camera: on.camera.id,
-    part: on.part.id,
-    cue: {
-      frame,
-      travel: turns ? EASE_OUT : 0,
-      ease: turns ? 'slowStop' : 'slowBoth',
-      mix: Object.fromEntries(ids.map((id, i) => [id, shares[i]]).filter(([, v]) => (v as number) > 0)),
-    },
-  });
+  return editProposed('Hold this mix', theCore().holdMix(on.camera.id, on.part.id, frame, atOnce));
 }
 
 /** Turns to the subject (or goes to the framing) of that number from this frame on. */
@@ -66,14 +42,9 @@ export function turnTo(index: number): boolean {
   const on = cued();
   const id = on && members(on.part)[index];
   if (!id) return false;
-  const frame = Math.round(useSequence.getState().frame);
-  const put = (cue: Cue): Command => ({ kind: 'putCue', camera: on.camera.id, part: on.part.id, cue });
-  // a turn that begins where the first cue stands comes from what that cue holds: it moves one frame up
-  const first = on.part.cues[0];
-  const before = first?.frame === frame && first.mix[id] !== 1 ? [put({ ...first, frame: frame - 1 })] : [];
-  return edit(
-    `Turn to ${useSequence.getState().entities[id]?.name ?? id}`,
-    ...before,
-    put({ frame, travel: TURN_FRAMES, ease: 'slowBoth', mix: { [id]: 1 } }),
+  const s = useSequence.getState();
+  return editProposed(
+    `Turn to ${s.entities[id]?.name ?? id}`,
+    theCore().turnTo(on.camera.id, on.part.id, id, Math.round(s.frame), USUAL_TRAVEL),
   );
 }

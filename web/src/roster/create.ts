@@ -313,17 +313,15 @@ export function removeSelected(): void {
   if (edit(`Remove ${names}`, { kind: 'remove', ids: selected, letGo: true })) say(`Removed ${names}.`);
 }
 
-/** Paths of a plain shape, where the set view looks, at a camera's height. */
-export const PATH_SHAPES: { form: string; name: string; sizeM: number; degrees: number; riseM: number }[] = [
-  { form: 'line', name: 'Straight path', sizeM: 5, degrees: 0, riseM: 0 },
-  { form: 'circle', name: 'Circle path', sizeM: 3, degrees: 0, riseM: 0 },
-  { form: 'arc', name: 'Arc path', sizeM: 4, degrees: 90, riseM: 0 },
-  { form: 'helix', name: 'Helix path', sizeM: 3, degrees: 360, riseM: 2 },
+/** Paths of a plain shape, as the core calls them. */
+export const PATH_SHAPES: { form: string; name: string }[] = [
+  { form: 'line', name: 'Straight path' },
+  { form: 'circle', name: 'Circle path' },
+  { form: 'arc', name: 'Arc path' },
+  { form: 'helix', name: 'Helix path' },
 ];
 
-const PATH_HEIGHT_M = 1.5;
-
-/** Adds a path of a plain shape; about the selected piece or mark where there is one. */
+/** Adds a path of a plain shape, where the set view looks; about the selected piece or mark where there is one. */
 export function addPathShape(form: string): void {
   const f = PATH_SHAPES.find((x) => x.form === form)!;
   const { selected, entities } = useSequence.getState();
@@ -335,9 +333,5 @@ export function addPathShape(form: string): void {
     [x, z] = [world[o], world[o + 2]];
   }
   const id = newId('path');
-  const done = editProposed(
-    `Add a ${f.name.toLowerCase()}`,
-    theCore().pathShape(form, x, PATH_HEIGHT_M, z, f.sizeM, f.degrees, f.riseM, id),
-  );
-  if (done) select(id);
+  if (editProposed(`Add a ${f.name.toLowerCase()}`, theCore().pathShape(form, x, z, id))) select(id);
 }

@@ -38,8 +38,6 @@ interface Grabbed {
   scale: THREE.Vector3;
 }
 
-/** Height above the deck at which a drawn path runs, metres: a camera on a tripod. */
-const PATH_HEIGHT_M = 1.5;
 /** Something without an extent is looked at as a box this large, in metres. */
 const POINT_BOX = new THREE.Vector3(1.5, 1.5, 1.5);
 const CLICK_PX = 4;
@@ -420,7 +418,7 @@ export class SetViewer {
     const { drawing } = useSequence.getState();
     if (drawing) {
       const at = this.ray.ray.intersectPlane(
-        new THREE.Plane(new THREE.Vector3(0, 1, 0), -PATH_HEIGHT_M),
+        new THREE.Plane(new THREE.Vector3(0, 1, 0), -theCore().pathHeightM()),
         new THREE.Vector3(),
       );
       if (at) useSequence.setState({ drawing: [...drawing, [at.x, at.y, at.z]] });

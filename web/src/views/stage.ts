@@ -211,9 +211,11 @@ export class Stage {
       this.shown.set(e.id, s);
       changed ||= e.kind === 'piece' || e.kind === 'light';
     }
+    const hidden = new Set(JSON.parse(theCore().hiddenPieces()) as string[]);
     for (const s of this.shown.values()) {
       const was = s.object.visible;
-      if (s.entity.kind === 'piece') s.object.visible = this.visible(s.entity, entities);
+      if (s.entity.kind === 'piece')
+        s.object.visible = !hidden.has(s.entity.id) && this.alone(s.entity, entities);
       if (s.entity.kind === 'light') s.object.visible = s.entity.shown;
       if (s.entity.kind === 'mark' || s.entity.kind === 'camera')
         s.object.visible = this.iconVisible(s.entity, entities);
@@ -222,21 +224,17 @@ export class Stage {
     return changed;
   }
 
-  private visible(p: Piece, entities: Record<string, Entity>): boolean {
-    const { isolated } = useSequence.getState();
-    const layer = p.layer ? entities[p.layer] : undefined;
-    if (layer?.kind === 'layer' && !layer.shown) return false;
-    const pieces = isolated?.filter((id) => entities[id]?.kind === 'piece') ?? [];
-    let alone = pieces.length === 0;
+  /** Whether a piece is among those that are seen alone, or in one of them. */
+  private alone(p: Piece, entities: Record<string, Entity>): boolean {
+    const pieces = useSequence.getState().isolated?.filter((id) => entities[id]?.kind === 'piece') ?? [];
+    if (!pieces.length) return true;
     for (
       let q: Piece | undefined = p;
       q;
       q = q.parent ? (entities[q.parent] as Piece | undefined) : undefined
-    ) {
-      if (!q.shown) return false;
-      alone ||= pieces.includes(q.id);
-    }
-    return alone;
+    )
+      if (pieces.includes(q.id)) return true;
+    return false;
   }
 
   private iconVisible(e: Mark | Camera, entities: Record<string, Entity>): boolean {

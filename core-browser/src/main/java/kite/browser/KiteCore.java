@@ -38,6 +38,9 @@ import kite.core.command.Refusal;
 import kite.core.command.SequenceCommand.Amend;
 import kite.core.command.StandardsRules;
 import kite.core.cue.Cued;
+import kite.core.cueing.FocusPull;
+import kite.core.cueing.Members;
+import kite.core.cueing.Turning;
 import kite.core.curve.CompiledCurve;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
@@ -46,6 +49,7 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Path;
+import kite.core.document.Piece;
 import kite.core.document.PlacedSet;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
@@ -57,8 +61,10 @@ import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.Copies;
 import kite.core.frame.DepthRuler;
+import kite.core.frame.Eye;
 import kite.core.frame.FreeGround;
 import kite.core.frame.HoldSize;
+import kite.core.frame.LensDrag;
 import kite.core.frame.PartWords;
 import kite.core.frame.PlaceSubject;
 import kite.core.frame.RigHandles;
@@ -72,6 +78,7 @@ import kite.core.model.ModelRig;
 import kite.core.motion.AddedKeys;
 import kite.core.motion.CueMotion;
 import kite.core.motion.MoveTogether;
+import kite.core.naming.ShotCodes;
 import kite.core.number.FrameText;
 import kite.core.number.NumberText;
 import kite.core.path.PathEdits;
@@ -772,6 +779,133 @@ public final class KiteCore {
         });
   }
 
+  /** The commands that take one more in among whom cues share, or into those focus follows. */
+  @JSExport
+  public static String takeMember(String owner, String part, String member) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                Members.take(shown.get(owner), part, member, shown.header().firstFrame())));
+  }
+
+  /** The commands that let one of them go. */
+  @JSExport
+  public static String letMemberGo(String owner, String part, String member) {
+    return Answers.of(() -> FrameAnswers.commands(Members.letGo(shown.get(owner), part, member)));
+  }
+
+  /**
+   * The commands that turn cues to a member from a frame on.
+   *
+   * @param member "" to let go
+   * @param travel frames it takes; below 0 for the usual
+   */
+  @JSExport
+  public static String turnTo(
+      String owner, String part, String member, double frame, double travel) {
+    double over = travel < 0 ? Turning.TURN_FRAMES : travel;
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                Turning.to(shown.get(owner), part, member.isEmpty() ? null : member, frame, over)));
+  }
+
+  /**
+   * The commands that hold the mix of a frame from there on; none where there is nothing to hold.
+   */
+  @JSExport
+  public static String holdMix(String owner, String part, double frame, boolean atOnce) {
+    return Answers.of(
+        () -> FrameAnswers.commands(Turning.hold(shown.get(owner), part, frame, atOnce)));
+  }
+
+  /** The commands that have focus follow one subject alone. */
+  @JSExport
+  public static String followFocus(String camera, String subject, double frame) {
+    return Answers.of(
+        () -> FrameAnswers.commands(FocusPull.follow((Camera) shown.get(camera), subject, frame)));
+  }
+
+  /** The commands that pull focus from one subject to another, from a frame on. */
+  @JSExport
+  public static String rackFocus(
+      String camera, String first, String second, double frame, double travel) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                FocusPull.rack((Camera) shown.get(camera), first, second, frame, travel)));
+  }
+
+  /** A free code for a shot that begins on a frame. */
+  @JSExport
+  public static String shotCode(int frame) {
+    return ShotCodes.next(shown, frame);
+  }
+
+  private static LensDrag held;
+
+  /**
+   * A hand takes hold of a camera in its picture: what its drags mean does not drift from here on.
+   */
+  @JSExport
+  public static void takeHold(
+      String camera, double frame, double x, double y, double z, double alongM, boolean key) {
+    double focalMm = plan.lens()[plan.slot(camera) * Plan.LENS];
+    held =
+        new LensDrag(
+            camera, frame, focalMm, Eye.of(plan, camera).window(), new Vec3(x, y, z), alongM, key);
+  }
+
+  /**
+   * The commands of a drag so far.
+   *
+   * @param tool turn, orbit, truck, dolly, roll or zoom
+   * @param across share of the frame's width, {@code down} of its height
+   */
+  @JSExport
+  public static String lensDrag(String tool, double across, double down) {
+    return FrameAnswers.commands(List.of(held.drag(tool(tool), across, down)));
+  }
+
+  /** The commands of so many steps of the arrow keys. */
+  @JSExport
+  public static String lensSteps(String tool, int right, int down) {
+    return FrameAnswers.commands(List.of(held.steps(tool(tool), right, down)));
+  }
+
+  /** The commands of so many notches of the wheel with a longer lens. */
+  @JSExport
+  public static String lensZoom(int notches) {
+    return FrameAnswers.commands(List.of(held.zoom(notches)));
+  }
+
+  /** The commands of so many metres towards what is looked at. */
+  @JSExport
+  public static String lensDolly(double metres) {
+    return FrameAnswers.commands(List.of(held.dolly(metres)));
+  }
+
+  /** The metres of a notch of the wheel where what is looked at is so far away. */
+  @JSExport
+  public static double notchM(double alongM) {
+    return LensDrag.notchM(alongM);
+  }
+
+  private static LensDrag.Tool tool(String name) {
+    return Words.find(name, LensDrag.Tool.values());
+  }
+
+  /**
+   * Ids of the pieces that the views do not see, because they, what they are in, or their layer is
+   * hidden.
+   */
+  @JSExport
+  public static String hiddenPieces() {
+    JsonArray all = new JsonArray();
+    for (Piece p : shown.all(Piece.class)) if (!shown.isShown(p)) all.add(p.id());
+    return all.toString();
+  }
+
   /** How many frames the cues of a part take, or those of "focus". */
   @JSExport
   public static double cueLength(String camera, String part) {
@@ -829,36 +963,29 @@ public final class KiteCore {
   }
 
   /**
-   * The command that adds a path of a plain shape.
+   * The command that adds a path of a plain shape, of a size to begin with.
    *
    * @param form line, circle, arc or helix
-   * @param sizeM length of a line, else radius; metres
-   * @param degrees of an arc or helix
-   * @param riseM height gained by a helix
    */
   @JSExport
-  public static String pathShape(
-      String form,
-      double x,
-      double y,
-      double z,
-      double sizeM,
-      double degrees,
-      double riseM,
-      String newId) {
+  public static String pathShape(String form, double x, double z, String newId) {
     return Answers.of(
         () ->
             FrameAnswers.commands(
                 List.of(
                     new EntityCommand.Add(
-                        PathShapes.of(
+                        PathShapes.usual(
                             Words.find(form, PathShapes.Form.values()),
-                            new Vec3(x, y, z),
-                            sizeM,
-                            degrees,
-                            riseM,
+                            x,
+                            z,
                             newId,
                             shown::freeName)))));
+  }
+
+  /** Height at which a path is drawn, metres. */
+  @JSExport
+  public static double pathHeightM() {
+    return PathShapes.HEIGHT_M;
   }
 
   /** What a camera's parts are dragged by: {@code [{part, from: [x, y, z], at: [x, y, z]}]}. */

@@ -104,7 +104,8 @@ public final class NamingRules {
     return b.toString();
   }
 
-  private static String numbered(String pattern, String code, int number) {
+  /** The name of a number, by a pattern. */
+  static String numbered(String pattern, String code, int number) {
     String text = pattern.replace("{sequence}", code);
     int from = text.indexOf('#'), to = text.lastIndexOf('#') + 1;
     if (from < 0) return text + number;

@@ -14,16 +14,35 @@ import kite.core.math.Vec3;
 public final class PathShapes {
   /** The shapes. */
   public enum Form {
-    LINE,
-    CIRCLE,
-    ARC,
-    HELIX
+    LINE(5, 0, 0),
+    CIRCLE(3, 0, 0),
+    ARC(4, 90, 0),
+    HELIX(3, 360, 2);
+    private final double sizeM, degrees, riseM;
+
+    Form(double sizeM, double degrees, double riseM) {
+      this.sizeM = sizeM;
+      this.degrees = degrees;
+      this.riseM = riseM;
+    }
   }
+
+  /** Height at which paths begin, and drawn ones run, metres: a camera on a tripod. */
+  public static final double HEIGHT_M = 1.5;
 
   private static final double MOST_M = 10000;
   private static final double MOST_DEGREES = 360 * 50;
 
   private PathShapes() {}
+
+  /**
+   * A shape of a size to begin with, at a camera's height above a place.
+   *
+   * @param free gives a name that is free
+   */
+  public static Path usual(Form form, double x, double z, String id, UnaryOperator<String> free) {
+    return of(form, new Vec3(x, HEIGHT_M, z), form.sizeM, form.degrees, form.riseM, id, free);
+  }
 
   /**
    * @param centre of a round path; where a line starts

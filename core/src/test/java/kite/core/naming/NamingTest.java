@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kite.core.RandomDocuments;
@@ -131,6 +132,52 @@ class NamingTest {
     assertEquals(long12, StandardsJson.read(kept));
     String earlier = kept.replace(",\"handleFrames\":12", "");
     assertEquals(8, StandardsJson.read(earlier).beginning().handleFrames());
+  }
+
+  private static Sequence cut(String pattern, Object... codesAndFrames) {
+    Sequence s = new Sequence(RandomDocuments.header(), Map.of());
+    Standards a = s.header().standards();
+    Naming n = new Naming(pattern, Naming.Style.AS_TYPED, Naming.Style.AS_TYPED);
+    s =
+        Edit.apply(
+            s,
+            List.of(
+                new SequenceCommand.Follow(
+                    new Standards(
+                        a.rate(),
+                        a.cameraPackage(),
+                        a.nearClipM(),
+                        a.farClipM(),
+                        a.kits(),
+                        n,
+                        a.beginning()))));
+    for (int i = 0; i < codesAndFrames.length; i += 2)
+      s =
+          s.with(
+              new CutEntry(
+                  "cut" + i, (String) codesAndFrames[i], null, (int) codesAndFrames[i + 1]));
+    return s;
+  }
+
+  @Test
+  void aNewShotHasAFreeCodeInItsPlace() {
+    String usual = "{sequence}_####";
+    String code = RandomDocuments.header().code();
+    Object[] three = {code + "_0010", 1001, code + "_0030", 1040, code + "_0040", 1080};
+    assertEquals(code + "_0050", ShotCodes.next(cut(usual, three), 1100));
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual), 1001));
+    assertEquals(code + "_0035", ShotCodes.next(cut(usual, three), 1060));
+    assertEquals(code + "_0020", ShotCodes.next(cut(usual, three), 1020));
+    Object[] four = {
+      code + "_0010", 1001, code + "_0030", 1040, code + "_0035", 1060, code + "_0040", 1080
+    };
+    assertEquals(code + "_0033", ShotCodes.next(cut(usual, four), 1050));
+    Object[] tight = {code + "_0001", 1, code + "_0002", 9};
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual, tight), 5));
+    // as the production writes them, and as usual where it has no rule
+    assertEquals("sh" + code + ".035", ShotCodes.next(cut("sh{sequence}.###", three), 1060));
+    assertEquals(code + "_0050", ShotCodes.next(cut("", three), 1100));
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual, "the last one", 1001), 1100));
   }
 
   @Test

@@ -1,0 +1,42 @@
+package kite.core.cueing;
+
+import java.util.ArrayList;
+import java.util.List;
+import kite.core.command.Command;
+import kite.core.command.RigCommand;
+import kite.core.cue.Cue;
+import kite.core.cue.Cued;
+import kite.core.document.Camera;
+import kite.core.document.Focus;
+
+/** Focus that follows a subject, and rack focus from one to the next. */
+public final class FocusPull {
+  private FocusPull() {}
+
+  /** Focus follows one subject alone, from a frame on and before it. */
+  public static List<Command> follow(Camera c, String subject, double frame) {
+    return List.of(
+        new RigCommand.SetFocus(
+            c.id(),
+            new Focus(
+                Members.with(List.of(), subject), List.of(Members.whole(frame, 0, subject)))));
+  }
+
+  /**
+   * Focus is on the first subject up to a frame, and is pulled to the second from there. Cues
+   * before it stay; those from it on are made anew by it.
+   *
+   * @param travel frames the pull takes
+   */
+  public static List<Command> rack(
+      Camera c, String first, String second, double frame, double travel) {
+    Cued now = Members.of(c, Focus.ID);
+    List<Cue> cues = new ArrayList<>();
+    for (Cue k : now.cues()) if (k.frame() < frame - 1) cues.add(k);
+    cues.add(Members.whole(frame - 1, 0, first));
+    cues.add(Members.whole(frame, travel, second));
+    return List.of(
+        new RigCommand.SetFocus(
+            c.id(), new Focus(Members.with(now.subjects(), first, second), cues)));
+  }
+}
