@@ -5,14 +5,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { attempt, edit, say, useSequence } from '../session/store';
+import { edit, say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
 import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from './compared';
 import { Pill } from '../kit/Pill';
-
-const when = (iso: string): string =>
-  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+import { VersionsTable } from './VersionsTable';
 
 const failed = (e: unknown) => say(e instanceof Error ? e.message : String(e), true);
 
@@ -31,6 +29,7 @@ export function VersionsDialog() {
   const [note, setNote] = useState('');
   const [find, setFind] = useState('');
   const [beside, setBeside] = useState(0);
+  const [backTo, setBackTo] = useState<Kept | null>(null);
   const all = query.data ?? [];
   const shown = all.filter((k) =>
     `${numbered(k.number)} ${k.name} ${k.note} ${k.author}`.toLowerCase().includes(find.toLowerCase()),
@@ -123,76 +122,64 @@ export function VersionsDialog() {
           </Choose>
         </label>
       ) : null}
-      {shown.map((k) => (
-        <Row
-          key={k.number}
-          kept={k}
-          onCompare={() => void compare(sideOf(k), kept ? sideOf(kept) : NOW).catch(failed)}
-          same={k.number === beside}
+      {all.length ? (
+        <VersionsTable
+          all={shown}
+          beside={beside}
+          onCompare={(k) => void compare(sideOf(k), kept ? sideOf(kept) : NOW).catch(failed)}
+          onBack={setBackTo}
         />
-      ))}
+      ) : null}
+      {backTo ? <GoBack key={backTo.number} kept={backTo} onLeft={() => setBackTo(null)} /> : null}
     </Window>
   );
 }
 
+/** What going back does: the commands, and in sentences. */
 interface Back {
   commands: Command[];
   says: string[];
 }
 
-function Row({ kept, same, onCompare }: { kept: Kept; same: boolean; onCompare: () => void }) {
+/** What going back to a version changes, and doing it. */
+function GoBack({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
   const id = useSequence((s) => s.id);
-  const mayEdit = useSequence((s) => s.mayEdit);
-  const [back, setBack] = useState<Back | null>(null);
-  const look = async () => {
-    try {
+  const back = useQuery({
+    queryKey: ['back to', id, kept.number, useSequence((s) => s.revision)],
+    queryFn: async () => {
       const document = await documentOf(id, sideOf(kept).path);
-      setBack(attempt(() => answer<Back>(theCore().backTo(document))) ?? null);
-    } catch (e) {
-      failed(e);
-    }
-  };
+      return answer<Back>(theCore().backTo(document));
+    },
+    staleTime: 0,
+  });
   const goBack = () => {
-    if (edit(`Back to ${titled(kept)}`, ...back!.commands)) {
+    if (edit(`Back to ${titled(kept)}`, ...back.data!.commands)) {
       say(`The sequence is as in ${titled(kept)} again. Undo brings back what was.`);
       closeDialog();
     }
   };
   return (
-    <div className="card version" data-version={kept.number}>
-      <div className="card-head">
-        <span className="mono version-number">{numbered(kept.number)}</span>
-        <span className="card-name">{kept.name || 'without a name'}</span>
-        <span className="grow" />
-        <span className="muted">{`${kept.author}, ${when(kept.keptAt)}`}</span>
-        <Pill disabled={same} onClick={onCompare}>
-          Compare
-        </Pill>
-        <Pill disabled={!mayEdit} onClick={() => void look()}>
-          Go back to it …
-        </Pill>
-      </div>
-      {kept.note ? <p className="says">{kept.note}</p> : null}
-      {back ? (
-        <div role="alert">
-          {back.commands.length === 0 ? (
-            <p className="says">Nothing differs: the sequence is as it was then.</p>
-          ) : (
-            <>
-              <ul className="uses">
-                {back.says.map((t) => (
-                  <li key={t}>{t}</li>
-                ))}
-              </ul>
-              <div className="buttons">
-                <Pill tone="coral" onClick={goBack}>
-                  Go back, as one edit
-                </Pill>
-                <Pill onClick={() => setBack(null)}>Leave it</Pill>
-              </div>
-            </>
-          )}
-        </div>
+    <div role="alert" className="going-back">
+      <strong>Back to {titled(kept)}</strong>
+      {back.isPending ? <p className="says">Looking at what differs …</p> : null}
+      {back.isError ? <p className="error">{back.error.message}</p> : null}
+      {back.data?.commands.length === 0 ? (
+        <p className="says">Nothing differs: the sequence is as it was then.</p>
+      ) : null}
+      {back.data?.commands.length ? (
+        <>
+          <ul className="uses">
+            {back.data.says.map((t) => (
+              <li key={t}>{t}</li>
+            ))}
+          </ul>
+          <div className="buttons">
+            <Pill tone="coral" autoFocus onClick={goBack}>
+              Go back, as one edit
+            </Pill>
+            <Pill onClick={onLeft}>Leave it</Pill>
+          </div>
+        </>
       ) : null}
     </div>
   );
