@@ -1,3 +1,4 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Words } from '../kit/Words';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
@@ -5,7 +6,6 @@ import type { Camera, Command, Guide, Rule } from '../core/types';
 import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
 import { evaluated } from '../session/evaluated';
 import { attempt, edit, editProposed, mayKey, say, useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
@@ -100,16 +100,13 @@ export function CompositionCard({ camera }: { camera: Camera }) {
         <span className="card-name">Composition</span>
       </div>
       <GuideChips camera={camera} />
-      <Choice
+      <ChooseThing
         label="Subject"
         value={about}
-        options={[
-          ['', subject && !about ? `nearest: ${entities[subject]?.name ?? ''}` : 'the nearest'],
-          ...bars.map((b): [string, string] => [b.id, b.name]),
-          ...(about && !bars.some((b) => b.id === about)
-            ? [[about, entities[about]?.name ?? ''] as [string, string]]
-            : []),
-        ]}
+        words={[['', subject && !about ? `nearest: ${entities[subject]?.name ?? ''}` : 'the nearest']]}
+        things={[...new Set([...bars.map((b) => b.id), ...(about ? [about] : [])])]
+          .map((id) => entities[id])
+          .filter(Boolean)}
         onChange={(v) => useSequence.setState({ about: v })}
       />
       {reading ? (

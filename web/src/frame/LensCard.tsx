@@ -5,7 +5,7 @@ import { answer, theCore } from '../core/load';
 import type { Camera, Fit } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { attempt, edit, editProposed, mayKey, useSequence } from '../session/store';
 import { Looking } from '../kit/Editing';
 import { Tip } from '../kit/Tip';

@@ -2,7 +2,7 @@ import { camerasOf } from '../session/cameras';
 import { allStored } from '../session/outbox';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { useSettings } from '../session/settings';
 import { cutSpans, lensCamera, say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { groundAhead, piece } from '../roster/create';
 import { edit, newId, say, select, useSequence } from '../session/store';
 import { FILE_UNITS } from '../setting/ShapeCard';

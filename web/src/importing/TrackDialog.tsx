@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { framesPerSecond } from '../session/settings';
 import { attempt, edit, newId, say, select, useSequence } from '../session/store';
 import { FILE_UNITS } from '../setting/ShapeCard';

@@ -1,7 +1,7 @@
 import Popover from '@mui/material/Popover';
 import type { Camera, Cue, Ease, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { Pill } from '../kit/Pill';
 

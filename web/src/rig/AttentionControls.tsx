@@ -1,9 +1,9 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Choose } from '../kit/Choose';
-import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Light } from '../core/types';
 import { edit, editProposed, useSequence } from '../session/store';
-import { Choice } from './Choice';
+import { Choice } from '../kit/Choice';
 import { USUAL_TRAVEL } from './cueing';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
@@ -18,7 +18,6 @@ const replaced = (owner: Camera | Light, attention: Attention): Command =>
 export function AttentionControls({ camera, part }: { camera: Camera | Light; part: Attention }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
-  const [adding, setAdding] = useState('');
   const set = (label: string, next: Attention) => edit(label, replaced(camera, next));
   const others = Object.values(entities).filter(
     (e) =>
@@ -29,7 +28,6 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
   const name = (id: string) => entities[id]?.name ?? id;
   const addSubject = (id: string) => {
     editProposed(`Attend to ${name(id)}`, theCore().takeMember(camera.id, part.id, id));
-    setAdding('');
   };
   const pieces = others
     .concat(Object.values(entities).filter((e) => part.subjects.some((s) => s.entity === e.id)))
@@ -72,25 +70,27 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
       ))}
       <div className="line">
         <div className="grow">
-          <Choice
+          <ChooseThing
             label="Add"
-            value={adding}
-            options={[['', 'a subject …'], ...others.map((e): [string, string] => [e.id, e.name])]}
-            onChange={addSubject}
+            value=""
+            words={[['', 'a subject …']]}
+            things={others}
+            onChange={(id) => id && addSubject(id)}
           />
         </div>
         <Pill aria-label="Click: add subjects by clicking them" onClick={click}>
           Click
         </Pill>
       </div>
-      <Choice
+      <ChooseThing
         label="Up"
         value={part.up === 'piece' ? part.upPiece! : part.up}
-        options={[
+        words={[
           ['world', 'the world’s'],
           ['free', 'free: the shortest turn'],
-          ...pieces.map((e): [string, string] => [e.id, `${e.name}’s`]),
         ]}
+        things={pieces}
+        named={(e) => `${e.name}’s`}
         onChange={(v) =>
           set(
             'Up',

@@ -1,6 +1,7 @@
 import type { Base, Camera } from '../core/types';
 import { edit, useSequence } from '../session/store';
-import { Choice } from './Choice';
+import { ChooseThing } from '../kit/ChooseThing';
+import { Choice } from '../kit/Choice';
 
 /** What the stack rides, and what it takes of it; the camera keeps its place. */
 export function BaseControls({ camera, part }: { camera: Camera; part: Base }) {
@@ -13,13 +14,11 @@ export function BaseControls({ camera, part }: { camera: Camera; part: Base }) {
   );
   return (
     <>
-      <Choice
+      <ChooseThing
         label="Rides"
         value={part.rides ?? ''}
-        options={[
-          ['', 'nothing: stands in the world'],
-          ...others.map((e): [string, string] => [e.id, e.name]),
-        ]}
+        words={[['', 'nothing: stands in the world']]}
+        things={others}
         onChange={(v) => ride(v || null, part.takes)}
       />
       {part.rides ? (

@@ -1,9 +1,10 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, DollyZoom } from '../core/types';
 import { edit, editProposed, useSequence } from '../session/store';
 import { evaluated } from '../session/evaluated';
-import { Choice } from './Choice';
+import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 
 /** Whose size is held, what gives way for it, and focus that goes along. */
@@ -22,9 +23,9 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
         take: (hit) => void hold(hit.id),
       },
     });
-  const choices = Object.values(entities)
-    .filter((e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark')
-    .sort((a, b) => a.name.localeCompare(b.name));
+  const choices = Object.values(entities).filter(
+    (e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark',
+  );
   const anchors = held ? (JSON.parse(theCore().anchors(held)) as string[]) : [];
   const focused =
     !!held &&
@@ -34,10 +35,11 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
     camera.focus.cues.length > 0;
   return (
     <>
-      <Choice
+      <ChooseThing
         label="Holds"
         value={held ?? ''}
-        options={[['', 'nothing yet'], ...choices.map((e): [string, string] => [e.id, e.name])]}
+        words={[['', 'nothing yet']]}
+        things={choices}
         onChange={(v) => v && hold(v)}
       />
       {anchors.length > 1 ? (

@@ -1,9 +1,9 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
-import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Framings } from '../core/types';
 import { edit, editProposed, select, useSequence } from '../session/store';
-import { Choice } from './Choice';
+import { Choice } from '../kit/Choice';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
@@ -15,7 +15,6 @@ const TRAVEL = 36;
 export function FramingsControls({ camera, part }: { camera: Camera; part: Framings }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
-  const [adding, setAdding] = useState('');
   const set = (label: string, next: Framings) =>
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const letter = (id: string) => {
@@ -32,7 +31,6 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
     );
   const addCamera = (id: string) => {
     editProposed(`Add the framing of camera ${letter(id)}`, theCore().takeMember(camera.id, part.id, id));
-    setAdding('');
   };
   const drop = (id: string) =>
     editProposed(`Leave out camera ${letter(id)}`, theCore().letMemberGo(camera.id, part.id, id));
@@ -65,14 +63,12 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
           </Pill>
         </div>
       ) : null}
-      <Choice
+      <ChooseThing
         label="Add"
-        value={adding}
-        options={[
-          ['', 'a camera …'],
-          ...others.map((c): [string, string] => [c.id, `${c.letter} · ${c.name}`]),
-        ]}
-        onChange={addCamera}
+        value=""
+        words={[['', 'a camera …']]}
+        things={others}
+        onChange={(id) => id && addCamera(id)}
       />
       <Choice
         label="Route"

@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { Camera, Operator, Spring } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { edit, useSequence } from '../session/store';
-import { Choice } from './Choice';
+import { Choice } from '../kit/Choice';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
 

@@ -11,7 +11,7 @@ import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { AttentionControls } from './AttentionControls';
 import { BaseControls } from './BaseControls';
-import { Choice } from './Choice';
+import { Choice } from '../kit/Choice';
 import { DollyZoomControls } from './DollyZoomControls';
 import { FramingsControls } from './FramingsControls';
 import { OperatorControls, SpringPlot } from './OperatorControls';

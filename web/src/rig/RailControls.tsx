@@ -2,25 +2,25 @@ import { theCore } from '../core/load';
 import type { Camera, Rail } from '../core/types';
 import { drawPath } from '../roster/create';
 import { edit, select, useSequence } from '../session/store';
-import { Choice } from './Choice';
+import { ChooseThing } from '../kit/ChooseThing';
+import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 
 /** The path, what the carriage faces, and how its horizon is kept. */
 export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
   const entities = useSequence((s) => s.entities);
-  const paths = Object.values(entities)
-    .filter((e) => e.kind === 'path')
-    .map((e): [string, string] => [e.id, e.name]);
+  const paths = Object.values(entities).filter((e) => e.kind === 'path');
   const set = (label: string, next: Rail) => edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const report = part.path
     ? (JSON.parse(theCore().pathReport(part.path)) as { lengthM: number; tightestRadiusM: number | null })
     : null;
   return (
     <>
-      <Choice
+      <ChooseThing
         label="Path"
         value={part.path ?? ''}
-        options={[['', 'none yet'], ...paths]}
+        words={[['', 'none yet']]}
+        things={paths}
         onChange={(v) => set('Choose a path', { ...part, path: v || null })}
       />
       {report ? (
@@ -47,10 +47,11 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
         onChange={(v) => set('Facing', { ...part, facing: v as Rail['facing'] })}
       />
       {part.facing === 'guide' ? (
-        <Choice
+        <ChooseThing
           label="Second path"
           value={part.guide ?? ''}
-          options={[['', 'none yet: faces the travel'], ...paths.filter(([id]) => id !== part.path)]}
+          words={[['', 'none yet: faces the travel']]}
+          things={paths.filter((p) => p.id !== part.path)}
           onChange={(v) => set('Choose a path to face', { ...part, guide: v || null })}
         />
       ) : null}

@@ -1,6 +1,5 @@
 import { RichTreeView } from '@mui/x-tree-view/RichTreeView';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { theCore } from '../core/load';
 import { Editing } from '../kit/Editing';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
@@ -8,6 +7,7 @@ import { Pill } from '../kit/Pill';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { fold } from '../session/arrangement';
+import { subjectsNow } from '../session/crew';
 import { select, useSequence } from '../session/store';
 import { withKeys } from '../shortcuts/words';
 import { AddMenu } from './AddMenu';
@@ -30,10 +30,7 @@ export function Roster() {
   const [folded, setFolded] = useState<string[]>([]);
   const [sight, setSight] = useState<InSight | null>(null);
   const tree = useRef<HTMLDivElement>(null);
-  const subjects = useMemo(
-    () => (entities ? new Set(JSON.parse(theCore().subjects()) as string[]) : new Set<string>()),
-    [entities],
-  );
+  const subjects = useMemo(() => (entities ? subjectsNow() : new Set<string>()), [entities]);
   const wanted = find.trim().toLowerCase();
   const found = Object.values(entities).filter((e) => e.name.toLowerCase().includes(wanted));
   const shown = useSame(

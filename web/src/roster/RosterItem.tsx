@@ -8,6 +8,7 @@ import type { Entity } from '../core/types';
 import { Editing } from '../kit/Editing';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
+import { Sign } from '../kit/Sign';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { approvedOn } from '../session/approvals';
@@ -143,19 +144,6 @@ function Naming({ entity: e, onDone }: { entity: Entity; onDone: () => void }) {
       }}
     />
   );
-}
-
-/** A camera's letter, or the colour of anything else. */
-function Sign({ entity: e }: { entity: Entity }) {
-  if (e.kind === 'camera')
-    return (
-      <span className="badge" style={{ background: e.colour }}>
-        {e.letter}
-      </span>
-    );
-  const own = e.kind === 'piece' || e.kind === 'light' || e.kind === 'layer' || e.kind === 'air';
-  const colour = own ? e.colour : e.kind === 'path' ? 'var(--marigold)' : 'var(--teal)';
-  return <span className="dot" style={{ background: colour }} />;
 }
 
 /** Whether a thing is approved, on a layer, hidden or locked. */

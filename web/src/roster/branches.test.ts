@@ -24,13 +24,13 @@ describe('the roster’s branches', () => {
   });
 
   it('nest what is of the same group, and show at the top what is nested in another', () => {
-    expect(here.map((b) => b.id)).toEqual(['group:CAMERAS', 'group:SUBJECTS', 'group:SET']);
-    expect(above(here, 'lamp')).toEqual(['group:SET', 'pier']);
-    expect(above(here, 'hat')).toEqual(['group:SET']);
+    expect(here.map((b) => b.id)).toEqual(['group:Cameras', 'group:Subjects', 'group:Set']);
+    expect(above(here, 'lamp')).toEqual(['group:Set', 'pier']);
+    expect(above(here, 'hat')).toEqual(['group:Set']);
     expect(above(here, 'nothing')).toEqual([]);
   });
 
   it('fork where something is nested', () => {
-    expect(forks(here)).toEqual(['group:CAMERAS', 'group:SUBJECTS', 'group:SET', 'pier']);
+    expect(forks(here)).toEqual(['group:Cameras', 'group:Subjects', 'group:Set', 'pier']);
   });
 });

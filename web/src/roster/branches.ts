@@ -1,5 +1,5 @@
 import type { Entity } from '../core/types';
-import { byLetter } from '../session/cameras';
+import { CREW, inCrew } from '../session/crew';
 
 /** Something the roster shows, with what is nested in it. */
 export interface Branch {
@@ -8,34 +8,17 @@ export interface Branch {
   children: Branch[];
 }
 
-const GROUPS: { name: string; holds: (e: Entity, subjects: Set<string>) => boolean }[] = [
-  { name: 'CAMERAS', holds: (e) => e.kind === 'camera' },
-  { name: 'SUBJECTS', holds: (e, s) => s.has(e.id) },
-  { name: 'SET', holds: (e, s) => e.kind === 'piece' && !s.has(e.id) },
-  { name: 'MARKS', holds: (e) => e.kind === 'mark' },
-  { name: 'PATHS', holds: (e) => e.kind === 'path' },
-  { name: 'LIGHTS', holds: (e) => e.kind === 'light' || e.kind === 'air' },
-  { name: 'PLATES', holds: (e) => e.kind === 'plate' },
-  { name: 'LAYERS', holds: (e) => e.kind === 'layer' },
-  { name: 'MEASURES', holds: (e) => e.kind === 'measure' },
-];
-
 /** No entity has such an id: their ids hold no colon. */
 const GROUP = 'group:';
 
 /** Whether a branch is a heading of the roster and no entity. */
 export const isGroup = (id: string): boolean => id.startsWith(GROUP);
 
-const byName = (a: Entity, b: Entity) =>
-  a.kind === 'camera' && b.kind === 'camera'
-    ? byLetter(a, b)
-    : a.name.localeCompare(b.name, undefined, { numeric: true });
-
 /** What is here, in crew order: nested pieces stand below what they are nested in, where that is of their group. */
 export function branches(entities: Entity[], subjects: Set<string>): Branch[] {
-  return GROUPS.map((g) => ({
+  return CREW.map((g) => ({
     id: GROUP + g.name,
-    label: g.name,
+    label: g.name.toUpperCase(),
     children: nested(entities.filter((e) => g.holds(e, subjects))),
   })).filter((g) => g.children.length);
 }
@@ -46,7 +29,7 @@ function nested(rows: Entity[]): Branch[] {
   const below = new Map<string, Entity[]>();
   for (const e of rows) below.set(parent(e), [...(below.get(parent(e)) ?? []), e]);
   const of = (id: string): Branch[] =>
-    (below.get(id) ?? []).sort(byName).map((e) => ({ id: e.id, label: e.name, children: of(e.id) }));
+    (below.get(id) ?? []).sort(inCrew).map((e) => ({ id: e.id, label: e.name, children: of(e.id) }));
   return of('');
 }
 

@@ -1,10 +1,11 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import type { Attention, Command, Light } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { AttentionControls } from '../rig/AttentionControls';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
@@ -131,10 +132,11 @@ function Aim({
           <Pill onClick={() => put({ attention: null }, `Free ${light.name}`)}>Let go</Pill>
         </div>
       ) : (
-        <Choice
+        <ChooseThing
           label="Aimed at"
           value=""
-          options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
+          words={[['', 'nothing']]}
+          things={options}
           onChange={(v) => v && put({ attention: aim(v) }, `Aim ${light.name}`)}
         />
       )}

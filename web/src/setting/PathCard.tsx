@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity, PathPoint, Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { drawPath } from '../roster/create';
 import { edit, editProposed, lensCamera, newId, useSequence } from '../session/store';
 import { evaluated } from '../session/evaluated';

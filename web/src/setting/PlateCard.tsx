@@ -1,7 +1,8 @@
 import type { After, Plate, PlateFit } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { ChooseThing } from '../kit/ChooseThing';
+import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 
 /** An image or image sequence in the frame: of which camera, how it fits, where it stands, when it runs. */
@@ -23,13 +24,11 @@ export function PlateCard({ plate, channels }: { plate: Plate; channels: Channel
         src={`api/assets/${plate.frames[0]}`}
         alt={`First image of ${plate.name}`}
       />
-      <Choice
+      <ChooseThing
         label="Seen by"
         value={plate.camera ?? ''}
-        options={[
-          ['', 'every camera'],
-          ...cameras.map((c): [string, string] => [c.id, `${c.letter} · ${c.name}`]),
-        ]}
+        words={[['', 'every camera']]}
+        things={cameras}
         onChange={(v) => put({ camera: v || null })}
       />
       <Choice

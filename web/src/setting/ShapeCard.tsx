@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { edit, select, useSequence } from '../session/store';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';

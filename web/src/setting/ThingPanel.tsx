@@ -1,9 +1,10 @@
+import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import type { Command, Entity } from '../core/types';
 import { theCore } from '../core/load';
 import { Fields, useChannels } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { MORE } from '../roster/selectionActions';
 import { removeSelected } from '../roster/create';
 import { evaluated } from '../session/evaluated';
@@ -102,10 +103,11 @@ function CarrierChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | {
   const frame = useSequence((s) => s.frame);
   const options = Object.values(entities).filter((e) => e.kind === 'piece' && e.id !== thing.id);
   return (
-    <Choice
+    <ChooseThing
       label={thing.kind === 'piece' ? 'Nested in' : 'Carried by'}
       value={thing.parent ?? ''}
-      options={[['', 'nothing'], ...options.map((e): [string, string] => [e.id, e.name])]}
+      words={[['', 'nothing']]}
+      things={options}
       onChange={(v) =>
         edit(`${thing.kind === 'piece' ? 'Nest' : 'Carry'} ${thing.name}`, {
           kind: 'nest',
@@ -143,10 +145,11 @@ function RideChoice({ mark }: { mark: Extract<Entity, { kind: 'mark' }> }) {
     edit(`Attach ${mark.name}`, { kind: 'attach', id: mark.id, rides, anchor, frame });
   return (
     <>
-      <Choice
+      <ChooseThing
         label="Rides"
         value={mark.rides ?? ''}
-        options={[['', 'nothing: free'], ...options.map((e): [string, string] => [e.id, e.name])]}
+        words={[['', 'nothing: free']]}
+        things={options}
         onChange={(v) => ride(v || null, null)}
       />
       {anchors.length ? (

@@ -3,7 +3,7 @@ import { useId } from 'react';
 import type { Standards, Style } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { useSequence } from '../session/store';
 import { type Faults, UNITS } from './choices';
 

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { CameraPackage, Fit, Standards } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from './choices';
 import { palette } from '../theme/tokens';
 

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Fit, Own } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { Choice } from '../rig/Choice';
+import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from './choices';
 import { Pill } from '../kit/Pill';

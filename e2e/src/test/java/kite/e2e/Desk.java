@@ -264,6 +264,16 @@ abstract class Desk {
     page.locator("aside.left .row .name[title=\"" + roster + "\"]").click();
   }
 
+  /** Chooses a thing from the list that a labelled choice opens, by typing its name. */
+  void thing(String label, String name) {
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(label).setExact(true))
+        .click();
+    page.getByLabel(label + ": find by name").fill(name);
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .click();
+    menuGone();
+  }
+
   void add(String what) {
     page.getByText("+ Add", new Page.GetByTextOptions().setExact(true)).click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what).setExact(true))
@@ -273,7 +283,7 @@ abstract class Desk {
 
   /** Waits until an opened menu has closed, and with it what catches clicks beside it. */
   void menuGone() {
-    page.waitForFunction("() => !document.querySelector('.MuiMenu-root')");
+    page.waitForFunction("() => !document.querySelector('.MuiPopover-root')");
   }
 
   void goTo(double frame) {

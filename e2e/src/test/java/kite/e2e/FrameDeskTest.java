@@ -36,7 +36,7 @@ class FrameDeskTest extends Desk {
 
   @Test
   void everyWayOfMovingDoesWhatItsNameSays() {
-    page.getByLabel("Subject", new Page.GetByLabelOptions().setExact(true)).selectOption("pim");
+    thing("Subject", "Pim");
     double[] before = project(pimsEyes()), world = numbers("() => jollyKite.camera().world");
     button("Orbit").click();
     dragBy(page.getByTestId("lens"), -70, 20);
@@ -67,7 +67,7 @@ class FrameDeskTest extends Desk {
 
   @Test
   void aLensCanBeChangedWhileTheSubjectKeepsItsSize() throws Exception {
-    page.getByLabel("Subject", new Page.GetByLabelOptions().setExact(true)).selectOption("pim");
+    thing("Subject", "Pim");
     double[] eyes = pimsEyes();
     double before = project(eyes[0], eyes[1] + 0.3, eyes[2])[1] - project(eyes)[1];
     page.getByText("Keep Pim’s size: the camera dollies").click();
@@ -165,7 +165,7 @@ class FrameDeskTest extends Desk {
 
   @Test
   void aSubjectIsPutOnACrossingAndTheGuidesShowIt() throws Exception {
-    page.getByLabel("Subject", new Page.GetByLabelOptions().setExact(true)).selectOption("pim");
+    thing("Subject", "Pim");
     BufferedImage before = lens();
     button("Thirds").click();
     assertEquals(4, page.locator("[data-guide=thirds]").count());

@@ -8,7 +8,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.KeyboardModifier;
-import com.microsoft.playwright.options.SelectOption;
 import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
@@ -359,9 +358,8 @@ class HandsTest extends Desk {
     desk("Set");
     add("Spot light");
     String spot = page.evaluate("() => jollyKite.state().selected[0]").toString();
-    page.getByLabel("Aimed at").selectOption(new SelectOption().setLabel("Pim"));
-    page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true))
-        .selectOption(new SelectOption().setLabel("Oda"));
+    thing("Aimed at", "Pim");
+    thing("Add", "Oda");
     goTo(1050);
     button("Turn to Oda from this frame").click();
     page.locator("[data-testid=attention-lane] [data-cue]").nth(1).waitFor();

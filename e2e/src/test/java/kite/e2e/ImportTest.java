@@ -59,7 +59,7 @@ class ImportTest extends Desk {
     // attend to it: its middle falls on the middle of the frame wherever its animation takes it
     page.getByText("+ Part", new Page.GetByTextOptions().setExact(true)).click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Attention")).click();
-    page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true)).selectOption("crate");
+    thing("Add", "crate");
     for (int frame : new int[] {1001, 1009, 1019}) {
       goTo(frame);
       double slid = 3 * ((frame - 1001) / 24.0 % 1);

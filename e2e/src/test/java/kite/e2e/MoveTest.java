@@ -146,7 +146,7 @@ class MoveTest extends Desk {
     goTo(1001);
     double focal = number("() => jollyKite.camera('camE').lens[0]");
     fromMenu("+ Part", "Dolly zoom");
-    page.locator("[data-part=dollyZoom]").getByLabel("Holds").selectOption("Oda");
+    thing("Holds", "Oda");
     drawn();
     assertEquals(focal, number("() => jollyKite.camera('camE').lens[0]"), 1e-6);
     DollyZoom z = stored("camE").first(DollyZoom.class);

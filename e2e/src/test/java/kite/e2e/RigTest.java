@@ -22,8 +22,8 @@ class RigTest extends Desk {
     choose("Lantern to Pim");
     goTo(1001);
     addPart("Attention");
-    page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true)).selectOption("Pim");
-    page.getByLabel("Add", new Page.GetByLabelOptions().setExact(true)).selectOption("Oda");
+    thing("Add", "Pim");
+    thing("Add", "Oda");
     double[] pim = project(eyes("pim", 1.22, 6));
     assertEquals(0.5, pim[0], 1e-6);
     assertEquals(0.5, pim[1], 1e-6);

@@ -238,7 +238,7 @@ class SaidTest extends Desk {
     desk("Frame");
     choose("Lantern to Pim");
     goTo(1175);
-    page.getByLabel("Subject", exact()).selectOption(new SelectOption().setLabel("Pim"));
+    thing("Subject", "Pim");
     Locator says = page.getByTestId("composition");
     double pan = value("pim", "pan");
     double[] eye = numbers("() => jollyKite.camera('camC').world"), pim = place("pim");

@@ -1,4 +1,4 @@
-import { Choose } from '../kit/Choose';
+import { Choose } from './Choose';
 
 /** A labelled choice in one line. */
 export function Choice({
