@@ -1,11 +1,11 @@
 import { camerasOf } from '../session/cameras';
-import { allStored } from '../session/outbox';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Choice } from '../kit/Choice';
 import { useSettings } from '../session/settings';
-import { cutSpans, lensCamera, say, useSequence } from '../session/store';
+import { say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
+import { askRender, type What } from './asking';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 
@@ -55,28 +55,8 @@ export function HandOverPanel() {
       }),
     [client, id],
   );
-  const ask = async (what: 'cut' | 'shot' | 'frame') => {
-    const s = useSequence.getState();
-    const span = cutSpans()
-      .filter((c) => c.first <= s.frame)
-      .at(-1);
-    if (what === 'shot' && !span)
-      return say('There is no shot on this frame. Move into the cut first.', true);
-    try {
-      await allStored();
-      await postJson(`/api/sequences/${id}/renders`, {
-        what,
-        span: span?.id ?? '',
-        camera: lensCamera(s),
-        frame: Math.round(s.frame),
-        percent: Number(percent),
-        samples: Number(samples),
-        handles,
-      });
-      await renew();
-    } catch (e) {
-      say(e instanceof Error ? e.message : String(e), true);
-    }
+  const ask = async (what: What) => {
+    if (await askRender(what, { percent: Number(percent), samples: Number(samples), handles })) await renew();
   };
   const turn = (job: string, how: 'stop' | 'resume') =>
     postJson(`/api/renders/${job}/${how}`).then(renew, (e: Error) => say(e.message, true));

@@ -62,12 +62,7 @@ function AddPart({ camera }: { camera: Camera }) {
             key={k}
             onClick={() => {
               close();
-              edit(`Add ${PARTS[k].name}`, {
-                kind: 'addPart',
-                camera: camera.id,
-                part: fresh(k),
-                index: indexFor(k, camera.rig),
-              });
+              addPart(camera, k);
             }}
           >
             <div>

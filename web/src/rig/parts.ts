@@ -1,5 +1,5 @@
-import type { RigPart } from '../core/types';
-import { newId } from '../session/store';
+import type { Camera, RigPart } from '../core/types';
+import { edit, newId } from '../session/store';
 import { palette } from '../theme/tokens';
 
 /** Part names with what each is for, and the accent each is drawn in; in the order they are offered. */
@@ -91,6 +91,15 @@ export function indexFor(kind: RigPart['kind'], rig: RigPart[]): number {
     );
   return rig.length;
 }
+
+/** Puts a new part on a camera's stack. */
+export const addPart = (camera: Camera, kind: RigPart['kind']): boolean =>
+  edit(`Add ${PARTS[kind].name}`, {
+    kind: 'addPart',
+    camera: camera.id,
+    part: fresh(kind),
+    index: indexFor(kind, camera.rig),
+  });
 
 /** A copy of a part with an id of its own. */
 export const copyOf = (part: RigPart): RigPart => ({ ...part, id: newId(part.kind) });

@@ -1,7 +1,10 @@
 import { camerasOf } from '../session/cameras';
 import { theCore } from '../core/load';
+import type { Camera, RigPart } from '../core/types';
+import { askRender, PREVIEW } from '../handover/asking';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
-import { PARTS } from '../rig/parts';
+import { USUAL_TRAVEL } from '../rig/cueing';
+import { addPart, PARTS } from '../rig/parts';
 import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../importing/bring';
 import { cutHere } from '../lanes/CutLane';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
@@ -25,7 +28,8 @@ import { addAir, addLight, LIGHTS } from '../roster/createLight';
 import { MORE } from '../roster/selectionActions';
 import { beginAgain } from '../help/firstSteps';
 import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
-import { type Desk, desksFor, edit, say, select, useSequence } from '../session/store';
+import { subjectsNow } from '../session/crew';
+import { type Desk, desksFor, edit, editProposed, say, select, useSequence } from '../session/store';
 import { linkTo } from '../session/place';
 import { at, call } from '../session/http';
 import { RUNS } from './runs';
@@ -38,6 +42,9 @@ export interface Action {
 }
 
 const get = useSequence.getState;
+
+/** Frames that a focus pull usually takes: a second of film at 24. */
+const PULL_FRAMES = 24;
 
 /** Everything that this account can do from the command box, at this moment. */
 export function actions(): Action[] {
@@ -62,6 +69,11 @@ function looks(): Action[] {
   const cameras = camerasByLetter(s);
   return [
     ...(s.role === 'guest' ? [] : ofTheProduction()),
+    {
+      name: 'Go to a frame: type it',
+      run: () => toField(() => document.querySelector('.transport [aria-label="Frame"]')),
+    },
+    ...(s.role === 'guest' ? [] : RENDERS),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',
@@ -88,6 +100,21 @@ function looks(): Action[] {
     { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = at('/'))) },
   ];
 }
+
+/** Previews on the server, each with what is said once it was asked for. */
+const RENDERS: Action[] = (
+  [
+    ['frame', 'this frame'],
+    ['shot', 'this shot'],
+    ['cut', 'the cut'],
+  ] as const
+).map(([what, words]) => ({
+  name: `Render ${words}, as a preview`,
+  run: () =>
+    void askRender(what, PREVIEW).then(
+      (taken) => taken && say(`A preview of ${words} is being rendered: it comes on the Hand over desk.`),
+    ),
+}));
 
 /** What guests are not shown. */
 const ofTheProduction = (): Action[] => [
@@ -144,6 +171,7 @@ function edits(): Action[] {
           run: () => makeReadyRig(looked, r.kind),
         }))
       : []),
+    ...(looked?.kind === 'camera' ? cameraActions(looked, s) : []),
     ...guideActions(s),
     { name: 'Add a camera', run: addCamera },
     ...STAND_INS.map((x) => ({
@@ -216,6 +244,50 @@ function numberActions(s: ReturnType<typeof get>): Action[] {
         toField(() => document.querySelector('aside.right [aria-label="Film back"]'), 'frame');
       },
     },
+  ];
+}
+
+/** Parts for a camera's stack, and what it looks at and is focused on. */
+function cameraActions(c: Camera, s: ReturnType<typeof get>): Action[] {
+  const frame = Math.round(s.frame);
+  const subjects = [...subjectsNow()].map((id) => s.entities[id]).filter((e) => e && e.id !== c.id);
+  const look = c.rig.findLast((p) => p.kind === 'attention' && p.on);
+  const attended = look?.kind === 'attention' ? look.subjects.map((x) => x.entity) : [];
+  return [
+    ...(Object.keys(PARTS) as RigPart['kind'][]).map((k) => ({
+      name: `Add ${PARTS[k].name.toLowerCase()} to camera ${c.letter}: ${PARTS[k].for.toLowerCase()}`,
+      run: () => {
+        select(c.id);
+        addPart(c, k);
+      },
+    })),
+    ...(look
+      ? subjects.map((e) =>
+          attended.includes(e.id)
+            ? {
+                name: `Turn camera ${c.letter} to ${e.name} from this frame`,
+                run: () =>
+                  void editProposed(
+                    `Turn to ${e.name}`,
+                    theCore().turnTo(c.id, look.id, e.id, frame, USUAL_TRAVEL),
+                  ),
+              }
+            : {
+                name: `Camera ${c.letter} attends to ${e.name}`,
+                run: () =>
+                  void editProposed(`Attend to ${e.name}`, theCore().takeMember(c.id, look.id, e.id)),
+              },
+        )
+      : []),
+    ...subjects.map((e) => ({
+      name: `Focus of camera ${c.letter} follows ${e.name}`,
+      run: () => void editProposed(`Focus follows ${e.name}`, theCore().followFocus(c.id, e.id, frame)),
+    })),
+    ...subjects.map((e) => ({
+      name: `Pull focus of camera ${c.letter} to ${e.name} from this frame`,
+      run: () =>
+        void editProposed(`Pull focus to ${e.name}`, theCore().pullFocus(c.id, e.id, frame, PULL_FRAMES)),
+    })),
   ];
 }
 

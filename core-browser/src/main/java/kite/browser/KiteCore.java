@@ -826,6 +826,15 @@ public final class KiteCore {
         () -> FrameAnswers.commands(FocusPull.follow((Camera) shown.get(camera), subject, frame)));
   }
 
+  /** The commands that pull focus from wherever it is to a subject, from a frame on. */
+  @JSExport
+  public static String pullFocus(String camera, String subject, double frame, double travel) {
+    return Answers.of(
+        () ->
+            FrameAnswers.commands(
+                FocusPull.pull((Camera) shown.get(camera), subject, frame, travel)));
+  }
+
   /** The commands that pull focus from one subject to another, from a frame on. */
   @JSExport
   public static String rackFocus(

@@ -22,6 +22,17 @@ public final class FocusPull {
                 Members.with(List.of(), subject), List.of(Members.whole(frame, 0, subject)))));
   }
 
+  /** Focus is pulled from wherever it is to a subject, from a frame on; other cues stay. */
+  public static List<Command> pull(Camera c, String subject, double frame, double travel) {
+    Cued now = Members.of(c, Focus.ID);
+    List<Cue> cues = new ArrayList<>();
+    for (Cue k : now.cues()) if (k.frame() < frame) cues.add(k);
+    cues.add(Members.whole(frame, travel, subject));
+    for (Cue k : now.cues()) if (k.frame() > frame) cues.add(k);
+    return List.of(
+        new RigCommand.SetFocus(c.id(), new Focus(Members.with(now.subjects(), subject), cues)));
+  }
+
   /**
    * Focus is on the first subject up to a frame, and is pulled to the second from there. Cues
    * before it stay; those from it on are made anew by it.

@@ -123,6 +123,19 @@ class CueingTest {
   }
 
   @Test
+  void focusIsPulledFromItsDistanceOrFromASubject() {
+    Sequence s = document();
+    s = done(s, FocusPull.pull(camera(s), "a", 1010, 20));
+    double[] shares = new double[2];
+    camera(s).focus().track().shares(1010, shares);
+    assertEquals(0, shares[0], 1e-12, "up to there it stands where it was set by hand");
+    s = done(s, FocusPull.pull(camera(s), "b", 1005, 0));
+    assertEquals(
+        List.of(cue(1005, 0, Map.of("b", 1.0)), cue(1010, 20, Map.of("a", 1.0))),
+        camera(s).focus().cues());
+  }
+
+  @Test
   void aTurnFromTheFirstCueComesFromWhatItHeld() {
     Sequence s = document();
     s = done(s, Turning.to(camera(s), PART, "b", 1001, Turning.TURN_FRAMES));

@@ -1,0 +1,41 @@
+import { postJson } from '../session/http';
+import { allStored } from '../session/outbox';
+import { cutSpans, lensCamera, say, useSequence } from '../session/store';
+
+export type What = 'cut' | 'shot' | 'frame';
+
+/** How a render is made: share of the delivery size, lens rays a pixel, and a shot with its handles or without. */
+export interface How {
+  percent: number;
+  samples: number;
+  handles: boolean;
+}
+
+/** A quarter of the delivery size, as quick as it can still be judged. */
+export const PREVIEW: How = { percent: 25, samples: 16, handles: false };
+
+/** Asks for a render of what is here, once every edit is stored; gives whether it was taken. */
+export async function askRender(what: What, how: How): Promise<boolean> {
+  const s = useSequence.getState();
+  const span = cutSpans()
+    .filter((c) => c.first <= s.frame)
+    .at(-1);
+  if (what === 'shot' && !span) {
+    say('There is no shot on this frame. Move into the cut first.', true);
+    return false;
+  }
+  try {
+    await allStored();
+    await postJson(`/api/sequences/${s.id}/renders`, {
+      what,
+      span: span?.id ?? '',
+      camera: lensCamera(s),
+      frame: Math.round(s.frame),
+      ...how,
+    });
+    return true;
+  } catch (e) {
+    say(e instanceof Error ? e.message : String(e), true);
+    return false;
+  }
+}
