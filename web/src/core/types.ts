@@ -995,6 +995,7 @@ export interface KiteCore {
   poses(id: string, frames: string, out: Float64Array): void;
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
+  pullFocus(camera: string, subject: string, frame: number, travel: number): string;
   rackFocus(camera: string, first: string, second: string, frame: number, travel: number): string;
   readFrames(text: string, current: number, many: boolean): string;
   readNumber(text: string, unit: string, current: number): string;

@@ -2,12 +2,12 @@ import { Words } from '../kit/Words';
 import type { Camera, Command } from '../core/types';
 import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
-import { cameraFrom, cameraFromView } from '../roster/create';
+import { cameraFrom, cameraFromView } from '../doing/create';
 import { edit, mayKey, useSequence } from '../session/store';
-import { LayerChoice } from '../setting/ThingPanel';
+import { LayerChoice } from '../fields/LayerChoice';
 import { Tip } from '../kit/Tip';
-import { setViewPose } from '../views/setViewPose';
-import { placed, remember } from './history';
+import { setViewPose } from '../doing/setViewPose';
+import { placed, remember } from '../doing/earlierViews';
 import { Pill } from '../kit/Pill';
 
 /** The camera as a thing: its icon, and where it takes its place from. */

@@ -4,7 +4,7 @@ import type { Camera, Command } from '../core/types';
 import { drag, heldArrows } from '../kit/dragging';
 import { evaluated } from '../session/evaluated';
 import { mayKey, preview, say, select, useSequence } from '../session/store';
-import { rulerOf } from './about';
+import { rulerOf } from '../doing/about';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
 import { palette } from '../theme/tokens';
 

@@ -5,7 +5,7 @@ import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../sessi
 import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../kit/Tip';
-import { aboutSubject, rulerOf, sighting, type Sighting } from './about';
+import { aboutSubject, rulerOf, sighting, type Sighting } from '../doing/about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 

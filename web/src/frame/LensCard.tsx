@@ -9,9 +9,9 @@ import { Choice } from '../kit/Choice';
 import { attempt, edit, editProposed, mayKey, useSequence } from '../session/store';
 import { Looking } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
-import { FIT_NAMES, type NamedBack } from '../standards/choices';
-import { aboutSubject } from './about';
-import { remember } from './history';
+import { FIT_NAMES, type NamedBack } from '../fields/choices';
+import { aboutSubject } from '../doing/about';
+import { remember } from '../doing/earlierViews';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
 

@@ -4,7 +4,7 @@ import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../session
 import { useWithKeys } from '../shortcuts/words';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
-import { hasView, remember, stepView } from './history';
+import { hasView, remember, stepView } from '../doing/earlierViews';
 import { IconAction } from '../kit/IconAction';
 
 const TOOLS: { tool: LensTool; name: string; does: string; icon: () => ReactNode }[] = [

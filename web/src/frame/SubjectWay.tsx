@@ -2,10 +2,10 @@ import { useRef } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { drag } from '../kit/dragging';
-import { KeyKite } from '../lanes/KeyKite';
+import { KeyKite } from '../kit/KeyKite';
 import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../session/store';
 import { Paced } from '../views/paced';
-import { aboutSubject } from './about';
+import { aboutSubject } from '../doing/about';
 import { palette } from '../theme/tokens';
 
 /** A tick for every so many frames of the subject's way. */

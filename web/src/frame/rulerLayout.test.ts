@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Bar, Ruler } from './about';
+import type { Bar, Ruler } from '../doing/about';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
 
 const bar = (name: string, nearM: number, farM: number): Bar => ({

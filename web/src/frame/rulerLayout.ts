@@ -1,4 +1,4 @@
-import type { Bar, Ruler } from './about';
+import type { Bar, Ruler } from '../doing/about';
 
 const ROWS = 3;
 const LABEL_PX = 40;

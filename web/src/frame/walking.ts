@@ -10,8 +10,8 @@ import {
   useSequence,
   type LensTool,
 } from '../session/store';
-import { aboutPoint } from './about';
-import { remember } from './history';
+import { aboutPoint } from '../doing/about';
+import { remember } from '../doing/earlierViews';
 
 const WHEEL_PAUSE_MS = 350;
 const CLICK_PX = 4;

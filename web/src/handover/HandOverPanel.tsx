@@ -5,7 +5,7 @@ import { Choice } from '../kit/Choice';
 import { useSettings } from '../session/settings';
 import { say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
-import { askRender, type What } from './asking';
+import { askRender, type What } from '../doing/renders';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 

@@ -15,7 +15,7 @@ import { attempt, edit, say, useSequence } from '../session/store';
 import { getJson } from '../session/http';
 import { closeDialog } from '../kit/Window';
 import type { Side } from '../session/comparing';
-import { compare, documentOf, NOW } from '../versions/compared';
+import { compare, documentOf, NOW } from '../doing/compared';
 
 interface Made {
   revision: number;

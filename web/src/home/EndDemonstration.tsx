@@ -2,7 +2,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { AccountFields } from '../signin/AccountFields';
+import { AccountFields } from '../kit/AccountFields';
 import { postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { useSending } from '../kit/useSending';

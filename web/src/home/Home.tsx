@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useDeferredValue, useState } from 'react';
+import { type ComponentType, useDeferredValue, useState } from 'react';
 import { say } from '../session/store';
 import { EndDemonstration } from './EndDemonstration';
 import './home.css';
@@ -28,10 +28,7 @@ import {
   useSequences,
   type Where,
 } from './library';
-import { AccountWindow } from '../people/AccountWindow';
-import { GuestLinksWindow } from '../people/GuestLinksWindow';
-import { PeopleWindow } from '../people/PeopleWindow';
-import type { Session } from '../signin/SignIn';
+import type { Session } from '../session/who';
 import { OwnMenu } from './OwnMenu';
 import { MoveSequence } from './MoveSequence';
 import { DeleteSequence, RenameSequence } from './NamesWindow';
@@ -62,8 +59,15 @@ const MOVED: Record<Where, string> = {
 /** Where the production one was in is kept, for who comes back from a sequence. */
 const CHOSEN = 'kite.home.production';
 
+/** The windows about people that are opened from here. */
+export interface PeopleWindows {
+  Account: ComponentType<{ onClose: () => void }>;
+  People: ComponentType<{ production: Production; leads: boolean; onClose: () => void }>;
+  Guests: ComponentType<{ sequence: Listed; onClose: () => void }>;
+}
+
 /** Where one begins: productions, and the sequences of one or all of them. */
-export function Home({ session }: { session: Session }) {
+export function Home({ session, windows }: { session: Session; windows: PeopleWindows }) {
   const changed = useChanged();
   const productions = useProductions();
   const [kept, setKept] = useState(() => sessionStorage.getItem(CHOSEN));
@@ -287,15 +291,15 @@ export function Home({ session }: { session: Session }) {
         <NewSequence production={(duplicated ?? beginIn)!} from={asked.from} onMade={open} onClose={close} />
       ) : null}
       {asked?.kind === 'endDemonstration' ? <EndDemonstration onClose={close} /> : null}
-      {asked?.kind === 'account' ? <AccountWindow onClose={close} /> : null}
+      {asked?.kind === 'account' ? <windows.Account onClose={close} /> : null}
       {asked?.kind === 'people' ? (
-        <PeopleWindow
+        <windows.People
           production={asked.production}
           leads={asked.production.role === 'lead'}
           onClose={close}
         />
       ) : null}
-      {asked?.kind === 'guests' ? <GuestLinksWindow sequence={asked.sequence} onClose={close} /> : null}
+      {asked?.kind === 'guests' ? <windows.Guests sequence={asked.sequence} onClose={close} /> : null}
       {asked?.kind === 'carry' ? (
         <MoveSequence sequence={asked.sequence} productions={productions.data ?? []} onClose={close} />
       ) : null}

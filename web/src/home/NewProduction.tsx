@@ -11,7 +11,7 @@ import { getJson, postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { type Production, useChanged } from './library';
 import { useSending } from '../kit/useSending';
-import { UNITS } from '../standards/choices';
+import { UNITS } from '../fields/choices';
 
 interface Start {
   id: string;

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Entries } from '../kit/Entries';
 import { call } from '../session/http';
 import { say } from '../session/store';
-import type { Session } from '../signin/SignIn';
+import type { Session } from '../session/who';
 
 /** Who is signed in, with what is theirs. */
 export function OwnMenu({ session, onAccount }: { session: Session; onAccount: () => void }) {

@@ -3,11 +3,11 @@ import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Piece } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { piece } from '../roster/create';
+import { piece } from '../doing/create';
 import { edit, newId, select, useSequence } from '../session/store';
 import { postJson } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
-import type { ModelReport } from '../views/models';
+import type { ModelReport } from '../session/modelReport';
 import { Pill } from '../kit/Pill';
 
 /** Words that the server makes into a solid, once, from the typeface that ships. */

@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import { Choice } from '../kit/Choice';
-import { groundAhead, piece } from '../roster/create';
+import { groundAhead, piece } from '../doing/create';
 import { edit, newId, say, select, useSequence } from '../session/store';
-import { FILE_UNITS } from '../setting/ShapeCard';
+import { FILE_UNITS } from '../fields/choices';
 import { Unreachable } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
-import type { ModelReport } from '../views/models';
-import { modelsOf, readModel } from './bring';
+import type { ModelReport } from '../session/modelReport';
+import { modelsOf, readModel } from '../doing/bring';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
 

@@ -4,7 +4,7 @@ import type { Command } from '../core/types';
 import { Choice } from '../kit/Choice';
 import { framesPerSecond } from '../session/settings';
 import { attempt, edit, newId, say, select, useSequence } from '../session/store';
-import { FILE_UNITS } from '../setting/ShapeCard';
+import { FILE_UNITS } from '../fields/choices';
 import { call } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
 import { palette } from '../theme/tokens';

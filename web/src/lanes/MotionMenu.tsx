@@ -6,7 +6,7 @@ import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { MotionEdit } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { PARTS } from '../rig/parts';
+import { PARTS } from '../doing/parts';
 import { editProposed, say, useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
 import { chosen, curveOf, editKeys, wholeMotion } from './chosen';

@@ -12,7 +12,7 @@ import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { withKeys } from '../shortcuts/words';
 import type { ChannelInfo } from '../fields/NumberField';
-import { PARTS } from '../rig/parts';
+import { PARTS } from '../doing/parts';
 import { AllKeysLane } from './AllKeysLane';
 import { ChannelLane } from './ChannelLane';
 import { curveOf, partsOf } from './chosen';

@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Camera, Rail } from '../core/types';
-import { drawPath } from '../roster/create';
+import { drawPath } from '../doing/create';
 import { edit, select, useSequence } from '../session/store';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';

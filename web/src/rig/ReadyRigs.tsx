@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { MenuButton } from '../kit/MenuButton';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { aboutSubject } from '../frame/about';
+import { aboutSubject } from '../doing/about';
 import { evaluated } from '../session/evaluated';
 import { editProposed, newId, say, useSequence } from '../session/store';
 import { SavedRigEntries } from './SavedRigs';

@@ -1,24 +1,35 @@
 import MenuItem from '@mui/material/MenuItem';
 import { MenuButton } from '../kit/MenuButton';
+import type { ReactNode } from 'react';
 import type { Camera, RigPart } from '../core/types';
 import { useChannels } from '../fields/NumberField';
-import { CameraCard } from '../frame/CameraCard';
-import { CompositionCard } from '../frame/CompositionCard';
-import { FocusCard } from '../frame/FocusCard';
-import { LensCard } from '../frame/LensCard';
-import { edit, useSequence } from '../session/store';
+import { useSequence } from '../session/store';
 import { Approved } from './Approved';
 import { Editing } from '../kit/Editing';
 import { PartCard } from './PartCard';
-import { fresh, indexFor, PARTS } from './parts';
+import { addPart, PARTS } from '../doing/parts';
 import { ReadyRigs } from './ReadyRigs';
 import { TrimsLine } from './TrimControls';
 
-/** A camera's equipment from the lens at the top down to the ground. */
-export function RigStack({ camera }: { camera: Camera }) {
+/**
+ * A camera's equipment from the lens at the top down to the ground.
+ *
+ * @param optics cards of its lens and focus
+ * @param picture what is said of its picture, for those who only look as well
+ * @param body cards of the camera itself
+ */
+export function RigStack({
+  camera,
+  optics,
+  picture,
+  body,
+}: {
+  camera: Camera;
+  optics: ReactNode;
+  picture: ReactNode;
+  body: ReactNode;
+}) {
   const channels = useChannels(camera.id);
-  const desk = useSequence((s) => s.desk);
-  const lens = channels.filter((c) => !c.address.includes('/'));
   const of = (p: RigPart) => channels.filter((c) => c.address.startsWith(`${p.id}/`));
   return (
     <>
@@ -34,13 +45,10 @@ export function RigStack({ camera }: { camera: Camera }) {
       </div>
       <Approved id={camera.id} name={`camera ${camera.letter}`} />
       <div className="scroll">
+        <Editing of={camera.id}>{optics}</Editing>
+        {picture}
         <Editing of={camera.id}>
-          <LensCard camera={camera} channels={lens} />
-          {desk === 'frame' ? <FocusCard camera={camera} /> : null}
-        </Editing>
-        {desk === 'frame' ? <CompositionCard camera={camera} /> : null}
-        <Editing of={camera.id}>
-          {desk === 'frame' ? <CameraCard camera={camera} /> : null}
+          {body}
           <TrimsLine camera={camera} />
           {[...camera.rig].reverse().map((p) => (
             <PartCard key={p.id} camera={camera} part={p} channels={of(p)} />

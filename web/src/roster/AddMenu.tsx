@@ -1,5 +1,5 @@
 import MenuItem from '@mui/material/MenuItem';
-import { chooseModel, choosePlate, chooseTrack } from '../importing/bring';
+import { chooseModel, choosePlate, chooseTrack } from '../doing/bring';
 import { MenuButton } from '../kit/MenuButton';
 import { useSequence } from '../session/store';
 import {
@@ -17,8 +17,8 @@ import {
   measureFromCamera,
   PATH_SHAPES,
   STAND_INS,
-} from './create';
-import { addAir, addLight, LIGHTS } from './createLight';
+} from '../doing/create';
+import { addAir, addLight, LIGHTS } from '../doing/createLight';
 
 /** Everything that can be added to the sequence. */
 export function AddMenu() {

@@ -5,7 +5,7 @@ import type { Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { endPreview, previewProposed, useSequence } from '../session/store';
 import { closeDialog, Window } from '../kit/Window';
-import { copiesOf, copy } from './create';
+import { copiesOf, copy } from '../doing/create';
 import { Pill } from '../kit/Pill';
 
 const MOST = 200;

@@ -4,7 +4,7 @@ import type { Command, Stood, Subject } from '../core/types';
 import { evaluated } from '../session/evaluated';
 import { edit, newId, useSequence } from '../session/store';
 import { closeDialog, Window } from '../kit/Window';
-import { usersOf } from './create';
+import { usersOf } from '../doing/create';
 import { Pill } from '../kit/Pill';
 
 const MOST_SHOWN = 8;

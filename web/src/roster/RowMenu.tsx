@@ -4,7 +4,7 @@ import type { Entity } from '../core/types';
 import { Menu } from '../kit/Menu';
 import { useSequence } from '../session/store';
 import { withKeys } from '../shortcuts/words';
-import { MORE } from './selectionActions';
+import { MORE } from '../doing/withSelection';
 import { switchesOf } from './switches';
 
 /** What can be done with a row of the roster. */

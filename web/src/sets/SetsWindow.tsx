@@ -13,7 +13,7 @@ import { allStored } from '../session/outbox';
 import { edit, say, useSequence } from '../session/store';
 import { closeDialog } from '../kit/Window';
 import { BeforeAndAfter } from './BeforeAndAfter';
-import { compare, NOW } from '../versions/compared';
+import { compare, NOW } from '../doing/compared';
 import {
   keepVersion,
   lookAtVersion,

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { align, setDown, toGrid, toOther, toSurface } from '../roster/selectionActions';
+import { align, setDown, toGrid, toOther, toSurface } from '../doing/withSelection';
 import { useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
 import { Chip } from '../kit/Chip';

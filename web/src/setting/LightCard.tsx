@@ -4,7 +4,7 @@ import type { Attention, Command, Light } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
-import { AttentionControls } from '../rig/AttentionControls';
+import { AttentionControls } from '../fields/AttentionControls';
 import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { Chip } from '../kit/Chip';

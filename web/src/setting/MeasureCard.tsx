@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Measure } from '../core/types';
-import type { Sighting } from '../frame/about';
+import type { Sighting } from '../doing/about';
 import { evaluated } from '../session/evaluated';
 import { useSequence } from '../session/store';
 

@@ -3,7 +3,7 @@ import { theCore } from '../core/load';
 import type { Entity, PathPoint, Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
-import { drawPath } from '../roster/create';
+import { drawPath } from '../doing/create';
 import { edit, editProposed, lensCamera, newId, useSequence } from '../session/store';
 import { evaluated } from '../session/evaluated';
 import { Tip } from '../kit/Tip';

@@ -2,19 +2,12 @@ import { theCore } from '../core/load';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
+import { FILE_UNITS } from '../fields/choices';
 import { Choice } from '../kit/Choice';
 import { edit, select, useSequence } from '../session/store';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
-
-export const FILE_UNITS: [string, string][] = [
-  ['1', 'metres'],
-  ['0.01', 'centimetres'],
-  ['0.001', 'millimetres'],
-  ['0.3048', 'feet'],
-  ['0.0254', 'inches'],
-];
 
 const UPRIGHT: Stance = { headTurn: 0, headTilt: 0, leftArm: 0, rightArm: 0, lean: 0 };
 

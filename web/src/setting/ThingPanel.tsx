@@ -5,8 +5,9 @@ import { theCore } from '../core/load';
 import { Fields, useChannels } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { Choice } from '../kit/Choice';
-import { MORE } from '../roster/selectionActions';
-import { removeSelected } from '../roster/create';
+import { LayerChoice } from '../fields/LayerChoice';
+import { MORE } from '../doing/withSelection';
+import { removeSelected } from '../doing/create';
 import { evaluated } from '../session/evaluated';
 import { edit, useSequence } from '../session/store';
 import { Editing } from '../kit/Editing';
@@ -117,21 +118,6 @@ function CarrierChoice({ thing }: { thing: Extract<Entity, { kind: 'piece' } | {
           frame,
         })
       }
-    />
-  );
-}
-
-/** Which layer a thing, or a camera's icon, lies on. */
-export function LayerChoice({ thing }: { thing: Extract<Entity, { layer: string | null }> }) {
-  const entities = useSequence((s) => s.entities);
-  const layers = Object.values(entities).filter((e) => e.kind === 'layer');
-  if (!layers.length) return null;
-  return (
-    <Choice
-      label="Layer"
-      value={thing.layer ?? ''}
-      options={[['', 'none'], ...layers.map((e): [string, string] => [e.id, e.name])]}
-      onChange={(v) => edit('Lay on a layer', { kind: 'lay', ids: [thing.id], layer: v || null })}
     />
   );
 }

@@ -8,12 +8,13 @@ import { useSequence } from '../session/store';
 import { Arrived } from '../signin/Arrived';
 import { Invited } from '../signin/Invited';
 import { SetUp } from '../signin/SetUp';
-import { SignIn, type Session } from '../signin/SignIn';
+import { SignIn } from '../signin/SignIn';
+import type { Session } from '../session/who';
 import { getJson, postJson } from '../session/http';
 import { Said } from './Said';
 import { Bare } from '../kit/Bare';
 
-const Home = fetched(async () => (await import('../home/Home')).Home);
+const HomePage = fetched(async () => (await import('./HomePage')).HomePage);
 const Administration = fetched(async () => (await import('../people/Administration')).Administration);
 const Workspace = fetched(async () => (await import('./Workspace')).Workspace);
 const LensWindow = fetched(async () => (await import('./LensWindow')).LensWindow);
@@ -95,7 +96,7 @@ export function App() {
           onLeave={() => go('')}
         />
       ) : (
-        <Home session={session.data} />
+        <HomePage session={session.data} />
       )}
       <Said />
     </Suspense>

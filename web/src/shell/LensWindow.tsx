@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { followMain } from '../session/together';
 import type { ShortcutId } from '../shortcuts/list';
 import { press } from '../shortcuts/press';
-import { LensView } from '../views/LensView';
+import { LensView } from '../frame/LensView';
 import { theHelper } from './helper';
 import { RUNS } from './runs';
 import { Panel } from './Panel';

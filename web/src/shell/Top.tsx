@@ -1,6 +1,6 @@
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
-import { chooseModel } from '../importing/bring';
+import { chooseModel } from '../doing/bring';
 import { HelpMenu } from '../help/HelpMenu';
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';

@@ -2,17 +2,17 @@ import { useEffect, useState } from 'react';
 import { ContactSheet } from '../frame/ContactSheet';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { FirstSteps } from '../help/FirstSteps';
-import { bring } from '../importing/bring';
+import { bring } from '../doing/bring';
 import { fetchAhead } from '../kit/fetched';
 import { Time } from '../lanes/Time';
-import { RigStack } from '../rig/RigStack';
+import { CameraPanel } from './CameraPanel';
 import { Roster } from '../roster/Roster';
 import { useSequence } from '../session/store';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
-import { LensView } from '../views/LensView';
-import { SetView } from '../views/SetView';
+import { LensView } from '../frame/LensView';
+import { SetView } from '../setting/SetView';
 import { Desks } from './Desks';
 import { theHelper } from './helper';
 import { RUNS } from './runs';
@@ -119,5 +119,5 @@ function Selection() {
   const e = useSequence((s) => s.entities[s.selected[0]]);
   if (!e || e.kind === 'cutEntry')
     return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
-  return e.kind === 'camera' ? <RigStack key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;
+  return e.kind === 'camera' ? <CameraPanel key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;
 }

@@ -1,11 +1,11 @@
 import { camerasOf } from '../session/cameras';
 import { theCore } from '../core/load';
 import type { Camera, RigPart } from '../core/types';
-import { askRender, PREVIEW } from '../handover/asking';
+import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
-import { USUAL_TRAVEL } from '../rig/cueing';
-import { addPart, PARTS } from '../rig/parts';
-import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../importing/bring';
+import { USUAL_TRAVEL } from '../doing/cueing';
+import { addPart, PARTS } from '../doing/parts';
+import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../doing/bring';
 import { cutHere } from '../lanes/CutLane';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import {
@@ -23,9 +23,9 @@ import {
   measureFromCamera,
   PATH_SHAPES,
   STAND_INS,
-} from '../roster/create';
-import { addAir, addLight, LIGHTS } from '../roster/createLight';
-import { MORE } from '../roster/selectionActions';
+} from '../doing/create';
+import { addAir, addLight, LIGHTS } from '../doing/createLight';
+import { MORE } from '../doing/withSelection';
 import { beginAgain } from '../help/firstSteps';
 import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
 import { subjectsNow } from '../session/crew';

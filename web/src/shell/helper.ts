@@ -4,7 +4,7 @@ import { theCore } from '../core/load';
 import { evaluated, LENS } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
-import { inSetView } from '../views/setViewPose';
+import { inSetView } from '../doing/setViewPose';
 import { goTo, lensCamera, useSequence } from '../session/store';
 
 /** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */

@@ -1,10 +1,10 @@
 import { camerasOf } from '../session/cameras';
-import { stepView } from '../frame/history';
+import { stepView } from '../doing/earlierViews';
 import { level } from '../frame/LensTools';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
-import { cueHere, turnTo } from '../rig/cueing';
-import { duplicateSelected, groupSelected, removeSelected } from '../roster/create';
-import { isolate } from '../roster/selectionActions';
+import { cueHere, turnTo } from '../doing/cueing';
+import { duplicateSelected, groupSelected, removeSelected } from '../doing/create';
+import { isolate } from '../doing/withSelection';
 import { play } from '../session/playing';
 import {
   desksFor,
@@ -18,7 +18,7 @@ import {
   type LensTool,
 } from '../session/store';
 import type { ShortcutId } from '../shortcuts/list';
-import { finishPath } from '../views/SetView';
+import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
 import { fold } from '../session/arrangement';
 

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { AccountFields } from './AccountFields';
+import { AccountFields } from '../kit/AccountFields';
 import { useSending } from '../kit/useSending';
 import { call, postJson } from '../session/http';
 

@@ -2,7 +2,7 @@ import { Door } from './Door';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { AccountFields } from './AccountFields';
+import { AccountFields } from '../kit/AccountFields';
 import { useSending } from '../kit/useSending';
 import { call, postJson } from '../session/http';
 

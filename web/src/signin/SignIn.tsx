@@ -2,22 +2,8 @@ import { Door } from './Door';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { call } from '../session/http';
+import type { Session } from '../session/who';
 import { Pill } from '../kit/Pill';
-
-export interface Session {
-  name: string | null;
-  /** What one is called; null when nobody is signed in. */
-  shown: string | null;
-  administers: boolean;
-  /** The sequence that a guest looks at. */
-  guestOf: string | null;
-  demoName: string | null;
-  demoPassword: string | null;
-  /** What the studio's own sign-in is called, where there is one. */
-  provider: string | null;
-  /** Nobody has an account yet. */
-  setUp: boolean;
-}
 
 /** How coming by the studio's own sign-in went wrong. */
 function refusal(session: Session, why: string | null): string {

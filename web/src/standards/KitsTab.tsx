@@ -4,7 +4,7 @@ import type { Lens, LensKit } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
 import { useSequence } from '../session/store';
-import type { Faults } from './choices';
+import type { Faults } from '../fields/choices';
 import { Chip } from '../kit/Chip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';

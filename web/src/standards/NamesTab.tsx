@@ -5,7 +5,7 @@ import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { useSequence } from '../session/store';
-import { type Faults, UNITS } from './choices';
+import { type Faults, UNITS } from '../fields/choices';
 
 const STYLES: [string, string][] = [
   ['asTyped', 'as typed'],

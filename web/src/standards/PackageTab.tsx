@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { CameraPackage, Fit, Standards } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
-import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from './choices';
+import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from '../fields/choices';
 import { palette } from '../theme/tokens';
 
 /** Rate, delivery, film back, circle of confusion and usual clips. */

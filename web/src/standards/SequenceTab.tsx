@@ -3,7 +3,7 @@ import type { Fit, Own } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
-import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from './choices';
+import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from '../fields/choices';
 import { Pill } from '../kit/Pill';
 
 /** What this sequence decides for itself, each with the way back to following. */

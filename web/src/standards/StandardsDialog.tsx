@@ -7,7 +7,7 @@ import { say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
 import { Editing } from '../kit/Editing';
 import { closeDialog, Window } from '../kit/Window';
-import type { Faults } from './choices';
+import type { Faults } from '../fields/choices';
 import { Kits } from './KitsTab';
 import { Names } from './NamesTab';
 import { Package } from './PackageTab';

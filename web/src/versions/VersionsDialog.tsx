@@ -8,7 +8,7 @@ import type { Command } from '../core/types';
 import { edit, say, useSequence } from '../session/store';
 import { getJson, postJson } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
-import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from './compared';
+import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from '../doing/compared';
 import { Pill } from '../kit/Pill';
 import { VersionsTable } from './VersionsTable';
 

@@ -3,7 +3,7 @@ import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { Pill } from '../kit/Pill';
 import { useSequence } from '../session/store';
 import { mono, palette } from '../theme/tokens';
-import { type Kept, numbered } from './compared';
+import { type Kept, numbered } from '../doing/compared';
 
 const when = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });

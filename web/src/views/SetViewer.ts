@@ -3,7 +3,7 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
 import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { poseOf, remember } from '../frame/history';
+import { poseOf, remember } from '../doing/earlierViews';
 import { evaluated } from '../session/evaluated';
 import {
   commitPreview,
@@ -16,7 +16,7 @@ import {
 } from '../session/store';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
-import { whenAskedForPose, whenAskedOnScreen } from './setViewPose';
+import { whenAskedForPose, whenAskedOnScreen } from '../doing/setViewPose';
 import { prepared } from './preparing';
 import { rendererFor, stage } from './stage';
 import { palette } from '../theme/tokens';

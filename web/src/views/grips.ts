@@ -1,5 +1,5 @@
 import * as THREE from 'three';
-import { poseOf } from '../frame/history';
+import { poseOf } from '../doing/earlierViews';
 import type { Command } from '../core/types';
 import { commitPreview, endPreview, goTo, mayKey, preview, useSequence } from '../session/store';
 import type { GhostKey } from './ghosts';

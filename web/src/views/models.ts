@@ -1,21 +1,10 @@
 import * as THREE from 'three';
 import { at } from '../session/http';
+import type { ModelReport } from '../session/modelReport';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
 import { say, useSequence } from '../session/store';
 import { hazed } from './air';
-
-/** What the server found when the model came in. */
-export interface ModelReport {
-  asset: string;
-  name: string;
-  bytes: number;
-  triangles: number;
-  bounds: [number, number, number, number, number, number];
-  clips: string[];
-  fileNodes: number[];
-  warnings: string[];
-}
 
 interface Model {
   scene: THREE.Object3D;

@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import { PARTS } from '../rig/parts';
+import { PARTS } from '../doing/parts';
 import { mayKey, proposed, useSequence } from '../session/store';
 import type { Grip } from './grips';
 import { palette } from '../theme/tokens';

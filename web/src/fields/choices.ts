@@ -1,4 +1,4 @@
-/** What is offered in the standards; anything else can be typed or comes from a file. */
+/** What is offered to choose from, in the standards and elsewhere; anything else can be typed or comes from a file. */
 
 /** A film back with the trade's name, as the core lists them. */
 export interface NamedBack {
@@ -43,4 +43,13 @@ export const FIT_NAMES: [string, string][] = [
   ['height', 'fit the height'],
   ['fill', 'fill the frame'],
   ['showAll', 'show all of it'],
+];
+
+/** Units a model’s file may be in, by their length in metres. */
+export const FILE_UNITS: [string, string][] = [
+  ['1', 'metres'],
+  ['0.01', 'centimetres'],
+  ['0.001', 'millimetres'],
+  ['0.3048', 'feet'],
+  ['0.0254', 'inches'],
 ];

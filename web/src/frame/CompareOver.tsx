@@ -2,7 +2,7 @@ import { Segments } from '../kit/Segments';
 import { useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
 import type { Compared } from '../session/comparing';
-import { endCompare } from './compared';
+import { endCompare } from '../doing/compared';
 import { Pill } from '../kit/Pill';
 
 /** Over the lens view while two versions are compared: what is where, the wipe, and the way out. */

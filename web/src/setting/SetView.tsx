@@ -3,14 +3,14 @@ import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { addStandIn, measure } from '../roster/create';
+import { addStandIn, measure } from '../doing/create';
 import { edit, newId, say, useSequence } from '../session/store';
 import { Editing } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
 import { useWithKeys } from '../shortcuts/words';
-import { SetViewer, type SetTool, type Side } from './SetViewer';
-import { frameAll, frameSelection, setViewers } from './setViewers';
+import { SetViewer, type SetTool, type Side } from '../views/SetViewer';
+import { frameAll, frameSelection, setViewers } from '../views/setViewers';
 import { Pill } from '../kit/Pill';
 
 const SIDES: { id: Side; name: string; tip: string }[] = [

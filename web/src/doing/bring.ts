@@ -2,7 +2,7 @@ import type { Command, Plate } from '../core/types';
 import { edit, LOOKS_ONLY, newId, say, select, useSequence } from '../session/store';
 import { lensCamera } from '../session/store';
 import { call } from '../session/http';
-import type { ModelReport } from '../views/models';
+import type { ModelReport } from '../session/modelReport';
 
 const MODELS = /\.(glb|gltf|obj)$/i;
 const BESIDE_OBJ = /\.(mtl|png|jpe?g)$/i;

@@ -1,4 +1,4 @@
-import type { Pose } from '../frame/history';
+import type { Pose } from './earlierViews';
 
 type Place = Omit<Pose, 'frame' | 'focalLength'>;
 let ask: () => Place = () => ({ at: [0, 1.6, 3], pan: 0, tilt: 0, roll: 0 });

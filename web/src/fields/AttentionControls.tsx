@@ -4,7 +4,7 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Light } from '../core/types';
 import { edit, editProposed, useSequence } from '../session/store';
 import { Choice } from '../kit/Choice';
-import { USUAL_TRAVEL } from './cueing';
+import { USUAL_TRAVEL } from '../doing/cueing';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 

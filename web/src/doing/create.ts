@@ -12,8 +12,8 @@ import {
   type Hit,
   useSequence,
 } from '../session/store';
-import { axisPoint } from '../views/axisPoint';
-import { setViewPose } from '../views/setViewPose';
+import { axisPoint } from './axisPoint';
+import { setViewPose } from './setViewPose';
 
 const COLOURS = ['#f0785a', '#37b6a8', '#b48af0', '#f2b441', '#7fb2f0', '#e58fb8', '#9ecb6b', '#d8b08c'];
 
