@@ -23,6 +23,9 @@ const FEATURES = [
   '--disable-custom-descriptors',
 ];
 
+/** Small, for the first view; it takes a minute or two, once for each core. Its speed is that of the quicker levels. */
+const LEVEL = '-Os';
+
 const from = new URL('../../core-browser/target/core/', import.meta.url);
 const to = new URL('../public/core/', import.meta.url);
 let text = readFileSync(new URL('kite-core.js', from), 'utf8');
@@ -126,13 +129,13 @@ writeFileSync(new URL('kite-core.js', to), text);
 const module = new URL('kite-core.wasm', from);
 const small = new URL('kite-core.wasm', to);
 const of = new URL('made-small.sha256', from);
-const hash = createHash('sha256').update(readFileSync(module)).digest('hex');
+const hash = createHash('sha256').update(readFileSync(module)).update(LEVEL).digest('hex');
 if (!existsSync(small) || !existsSync(of) || readFileSync(of, 'utf8') !== hash) {
   const optimise = fileURLToPath(new URL('../node_modules/binaryen/bin/wasm-opt', import.meta.url));
   execFileSync(process.execPath, [
     optimise,
     ...FEATURES,
-    '-O1',
+    LEVEL,
     fileURLToPath(module),
     '-o',
     fileURLToPath(small),

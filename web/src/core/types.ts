@@ -1036,7 +1036,7 @@ export interface KiteCore {
   toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
   trimsSay(camera: string, frame: number): string;
-  turnTo(owner: string, part: string, member: string, frame: number, travel: number): string;
+  turnCuesTo(owner: string, part: string, member: string, frame: number, travel: number): string;
   turnTo(id: string, world: Float64Array, frame: number, key: boolean): string;
   turned(delta: string): string;
   users(ids: string): string;

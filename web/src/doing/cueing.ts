@@ -45,6 +45,6 @@ export function turnTo(index: number): boolean {
   const s = useSequence.getState();
   return editProposed(
     `Turn to ${s.entities[id]?.name ?? id}`,
-    theCore().turnTo(on.camera.id, on.part.id, id, Math.round(s.frame), USUAL_TRAVEL),
+    theCore().turnCuesTo(on.camera.id, on.part.id, id, Math.round(s.frame), USUAL_TRAVEL),
   );
 }

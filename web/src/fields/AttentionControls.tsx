@@ -46,7 +46,7 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
   const turnTo = (id: string) =>
     editProposed(
       `Turn to ${name(id)}`,
-      theCore().turnTo(camera.id, part.id, id, Math.round(frame), USUAL_TRAVEL),
+      theCore().turnCuesTo(camera.id, part.id, id, Math.round(frame), USUAL_TRAVEL),
     );
   const drop = (id: string) =>
     editProposed(`Stop attending to ${name(id)}`, theCore().letMemberGo(camera.id, part.id, id));

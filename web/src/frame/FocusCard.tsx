@@ -126,7 +126,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
             onClick={() =>
               editProposed(
                 `Pull focus to ${name(s.entity)}`,
-                theCore().turnTo(camera.id, 'focus', s.entity, at, pull),
+                theCore().turnCuesTo(camera.id, 'focus', s.entity, at, pull),
               )
             }
           >

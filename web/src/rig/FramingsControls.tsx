@@ -27,7 +27,7 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
   const travel = (id: string | null) =>
     editProposed(
       id ? `Travel to camera ${letter(id)}` : 'Travel to its own place',
-      theCore().turnTo(camera.id, part.id, id ?? '', Math.round(frame), TRAVEL),
+      theCore().turnCuesTo(camera.id, part.id, id ?? '', Math.round(frame), TRAVEL),
     );
   const addCamera = (id: string) => {
     editProposed(`Add the framing of camera ${letter(id)}`, theCore().takeMember(camera.id, part.id, id));

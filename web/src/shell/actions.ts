@@ -269,7 +269,7 @@ function cameraActions(c: Camera, s: ReturnType<typeof get>): Action[] {
                 run: () =>
                   void editProposed(
                     `Turn to ${e.name}`,
-                    theCore().turnTo(c.id, look.id, e.id, frame, USUAL_TRAVEL),
+                    theCore().turnCuesTo(c.id, look.id, e.id, frame, USUAL_TRAVEL),
                   ),
               }
             : {

@@ -801,7 +801,7 @@ public final class KiteCore {
    * @param travel frames it takes; below 0 for the usual
    */
   @JSExport
-  public static String turnTo(
+  public static String turnCuesTo(
       String owner, String part, String member, double frame, double travel) {
     double over = travel < 0 ? Turning.TURN_FRAMES : travel;
     return Answers.of(
