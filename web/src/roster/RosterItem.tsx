@@ -139,8 +139,10 @@ function Naming({ entity: e, onDone }: { entity: Entity; onDone: () => void }) {
       }}
       onKeyDown={(x) => {
         x.stopPropagation();
-        if (x.key === 'Enter') x.currentTarget.blur();
-        if (x.key === 'Escape') onDone();
+        if (x.key === 'Escape') x.currentTarget.value = e.name;
+        // the keyboard goes back to the row, and with that the name is given
+        if (x.key === 'Enter' || x.key === 'Escape')
+          x.currentTarget.closest<HTMLElement>('[role="treeitem"]')?.focus();
       }}
     />
   );

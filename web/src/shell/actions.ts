@@ -32,6 +32,7 @@ import { subjectsNow } from '../session/crew';
 import { type Desk, desksFor, edit, editProposed, say, select, useSequence } from '../session/store';
 import { linkTo } from '../session/place';
 import { at, call } from '../session/http';
+import { REGIONS, toRegion } from './regions';
 import { RUNS } from './runs';
 
 export interface Action {
@@ -73,6 +74,7 @@ function looks(): Action[] {
       name: 'Go to a frame: type it',
       run: () => toField(() => document.querySelector('.transport [aria-label="Frame"]')),
     },
+    ...REGIONS.map((r) => ({ name: `Keyboard to ${r.name}`, run: () => afterClosing(() => toRegion(r.at)) })),
     ...(s.role === 'guest' ? [] : RENDERS),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
     {
@@ -205,16 +207,19 @@ const ALSO: Record<string, string> = {
   farClip: 'far clipping',
 };
 
+/** Does something once the command box has gone, and has given the keyboard back. */
+function afterClosing(work: () => void): void {
+  requestAnimationFrame(() => requestAnimationFrame(work));
+}
+
 /** Goes to a field of the selection's panel and puts the keyboard in it. */
 function toField(find: () => HTMLElement | null, desk?: Desk): void {
   if (desk) useSequence.setState({ desk });
-  requestAnimationFrame(() =>
-    requestAnimationFrame(() => {
-      const field = find();
-      field?.scrollIntoView({ block: 'center' });
-      field?.focus();
-    }),
-  );
+  afterClosing(() => {
+    const field = find();
+    field?.scrollIntoView({ block: 'center' });
+    field?.focus();
+  });
 }
 
 /** Every number of what is selected, and the film back of a camera, by their names. */

@@ -21,6 +21,7 @@ import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
 import { fold } from '../session/arrangement';
+import { nextRegion } from './regions';
 
 const get = useSequence.getState;
 const set = useSequence.setState;
@@ -77,6 +78,8 @@ export const RUNS: Record<ShortcutId, Run> = {
   desk5: desk(5),
   roster: () => fold(get().desk, 'roster'),
   side: () => fold(get().desk, 'side'),
+  nextPart: () => nextRegion(1),
+  earlierPart: () => nextRegion(-1),
   play: () => play(!get().playing),
   back: () => goTo(frame() - 1),
   on: () => goTo(frame() + 1),

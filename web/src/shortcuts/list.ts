@@ -37,6 +37,8 @@ export type ShortcutId =
   | `desk${1 | 2 | 3 | 4 | 5}`
   | 'roster'
   | 'side'
+  | 'nextPart'
+  | 'earlierPart'
   | 'play'
   | 'back'
   | 'on'
@@ -80,6 +82,8 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'desk5', name: 'Hand over desk', keys: ['Alt+5'] },
     { id: 'roster', name: 'Fold or unfold the roster', keys: ['Alt+r'] },
     { id: 'side', name: 'Fold or unfold the panel on the right', keys: ['Alt+p'] },
+    { id: 'nextPart', name: 'Keyboard to the next part of the window', keys: ['F6'] },
+    { id: 'earlierPart', name: 'Keyboard to the part before', keys: ['Shift+F6'] },
   ]),
   ...standing('Time', [
     { id: 'play', name: 'Play or stop', keys: ['Space'] },

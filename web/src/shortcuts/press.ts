@@ -17,6 +17,9 @@ function takesText(at: HTMLElement): boolean {
   );
 }
 
+/** Keys that write nothing wherever they are pressed. */
+const FUNCTION_KEY = /^F[0-9]+$/;
+
 const parsed = new Map<string, KeyBindingPress>();
 const pressOf = (key: string): KeyBindingPress => {
   let press = parsed.get(key);
@@ -36,7 +39,8 @@ export function press(
   without: ShortcutId[] = [],
 ): void {
   const at = e.target as HTMLElement;
-  if (takesText(at) || (e.key === ' ' && at instanceof HTMLButtonElement)) return;
+  const types = takesText(at) && !FUNCTION_KEY.test(e.key);
+  if (types || (e.key === ' ' && at instanceof HTMLButtonElement)) return;
   if (useSequence.getState().dialog) return; // a window has keys of its own
   for (const place of ['lens', undefined] as const)
     for (const s of SHORTCUTS) {

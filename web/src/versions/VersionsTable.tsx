@@ -28,7 +28,10 @@ export function VersionsTable({
       headerName: 'Version',
       width: 84,
       renderCell: ({ row }) => (
-        <span data-version={row.number} style={{ fontFamily: mono, fontWeight: 700, color: palette.marigold }}>
+        <span
+          data-version={row.number}
+          style={{ fontFamily: mono, fontWeight: 700, color: palette.marigold }}
+        >
           {numbered(row.number)}
         </span>
       ),

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -123,5 +124,67 @@ class KeysTest extends Desk {
     saved();
     assertEquals(
         1063, ((kite.core.document.CutEntry) application.stored().get("cut2")).firstFrame());
+  }
+
+  private String partWithTheKeyboard() {
+    return (String)
+        page.evaluate(
+            "() => { const a = document.activeElement;"
+                + " return a.dataset.testid ?? a.closest('aside, section')?.className ?? 'none'; }");
+  }
+
+  @Test
+  void theKeyboardGoesRoundThePartsOfTheWindow() {
+    page.getByTestId("lens").focus();
+    for (String part : new String[] {"right", "time", "left", "set", "lens"}) {
+      page.keyboard().press("F6");
+      assertTrue(partWithTheKeyboard().contains(part), part + ": " + partWithTheKeyboard());
+    }
+    page.keyboard().press("Shift+F6");
+    assertEquals("set", partWithTheKeyboard());
+    page.getByPlaceholder("Find by name").focus(); // where letters are typed, too
+    page.keyboard().press("F6");
+    assertEquals("set", partWithTheKeyboard());
+  }
+
+  @Test
+  void theRosterIsOneStopAndItsRowsAreChosenFoldedAndNamedByKeyboard() throws Exception {
+    choose("Crane down");
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    assertEquals(List.of("camB"), selected());
+    page.keyboard().press("Shift+ArrowDown");
+    assertEquals(List.of("camB", "camC"), selected());
+    page.keyboard().press("ArrowUp");
+    page.keyboard().press("ArrowUp");
+    page.keyboard().press("ArrowUp"); // onto the heading
+    page.keyboard().press("ArrowLeft");
+    assertEquals(0, page.locator("aside.left .row .name[title='Along the stalls']").count());
+    page.keyboard().press("ArrowRight");
+    page.locator("aside.left .row .name[title='Along the stalls']").waitFor();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("F2");
+    page.getByLabel("New name of Crane down").fill("Crane up");
+    page.keyboard().press("Enter");
+    saved();
+    assertEquals("Crane up", application.stored().get("camA").name());
+    // what is chosen in a folded branch comes into sight
+    page.locator("aside.left [role=treeitem]").first().focus();
+    page.keyboard().press("ArrowLeft");
+    page.keyboard().press("Alt+ArrowDown");
+    page.locator("aside.left .row.on").waitFor();
+    // letters are the page's, not the tree's
+    page.locator("aside.left [role=treeitem]").nth(1).focus();
+    double frame = number("() => jollyKite.state().frame");
+    page.keyboard().press(".");
+    assertEquals(frame + 1, number("() => jollyKite.state().frame"));
+    // Tab leaves the rows behind
+    page.keyboard().press("Tab");
+    assertEquals(false, page.evaluate("() => !!document.activeElement.closest('[role=treeitem]')"));
+  }
+
+  @SuppressWarnings("unchecked")
+  private List<String> selected() {
+    return (List<String>) page.evaluate("() => jollyKite.state().selected");
   }
 }
