@@ -2,10 +2,12 @@ package kite.core.cueing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import kite.core.command.Command;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Cued;
+import kite.core.cue.Ease;
 import kite.core.document.Camera;
 import kite.core.document.Focus;
 
@@ -22,11 +24,19 @@ public final class FocusPull {
                 Members.with(List.of(), subject), List.of(Members.whole(frame, 0, subject)))));
   }
 
-  /** Focus is pulled from wherever it is to a subject, from a frame on; other cues stay. */
+  /**
+   * Focus is pulled from wherever it is to a subject, from a frame on; other cues stay. Where there
+   * is no cue before, one a frame earlier holds what was: the distance set by hand, or the mix of
+   * the first cue, which was held up to it.
+   */
   public static List<Command> pull(Camera c, String subject, double frame, double travel) {
     Cued now = Members.of(c, Focus.ID);
     List<Cue> cues = new ArrayList<>();
     for (Cue k : now.cues()) if (k.frame() < frame) cues.add(k);
+    if (cues.isEmpty()) {
+      Map<String, Double> was = now.cues().isEmpty() ? Map.of() : now.cues().get(0).mix();
+      cues.add(new Cue(frame - 1, 0, Ease.SLOW_BOTH, was));
+    }
     cues.add(Members.whole(frame, travel, subject));
     for (Cue k : now.cues()) if (k.frame() > frame) cues.add(k);
     return List.of(

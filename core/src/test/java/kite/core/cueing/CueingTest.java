@@ -129,9 +129,21 @@ class CueingTest {
     double[] shares = new double[2];
     camera(s).focus().track().shares(1010, shares);
     assertEquals(0, shares[0], 1e-12, "up to there it stands where it was set by hand");
+    s = done(s, FocusPull.pull(camera(s), "b", 1040, 10));
+    assertEquals(
+        List.of(
+            cue(1009, 0, Map.of()),
+            cue(1010, 20, Map.of("a", 1.0)),
+            cue(1040, 10, Map.of("b", 1.0))),
+        camera(s).focus().cues());
+    // before the first cue is what that holds
+    s = done(s, FocusPull.follow(camera(s), "a", 1010));
     s = done(s, FocusPull.pull(camera(s), "b", 1005, 0));
     assertEquals(
-        List.of(cue(1005, 0, Map.of("b", 1.0)), cue(1010, 20, Map.of("a", 1.0))),
+        List.of(
+            cue(1004, 0, Map.of("a", 1.0)),
+            cue(1005, 0, Map.of("b", 1.0)),
+            cue(1010, 0, Map.of("a", 1.0))),
         camera(s).focus().cues());
   }
 
