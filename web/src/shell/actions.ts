@@ -5,26 +5,10 @@ import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { USUAL_TRAVEL } from '../doing/cueing';
 import { addPart, PARTS } from '../doing/parts';
-import { chooseModel, choosePlate, chooseSequence, chooseTrack } from '../doing/bring';
+import { chooseSequence } from '../doing/bring';
 import { cutHere } from '../lanes/CutLane';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
-import {
-  addCamera,
-  addGroup,
-  addLayer,
-  addMark,
-  addMarkAhead,
-  addMarkOnSurface,
-  addPathShape,
-  addStandIn,
-  cameraFromView,
-  drawPath,
-  measure,
-  measureFromCamera,
-  PATH_SHAPES,
-  STAND_INS,
-} from '../doing/create';
-import { addAir, addLight, LIGHTS } from '../doing/createLight';
+import { ADDED } from '../doing/adding';
 import { MORE } from '../doing/withSelection';
 import { beginAgain } from '../help/firstSteps';
 import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
@@ -149,23 +133,11 @@ function edits(): Action[] {
   const cameras = camerasByLetter(s);
   const looked = s.entities[s.camera];
   return [
-    { name: 'Bring in a model from a file', run: chooseModel },
-    { name: 'Bring in a camera track from a file', run: chooseTrack },
-    { name: 'Bring in a plate from images', run: choosePlate },
     { name: 'Copy cameras and pieces from a sequence’s file', run: chooseSequence },
     ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
       name: `Handles in the set: ${setTool} what is selected`,
       run: () => useSequence.setState({ setTool }),
     })),
-    ...LIGHTS.map((l) => ({ name: `Add ${l.name.toLowerCase()} light`, run: () => addLight(l.form) })),
-    { name: 'Add haze and background', run: addAir },
-    { name: 'Add a layer', run: addLayer },
-    { name: 'Add lettering', run: () => useSequence.setState({ dialog: { kind: 'lettering', id: null } }) },
-    { name: 'Add a mark on a surface', run: addMarkOnSurface },
-    { name: 'Add a mark where the axis meets the set', run: addMarkAhead },
-    { name: 'Add a camera from the set view', run: cameraFromView },
-    { name: 'Measure between points', run: measure },
-    { name: 'Measure from the camera', run: measureFromCamera },
     ...selectionActions(s, false),
     ...(looked?.kind === 'camera'
       ? readyRigNames.map((r) => ({
@@ -175,18 +147,7 @@ function edits(): Action[] {
       : []),
     ...(looked?.kind === 'camera' ? cameraActions(looked, s) : []),
     ...guideActions(s),
-    { name: 'Add a camera', run: addCamera },
-    ...STAND_INS.map((x) => ({
-      name: `Add ${x.name.toLowerCase()} stand-in`,
-      run: () => addStandIn(x.form),
-    })),
-    { name: 'Add a mark', run: addMark },
-    { name: 'Add a group', run: addGroup },
-    { name: 'Draw a path in plan', run: drawPath },
-    ...PATH_SHAPES.map((p) => ({
-      name: `Add a ${p.name.toLowerCase()}`,
-      run: () => addPathShape(p.form),
-    })),
+    ...ADDED.map((a) => ({ name: a.command, run: a.run })),
     ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutHere(c.id) })),
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
