@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSending } from '../kit/useSending';
+import { DoorForm } from './DoorForm';
 import { call, getJson } from '../session/http';
 
 interface Arrival {
@@ -57,12 +58,12 @@ function Who({ arrival, onDone }: { arrival: Arrival; onDone: () => void }) {
       onDone();
     });
   return (
-    <form
-      className="sign-in-fields"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void enter();
-      }}
+    <DoorForm
+      action={begins ? 'Begin' : 'It is mine'}
+      busy={busy}
+      wrong={wrong}
+      fields={['name', 'password']}
+      onSend={() => void enter()}
     >
       <Typography>
         {arrival.provider} knows you{arrival.email ? ` as ${arrival.email}` : ''}. Say once who you are here.
@@ -97,14 +98,6 @@ function Who({ arrival, onDone }: { arrival: Arrival; onDone: () => void }) {
           {...at('password')}
         />
       )}
-      {wrong && !['name', 'password'].includes(wrong.field) ? (
-        <p className="error" role="alert">
-          {wrong.text}
-        </p>
-      ) : null}
-      <Button type="submit" variant="contained" disabled={busy}>
-        {begins ? 'Begin' : 'It is mine'}
-      </Button>
-    </form>
+    </DoorForm>
   );
 }

@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { AccountFields } from '../kit/AccountFields';
 import { useSending } from '../kit/useSending';
+import { DoorForm } from './DoorForm';
 import { call, postJson } from '../session/http';
 
 interface Shown {
@@ -90,12 +91,12 @@ function Coming({
       onDone();
     });
   return (
-    <form
-      className="sign-in-fields"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void come();
-      }}
+    <DoorForm
+      action={shown.production ? 'Come in' : 'Take this password'}
+      busy={busy}
+      wrong={wrong}
+      fields={['name', 'password', 'shown']}
+      onSend={() => void come()}
     >
       <Typography>
         {shown.production ? (
@@ -140,14 +141,6 @@ function Coming({
           {...at('password')}
         />
       )}
-      {wrong && !['name', 'password', 'shown'].includes(wrong.field) ? (
-        <p className="error" role="alert">
-          {wrong.text}
-        </p>
-      ) : null}
-      <Button type="submit" variant="contained" disabled={busy}>
-        {shown.production ? 'Come in' : 'Take this password'}
-      </Button>
-    </form>
+    </DoorForm>
   );
 }
