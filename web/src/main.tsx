@@ -1,13 +1,15 @@
 import '@fontsource-variable/nunito-sans';
 import '@fontsource/ibm-plex-mono/400.css';
 import '@fontsource/ibm-plex-mono/600.css';
+import './theme/base.css';
+import './kit/kit.css';
+import './shell/shell.css';
 import CssBaseline from '@mui/material/CssBaseline';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { App } from './shell/App';
-import './shell/look.css';
 import { theme } from './theme/theme';
 import { properties } from './theme/tokens';
 

@@ -1,3 +1,5 @@
+import './fields.css';
+
 /** What is wrong with what a field holds: it stands under the field, which names it as its description. */
 export function Fault({ id, text }: { id: string; text: string }) {
   return text ? (

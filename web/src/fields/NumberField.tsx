@@ -21,6 +21,7 @@ import { Tip } from '../kit/Tip';
 import { drag } from '../kit/dragging';
 import { Fault, faulty } from './Fault';
 import { IconAction } from '../kit/IconAction';
+import './fields.css';
 
 /** A channel as the core describes it at the present frame. */
 export interface ChannelInfo {

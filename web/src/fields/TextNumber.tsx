@@ -4,6 +4,7 @@ import type { Unit } from '../core/types';
 import { takeRefusal, useSequence } from '../session/store';
 import { Words } from '../kit/Words';
 import { Fault, faulty } from './Fault';
+import './fields.css';
 
 /** In a window or a menu the keyboard stays there: the desk is behind it. */
 const inWindow = (at: HTMLElement) => at.closest('[role=dialog], [role=menu], [role=presentation]') !== null;

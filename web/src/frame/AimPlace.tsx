@@ -4,6 +4,7 @@ import type { ChannelInfo } from '../fields/NumberField';
 import { drag, heldArrows } from '../kit/dragging';
 import { mayKey, preview, useSequence } from '../session/store';
 import { Bare } from '../kit/Bare';
+import './frame.css';
 
 const STEP = 0.01;
 

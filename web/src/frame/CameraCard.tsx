@@ -9,6 +9,7 @@ import { Tip } from '../kit/Tip';
 import { setViewPose } from '../doing/setViewPose';
 import { placed, remember } from '../doing/earlierViews';
 import { Pill } from '../kit/Pill';
+import './frame.css';
 
 /** The camera as a thing: its icon, and where it takes its place from. */
 export function CameraCard({ camera }: { camera: Camera }) {

@@ -4,6 +4,7 @@ import { Tip } from '../kit/Tip';
 import type { Compared } from '../session/comparing';
 import { endCompare } from '../doing/compared';
 import { Pill } from '../kit/Pill';
+import './frame.css';
 
 /** Over the lens view while two versions are compared: what is where, the wipe, and the way out. */
 export function CompareOver({

@@ -14,6 +14,7 @@ import { remember } from '../doing/earlierViews';
 import { palette } from '../theme/tokens';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
+import './frame.css';
 
 const GUIDES: { form: Rule; name: string; across: number; down: number }[] = [
   { form: 'thirds', name: 'Thirds', across: 0, down: 0 },

@@ -8,6 +8,7 @@ import { LensPicture } from '../views/LensPicture';
 import { rendererFor, stage } from '../views/stage';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
+import './frame.css';
 
 /** Widest picture of a tile, pixels. */
 const MOST_PX = 640;

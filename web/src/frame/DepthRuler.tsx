@@ -7,6 +7,7 @@ import { mayKey, preview, say, select, useSequence } from '../session/store';
 import { rulerOf } from '../doing/about';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
 import { palette } from '../theme/tokens';
+import './frame.css';
 
 const HEIGHT = 74;
 const ROW = 11;

@@ -6,6 +6,7 @@ import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { hasView, remember, stepView } from '../doing/earlierViews';
 import { IconAction } from '../kit/IconAction';
+import './frame.css';
 
 const TOOLS: { tool: LensTool; name: string; does: string; icon: () => ReactNode }[] = [
   { tool: 'turn', name: 'Turn', does: 'Drag pans and tilts in place', icon: Icon.Turn },

@@ -21,6 +21,7 @@ import { LensPicture, type Seen } from '../views/LensPicture';
 import { rendererFor, stage } from '../views/stage';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './frame.css';
 
 /** The delivery frame inside the view, in pixels. */
 interface Frame {

@@ -7,6 +7,7 @@ import { editProposed, goTo, mayKey, previewProposed, useSequence } from '../ses
 import { Paced } from '../views/paced';
 import { aboutSubject } from '../doing/about';
 import { palette } from '../theme/tokens';
+import './frame.css';
 
 /** A tick for every so many frames of the subject's way. */
 const TICK = 12;

@@ -8,6 +8,7 @@ import { getJson, postJson } from '../session/http';
 import { askRender, type What } from '../doing/renders';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
+import './handover.css';
 
 interface RenderShown {
   id: string;

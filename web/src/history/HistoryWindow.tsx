@@ -16,6 +16,7 @@ import { getJson } from '../session/http';
 import { closeDialog } from '../kit/Window';
 import type { Side } from '../session/comparing';
 import { compare, documentOf, NOW } from '../doing/compared';
+import './history.css';
 
 interface Made {
   revision: number;

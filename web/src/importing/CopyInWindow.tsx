@@ -16,6 +16,7 @@ import type { Command, Entity } from '../core/types';
 import { attempt, edit, say, select, useSequence } from '../session/store';
 import { call } from '../session/http';
 import { closeDialog } from '../kit/Window';
+import './importing.css';
 
 interface Held {
   code: string;

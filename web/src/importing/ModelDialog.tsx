@@ -10,6 +10,7 @@ import type { ModelReport } from '../session/modelReport';
 import { modelsOf, readModel } from '../doing/bring';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
+import './importing.css';
 
 /** While the server is away a model waits, and is tried again after this long. */
 const AGAIN_MS = 2000;

@@ -9,6 +9,7 @@ import { call } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
+import './importing.css';
 
 interface Track {
   name: string;

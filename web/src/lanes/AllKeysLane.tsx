@@ -6,6 +6,7 @@ import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Chip } from '../kit/Chip';
+import './lanes.css';
 
 const HEIGHT = 24;
 

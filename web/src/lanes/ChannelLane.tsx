@@ -13,6 +13,7 @@ import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
+import './lanes.css';
 
 const CLOSED = 34;
 const NO_KEYS: number[] = [];

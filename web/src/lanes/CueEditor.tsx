@@ -4,6 +4,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { Pill } from '../kit/Pill';
+import './lanes.css';
 
 export const EASE_NAMES: [string, string][] = [
   ['even', 'even speed'],

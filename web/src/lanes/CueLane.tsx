@@ -8,6 +8,7 @@ import { ShareLines } from './ShareLines';
 import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
+import './lanes.css';
 
 const HEIGHT = 56;
 const LILACS = [palette.lilac, '#cdb3f7', '#8f6bd0', '#e0d2fb', '#a079dd', '#d3a7ea'];

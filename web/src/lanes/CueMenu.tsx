@@ -7,6 +7,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { editProposed, useSequence } from '../session/store';
 import * as Icon from '../kit/icons';
 import { IconAction } from '../kit/IconAction';
+import './lanes.css';
 
 /** What can be done to all cues of a lane in time, as the Motion menu does it to keys. */
 export function CueMenu({

@@ -12,6 +12,7 @@ import { toFrame, toX, type Scale } from './scale';
 import { theCore } from '../core/load';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';
+import './lanes.css';
 
 const HEIGHT = 34;
 

@@ -5,6 +5,7 @@ import { goTo, useSequence } from '../session/store';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';
+import './lanes.css';
 
 /** Bits of what is seen, as the core's frame report has them. */
 const [IN_FRAME, WHOLE, IN_SAFE, CLIPPED, SHARP] = [1, 2, 4, 8, 16];

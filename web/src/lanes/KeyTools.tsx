@@ -10,6 +10,7 @@ import { edit, useSequence } from '../session/store';
 import { keysSaid } from '../shortcuts/words';
 import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
 import { Pill } from '../kit/Pill';
+import './lanes.css';
 
 const SHAPES: { id: KeyShape; name: string }[] = [
   { id: 'hold', name: 'Hold' },

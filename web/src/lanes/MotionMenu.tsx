@@ -11,6 +11,7 @@ import { editProposed, say, useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
 import { chosen, curveOf, editKeys, wholeMotion } from './chosen';
 import { Pill } from '../kit/Pill';
+import './lanes.css';
 
 const WHOLE: { name: string; does: string; edit: () => MotionEdit }[] = [
   { name: 'Slow in and out', does: 'Eased at both ends', edit: () => whole(true, true) },

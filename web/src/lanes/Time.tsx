@@ -27,6 +27,7 @@ import { palette } from '../theme/tokens';
 import { Chip } from '../kit/Chip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './lanes.css';
 
 const HEAD = 200;
 

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
 import { useSequence } from '../session/store';
+import './rig.css';
 
 /** Says that a camera is approved, and lets those approve and reopen it who may. */
 export function Approved({ id, name }: { id: string; name: string }) {

@@ -7,6 +7,7 @@ import { editProposed, newId, select, useSequence } from '../session/store';
 import { Window } from '../kit/Window';
 import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
 import { Pill } from '../kit/Pill';
+import './rig.css';
 
 const NOTHING: Tolerance = { metres: 0, degrees: 0, millimetres: 0 };
 const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);

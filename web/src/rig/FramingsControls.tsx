@@ -7,6 +7,7 @@ import { Choice } from '../kit/Choice';
 import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './rig.css';
 
 /** Frames a new travel takes: a second and a half of film at 24. */
 const TRAVEL = 36;

@@ -5,6 +5,7 @@ import { edit, useSequence } from '../session/store';
 import { Choice } from '../kit/Choice';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
+import './rig.css';
 
 const SECONDS = 4;
 const ROWS = 160;

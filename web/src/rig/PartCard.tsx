@@ -19,6 +19,7 @@ import { copyOf, PARTS } from '../doing/parts';
 import { RailControls } from './RailControls';
 import { TrimControls } from './TrimControls';
 import { IconAction } from '../kit/IconAction';
+import './rig.css';
 
 /** One rig part: what it is doing, its few controls, and moving it about the stack. */
 export function PartCard({

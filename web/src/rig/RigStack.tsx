@@ -10,6 +10,7 @@ import { PartCard } from './PartCard';
 import { addPart, PARTS } from '../doing/parts';
 import { ReadyRigs } from './ReadyRigs';
 import { TrimsLine } from './TrimControls';
+import './rig.css';
 
 /**
  * A camera's equipment from the lens at the top down to the ground.

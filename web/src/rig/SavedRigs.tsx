@@ -10,6 +10,7 @@ import { call, getJson, postJson, ServerRefused } from '../session/http';
 import { closeDialog, Window } from '../kit/Window';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './rig.css';
 
 interface Saved {
   id: string;

@@ -2,6 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { ADDED } from '../doing/adding';
 import { MenuButton } from '../kit/MenuButton';
 import { useSequence } from '../session/store';
+import './roster.css';
 
 /** Everything that can be added to the sequence. */
 export function AddMenu() {

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { theCore } from '../core/load';
 import { Pill } from '../kit/Pill';
 import { edit, useSequence } from '../session/store';
+import './roster.css';
 
 /** Names that break the production's rules, with the fix. */
 export function NamingNote() {

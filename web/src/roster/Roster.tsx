@@ -17,6 +17,7 @@ import { NamingNote } from './NamingNote';
 import { InSight, Sight } from './near';
 import { Order } from './order';
 import { RosterItem } from './RosterItem';
+import './roster.css';
 
 const SLOTS = { item: RosterItem };
 

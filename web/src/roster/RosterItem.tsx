@@ -20,6 +20,7 @@ import { useNear } from './near';
 import { Order } from './order';
 import { RowMenu } from './RowMenu';
 import { type Switch, switchesOf } from './switches';
+import './roster.css';
 
 const ICONS: Record<Switch['icon'], () => React.ReactNode> = {
   rendered: Icon.Cut,

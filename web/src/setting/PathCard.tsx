@@ -9,6 +9,7 @@ import { evaluated } from '../session/evaluated';
 import { Tip } from '../kit/Tip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './setting.css';
 
 type Path = Extract<Entity, { kind: 'path' }>;
 

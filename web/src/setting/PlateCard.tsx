@@ -4,6 +4,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
+import './setting.css';
 
 /** An image or image sequence in the frame: of which camera, how it fits, where it stands, when it runs. */
 export function PlateCard({ plate, channels }: { plate: Plate; channels: ChannelInfo[] }) {

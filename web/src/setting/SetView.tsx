@@ -12,6 +12,7 @@ import { useWithKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from '../views/SetViewer';
 import { frameAll, frameSelection, setViewers } from '../views/setViewers';
 import { Pill } from '../kit/Pill';
+import './setting.css';
 
 const SIDES: { id: Side; name: string; tip: string }[] = [
   { id: 'free', name: 'Free', tip: 'Orbit freely about the set' },

@@ -8,6 +8,7 @@ import { edit, select, useSequence } from '../session/store';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
+import './setting.css';
 
 const UPRIGHT: Stance = { headTurn: 0, headTilt: 0, leftArm: 0, rightArm: 0, lean: 0 };
 

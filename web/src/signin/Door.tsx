@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import './signin.css';
 
 /** Where everybody arrives: under the kite, on one card. With something to send it is a form. */
 export function Door({ onSend, children }: { onSend?: () => void; children: ReactNode }) {

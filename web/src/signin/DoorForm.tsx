@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import type { Wrong } from '../kit/useSending';
 import { WrongText } from '../kit/WrongText';
+import './signin.css';
 
 /** A form at the door: its fields, what was wrong with none of them, and the button that sends it. */
 export function DoorForm({

@@ -8,6 +8,7 @@ import type { Faults } from '../fields/choices';
 import { Chip } from '../kit/Chip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
+import './standards.css';
 
 /** 18, 25, 24–290 …, each with its widest stop and closest focus. */
 export function Kits({

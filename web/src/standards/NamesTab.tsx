@@ -6,6 +6,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { useSequence } from '../session/store';
 import { type Faults, UNITS } from '../fields/choices';
+import './standards.css';
 
 const STYLES: [string, string][] = [
   ['asTyped', 'as typed'],

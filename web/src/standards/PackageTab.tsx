@@ -4,6 +4,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from '../fields/choices';
 import { palette } from '../theme/tokens';
+import './standards.css';
 
 /** Rate, delivery, film back, circle of confusion and usual clips. */
 export function Package({

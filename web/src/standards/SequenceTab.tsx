@@ -5,6 +5,7 @@ import { Choice } from '../kit/Choice';
 import { edit, useSequence } from '../session/store';
 import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from '../fields/choices';
 import { Pill } from '../kit/Pill';
+import './standards.css';
 
 /** What this sequence decides for itself, each with the way back to following. */
 export function SequenceOwn() {

@@ -11,6 +11,7 @@ import { closeDialog, Window } from '../kit/Window';
 import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from '../doing/compared';
 import { Pill } from '../kit/Pill';
 import { VersionsTable } from './VersionsTable';
+import './versions.css';
 
 const failed = (e: unknown) => say(e instanceof Error ? e.message : String(e), true);
 
