@@ -2,6 +2,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import InputBase from '@mui/material/InputBase';
 import { styled } from '@mui/material/styles';
 import { type ReactNode, useState } from 'react';
+import { type Findable, found } from './found';
 import { palette } from '../theme/tokens';
 
 const Typed = styled(InputBase, { shouldForwardProp: (p) => p !== 'dense' })<{ dense: boolean }>(
@@ -44,25 +45,6 @@ const List = styled('div', { shouldForwardProp: (p) => p !== 'dense' })<{ dense:
   '& .MuiAutocomplete-groupUl': { padding: 0 },
   '& kbd': { marginLeft: 'auto', color: palette.soft, whiteSpace: 'nowrap' },
 }));
-
-/** Something in a list that is typed into. */
-export interface Findable {
-  id: string;
-  name: string;
-  /** The heading it stands under, which it is found by, too. */
-  group?: string;
-}
-
-/** Those that have every word, in whatever order they were typed; first those that have them as they were typed. */
-function found<T extends Findable>(all: T[], typed: string, most: number): T[] {
-  const text = typed.trim().toLowerCase();
-  const words = text.split(/\s+/).filter(Boolean);
-  const of = (t: T) => `${t.name} ${t.group ?? ''}`.toLowerCase();
-  const having = all.filter((t) => words.every((w) => of(t).includes(w)));
-  if (all.some((t) => t.group !== undefined)) return having.slice(0, most); // under headings they stay together
-  const asTyped = (t: T) => of(t).includes(text);
-  return [...having.filter(asTyped), ...having.filter((t) => !asTyped(t))].slice(0, most);
-}
 
 /**
  * A list that is open, below a line to type in: whoever shows it has opened it. Arrows go through it, Enter chooses.
