@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -159,7 +160,8 @@ class KeysTest extends Desk {
     page.keyboard().press("ArrowUp");
     page.keyboard().press("ArrowUp"); // onto the heading
     page.keyboard().press("ArrowLeft");
-    assertEquals(0, page.locator("aside.left .row .name[title='Along the stalls']").count());
+    page.locator("aside.left .row .name[title='Along the stalls']")
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     page.keyboard().press("ArrowRight");
     page.locator("aside.left .row .name[title='Along the stalls']").waitFor();
     page.keyboard().press("ArrowDown");
