@@ -38,6 +38,7 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
   const item = useTreeItem({ id, itemId, label, children });
   const entity = useSequence((s) => s.entities[itemId] as Entity | undefined);
   const mayEdit = useSequence((s) => s.mayEdit);
+  const looked = useSequence((s) => s.camera === itemId);
   const [naming, setNaming] = useState(false);
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const order = useContext(Order);
@@ -69,6 +70,7 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
           {...item.getContentProps({ onClick: click })}
           ref={row}
           className={group ? 'group-head' : `row ${item.status.selected ? 'on' : ''}`}
+          data-camera={entity?.kind === 'camera' ? (looked ? 'looked through' : 'another') : undefined}
           draggable={!naming && mayEdit && !group}
           onDragStart={(x) => dragged(x, itemId)}
           onDragOver={(x) =>
