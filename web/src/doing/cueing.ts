@@ -2,6 +2,9 @@ import { theCore } from '../core/load';
 import type { Attention, Camera, Framings, Light } from '../core/types';
 import { editProposed, say, useSequence } from '../session/store';
 
+/** Frames that a focus pull usually takes: a second of film at 24. */
+export const PULL_FRAMES = 24;
+
 /** Stands for the frames that a turn usually takes. */
 export const USUAL_TRAVEL = -1;
 

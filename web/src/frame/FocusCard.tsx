@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command, Focus } from '../core/types';
 import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../session/store';
+import { PULL_FRAMES } from '../doing/cueing';
 import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../kit/Tip';
@@ -28,7 +29,7 @@ function Distances({ camera }: { camera: string }) {
 export function FocusCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const entities = useSequence((s) => s.entities);
-  const [pull, setPull] = useState(24);
+  const [pull, setPull] = useState(PULL_FRAMES);
   evaluated();
   const r = rulerOf(camera.id);
   const focus = camera.focus;
@@ -126,7 +127,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
             onClick={() =>
               editProposed(
                 `Pull focus to ${name(s.entity)}`,
-                theCore().turnCuesTo(camera.id, 'focus', s.entity, at, pull),
+                theCore().pullFocus(camera.id, s.entity, at, pull),
               )
             }
           >

@@ -91,7 +91,7 @@ export function useWalking(
     const turn = (e: WheelEvent) => {
       e.preventDefault();
       if (!ready()) return;
-      if (wheel.dollyM === 0 && wheel.notches === 0) {
+      if (!wheel.timer) {
         remember(lensCamera(state()));
         takeHold();
       }

@@ -1,5 +1,6 @@
 import { RichTreeView } from '@mui/x-tree-view/RichTreeView';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Entity } from '../core/types';
 import { Editing } from '../kit/Editing';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
@@ -33,14 +34,10 @@ export function Roster() {
   const tree = useRef<HTMLDivElement>(null);
   const subjects = useMemo(() => (entities ? subjectsNow() : new Set<string>()), [entities]);
   const wanted = find.trim().toLowerCase();
-  const found = Object.values(entities).filter((e) => e.name.toLowerCase().includes(wanted));
-  const shown = useSame(
-    branches(
-      // layers stay in sight while something is looked for: it may be to be laid on one
-      wanted ? Object.values(entities).filter((e) => e.kind === 'layer' || found.includes(e)) : found,
-      subjects,
-    ),
-  );
+  const matches = (e: Entity) => e.kind !== 'cutEntry' && e.name.toLowerCase().includes(wanted);
+  // layers stay in sight while something is looked for: it may be to be laid on one
+  const all = Object.values(entities).filter((e) => e.kind === 'layer' || matches(e));
+  const shown = useSame(branches(all, subjects));
   const open = useMemo(
     () => forks(shown).filter((id) => wanted || !folded.includes(id)),
     [shown, folded, wanted],
@@ -114,11 +111,11 @@ export function Roster() {
               expandedItems={open}
               onExpandedItemsChange={(_, ids) => setFolded(forks(shown).filter((id) => !ids.includes(id)))}
               itemChildrenIndentation={12}
-              sx={TREE}
+              sx={{ p: 0 }}
             />
           </Order>
         </Sight>
-        {found.every((e) => e.kind === 'cutEntry') ? (
+        {!all.some(matches) ? (
           <p className="empty">
             {find ? 'Nothing has that name.' : 'Nothing here yet. Add a stand-in or bring in a model.'}
           </p>
@@ -137,14 +134,3 @@ function useSame(now: Branch[]): Branch[] {
   // eslint-disable-next-line react-hooks/exhaustive-deps -- it is what it says
   return useMemo(() => now, [text]);
 }
-
-const TREE = {
-  p: 0,
-  '& .MuiTreeItem-iconContainer': {
-    width: 12,
-    ml: '-2px',
-    mr: '-4px',
-    opacity: 0.7,
-    '& svg': { fontSize: 14 },
-  },
-};

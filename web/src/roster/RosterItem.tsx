@@ -1,6 +1,7 @@
 import { TreeItemGroupTransition, TreeItemIconContainer, TreeItemRoot } from '@mui/x-tree-view/TreeItem';
 import { TreeItemIcon } from '@mui/x-tree-view/TreeItemIcon';
 import { TreeItemProvider } from '@mui/x-tree-view/TreeItemProvider';
+import { useTreeItemUtils } from '@mui/x-tree-view/hooks';
 import { useTreeItem, type UseTreeItemParameters } from '@mui/x-tree-view/useTreeItem';
 import { type KeyboardEvent, type MouseEvent, useContext, useRef, useState } from 'react';
 import { theCore } from '../core/load';
@@ -36,6 +37,7 @@ type Cancellable = { defaultMuiPrevented?: boolean };
 /** A row of the roster with what is below it: a heading, or a thing that can be chosen, named, dragged, hidden and locked. */
 export function RosterItem({ id, itemId, label, children }: UseTreeItemParameters) {
   const item = useTreeItem({ id, itemId, label, children });
+  const { interactions } = useTreeItemUtils({ itemId, children });
   const entity = useSequence((s) => s.entities[itemId] as Entity | undefined);
   const mayEdit = useSequence((s) => s.mayEdit);
   const looked = useSequence((s) => s.camera === itemId);
@@ -59,13 +61,17 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
     }
   };
   const click = (e: MouseEvent & Cancellable) => {
-    if (!entity || naming) return;
     e.defaultMuiPrevented = true;
-    choose(entity, order(), e.shiftKey, e.ctrlKey || e.metaKey);
+    if (!entity) interactions.handleExpansion(e);
+    else if (!naming) choose(entity, order(), e.shiftKey, e.ctrlKey || e.metaKey);
+  };
+  const foldOrUnfold = (e: MouseEvent) => {
+    e.stopPropagation(); // it chooses nothing
+    interactions.handleExpansion(e);
   };
   return (
     <TreeItemProvider {...item.getContextProviderProps()}>
-      <TreeItemRoot {...item.getRootProps({ onKeyDown: keys })}>
+      <TreeItemRoot {...item.getRootProps({ onKeyDown: keys })} className="branch">
         <div
           {...item.getContentProps({ onClick: click })}
           ref={row}
@@ -85,7 +91,11 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
           }}
         >
           {item.status.expandable ? (
-            <TreeItemIconContainer {...item.getIconContainerProps()}>
+            <TreeItemIconContainer
+              {...item.getIconContainerProps({ onClick: foldOrUnfold })}
+              className="fork"
+              title={group ? undefined : item.status.expanded ? 'Fold' : 'Unfold'}
+            >
               <TreeItemIcon status={item.status} />
             </TreeItemIconContainer>
           ) : null}

@@ -15,11 +15,11 @@ export const CREW: { name: string; holds: (e: Entity, subjects: Set<string>) => 
   { name: 'Measures', holds: (e) => e.kind === 'measure' },
 ];
 
+const byWords = new Intl.Collator(undefined, { numeric: true });
+
 /** Cameras by letter, all else by name, with numbers in it as one counts. */
 export const inCrew = (a: Entity, b: Entity): number =>
-  a.kind === 'camera' && b.kind === 'camera'
-    ? byLetter(a, b)
-    : a.name.localeCompare(b.name, undefined, { numeric: true });
+  a.kind === 'camera' && b.kind === 'camera' ? byLetter(a, b) : byWords.compare(a.name, b.name);
 
 /** The ids of what the core takes for subjects. */
 export const subjectsNow = (): Set<string> => new Set(JSON.parse(theCore().subjects()) as string[]);

@@ -3,7 +3,7 @@ import { theCore } from '../core/load';
 import type { Camera, RigPart } from '../core/types';
 import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
-import { USUAL_TRAVEL } from '../doing/cueing';
+import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
 import { addPart, PARTS } from '../doing/parts';
 import { chooseSequence } from '../doing/bring';
 import { cutHere } from '../lanes/CutLane';
@@ -27,9 +27,6 @@ export interface Action {
 }
 
 const get = useSequence.getState;
-
-/** Frames that a focus pull usually takes: a second of film at 24. */
-const PULL_FRAMES = 24;
 
 /** Everything that this account can do from the command box, at this moment. */
 export function actions(): Action[] {

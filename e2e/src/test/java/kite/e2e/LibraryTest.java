@@ -235,6 +235,16 @@ class LibraryTest {
     assertEquals(0.5, h.gridM());
     assertEquals(101, h.firstFrame());
     assertEquals(12, h.standards().beginning().handleFrames());
+    // asked as it was before there were handles
+    asked.put("name", "Before " + code);
+    asked.put("code", "A" + code);
+    asked.put("beginning", Map.of("displayUnit", "m", "gridM", 1, "firstFrame", 1001));
+    var before = pim.post("api/productions", asked);
+    assertEquals(200, before.statusCode(), before.body());
+    String earlier = Person.json(before).get("id").asString();
+    assertEquals(200, begin(earlier, "A010", "firstSet", Map.of()));
+    Header usual = opened(list(earlier, "here").get(0).get("id").asString()).header();
+    assertEquals(8, usual.standards().beginning().handleFrames());
     assertEquals(350, h.lastFrame(), "ten seconds at 25");
   }
 

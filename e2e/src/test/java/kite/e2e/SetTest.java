@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.MouseButton;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
@@ -98,6 +99,24 @@ class SetTest extends Desk {
     assertEquals(0, named("Arch 2").channel("y").at(1001), 1e-6);
     page.keyboard().press("Control+z");
     assertEquals(5, named("Arch 2").channel("x").at(1001), 1e-9);
+  }
+
+  @Test
+  void whatSomethingIsNestedInFoldsByMouseAndIsNotChosenByThat() throws Exception {
+    Locator second = page.locator("aside.left .row .name[title='Bollard 2']");
+    choose("Pim");
+    second.dragTo(page.locator("aside.left .row .name[title='Bollard 1']"));
+    saved();
+    assertEquals("bollard1", ((Piece) application.stored().get("bollard2")).parent());
+    page.getByTitle("Fold", new Page.GetByTitleOptions().setExact(true)).click();
+    second.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+    page.getByTitle("Unfold", new Page.GetByTitleOptions().setExact(true)).click();
+    second.waitFor();
+    assertEquals("pim", page.evaluate("() => jollyKite.state().selected[0]"));
+    // a heading folds wherever it is clicked
+    page.getByText("CAMERAS", new Page.GetByTextOptions().setExact(true)).click();
+    page.locator("aside.left .row .name[title='Crane down']")
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
   }
 
   @Test

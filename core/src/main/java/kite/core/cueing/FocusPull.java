@@ -24,21 +24,16 @@ public final class FocusPull {
                 Members.with(List.of(), subject), List.of(Members.whole(frame, 0, subject)))));
   }
 
-  /**
-   * Focus is pulled from wherever it is to a subject, from a frame on; other cues stay. Where there
-   * is no cue before, one a frame earlier holds what was: the distance set by hand, or the mix of
-   * the first cue, which was held up to it.
-   */
+  /** Focus is pulled from wherever it is to a subject, from a frame on; other cues stay. */
   public static List<Command> pull(Camera c, String subject, double frame, double travel) {
     Cued now = Members.of(c, Focus.ID);
+    List<Cue> was = now.cues();
+    // where nothing is followed yet it comes from the distance set by hand
+    if (was.isEmpty()) was = List.of(new Cue(frame - 1, 0, Ease.SLOW_BOTH, Map.of()));
     List<Cue> cues = new ArrayList<>();
-    for (Cue k : now.cues()) if (k.frame() < frame) cues.add(k);
-    if (cues.isEmpty()) {
-      Map<String, Double> was = now.cues().isEmpty() ? Map.of() : now.cues().get(0).mix();
-      cues.add(new Cue(frame - 1, 0, Ease.SLOW_BOTH, was));
-    }
-    cues.add(Members.whole(frame, travel, subject));
-    for (Cue k : now.cues()) if (k.frame() > frame) cues.add(k);
+    for (Cue k : was) if (k.frame() < frame) cues.add(k);
+    cues.addAll(Turning.comingFrom(was, Members.whole(frame, travel, subject)));
+    for (Cue k : was) if (k.frame() > frame) cues.add(k);
     return List.of(
         new RigCommand.SetFocus(c.id(), new Focus(Members.with(now.subjects(), subject), cues)));
   }

@@ -31,20 +31,26 @@ public final class Turning {
    */
   public static List<Command> to(
       Entity owner, String part, String member, double frame, double travel) {
-    Cued now = Members.of(owner, part);
-    List<Command> all = new ArrayList<>();
-    // a turn that begins where the first cue stands comes from what that cue holds, a frame earlier
-    if (!now.cues().isEmpty()) {
-      Cue first = now.cues().get(0);
-      boolean there = member != null && Double.valueOf(1).equals(first.mix().get(member));
-      if (first.frame() == frame && !there)
-        all.add(
-            new RigCommand.PutCue(
-                owner.id(), part, new Cue(frame - 1, first.travel(), first.ease(), first.mix())));
-    }
     Map<String, Double> mix = member == null ? Map.of() : Map.of(member, 1.0);
-    all.add(new RigCommand.PutCue(owner.id(), part, new Cue(frame, travel, Ease.SLOW_BOTH, mix)));
+    Cue cue = new Cue(frame, travel, Ease.SLOW_BOTH, mix);
+    List<Command> all = new ArrayList<>();
+    for (Cue k : comingFrom(Members.of(owner, part).cues(), cue))
+      all.add(new RigCommand.PutCue(owner.id(), part, k));
     return all;
+  }
+
+  /**
+   * A cue with what it comes from. Before the first cue a track holds what that one holds: where a
+   * new one would be the first, and holds something else, another stands a frame before it and
+   * holds what was.
+   *
+   * @param cues those there are, in rising order of frame
+   */
+  static List<Cue> comingFrom(List<Cue> cues, Cue next) {
+    if (cues.isEmpty() || cues.get(0).frame() < next.frame()) return List.of(next);
+    Cue first = cues.get(0);
+    if (first.mix().equals(next.mix())) return List.of(next);
+    return List.of(new Cue(next.frame() - 1, 0, Ease.SLOW_BOTH, first.mix()), next);
   }
 
   /**

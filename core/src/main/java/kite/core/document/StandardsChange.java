@@ -20,6 +20,8 @@ public final class StandardsChange {
         "Delivery",
         a.deliveryWidth() + " × " + a.deliveryHeight(),
         b.deliveryWidth() + " × " + b.deliveryHeight());
+    compare(
+        all, "Handles", frames(now.standards().beginning()), frames(then.standards().beginning()));
     compare(all, "Circle of confusion", mm(a.circleMm()), mm(b.circleMm()));
     int backs = 0, fits = 0, near = 0, far = 0, keep = 0;
     for (Camera c : s.all(Camera.class)) {
@@ -46,6 +48,10 @@ public final class StandardsChange {
 
   private static void compare(List<String> all, String what, String from, String to) {
     if (!from.equals(to)) all.add(what + " " + from + " → " + to);
+  }
+
+  private static String frames(Beginning b) {
+    return b.handleFrames() == 1 ? "1 frame" : b.handleFrames() + " frames";
   }
 
   private static String cameras(int n) {

@@ -160,6 +160,20 @@ class CueingTest {
   }
 
   @Test
+  void aTurnBeforeTheFirstCueLeavesWhatWasBeforeIt() {
+    Sequence s = document();
+    s = done(s, Turning.to(camera(s), PART, "b", 990, 10));
+    double[] shares = new double[2];
+    look(s).track().shares(985, shares);
+    assertEquals(1, shares[0], 1e-12, "as the first cue held it");
+    look(s).track().shares(1000, shares);
+    assertEquals(1, shares[1], 1e-12);
+    // what is held already needs nothing before it
+    Sequence same = done(document(), Turning.to(camera(document()), PART, "a", 1001, 12));
+    assertEquals(1001, look(same).cues().get(0).frame());
+  }
+
+  @Test
   void aHeldMixStaysAndATurnThatIsHeldComesToRest() {
     Sequence s = document();
     List<Command> still = Turning.hold(camera(s), PART, 1020, false);

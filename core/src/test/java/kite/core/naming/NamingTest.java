@@ -125,6 +125,13 @@ class NamingTest {
   }
 
   @Test
+  void newHandlesAreSaidBeforeTheyAreAgreedOn() {
+    Sequence s = RandomDocuments.of(3);
+    Standards next = s.header().standards().withBeginning(new Beginning("m", 1, 1001, 12));
+    assertEquals(List.of("Handles 8 frames → 12 frames"), StandardsChange.sentences(s, next));
+  }
+
+  @Test
   void standardsOfEarlierBuildsHaveTheUsualHandles() {
     Standards a = RandomDocuments.header().standards();
     Standards long12 = a.withBeginning(new Beginning("m", 1, 1001, 12));

@@ -58,14 +58,29 @@ class LibraryApi {
    * @param from another production whose standards it begins with, or null
    * @param beginning what its sequences begin with; null for what the standards say
    */
-  record ProductionAsked(String name, String code, String start, UUID from, Beginning beginning) {}
+  record ProductionAsked(
+      String name, String code, String start, UUID from, BeginningAsked beginning) {}
+
+  /**
+   * @param handleFrames the usual where it is left out
+   */
+  record BeginningAsked(String displayUnit, double gridM, int firstFrame, Integer handleFrames) {
+    Beginning beginning() {
+      int handles = handleFrames == null ? Beginning.USUAL.handleFrames() : handleFrames;
+      return new Beginning(displayUnit, gridM, firstFrame, handles);
+    }
+  }
 
   @PostMapping("/productions")
   @May.Administer
   Library.ProductionShown begin(@RequestBody ProductionAsked asked) {
     if (asked.from() != null) rights.production(asked.from(), Role.REVIEWER.name());
     return library.begin(
-        asked.name(), asked.code(), asked.start(), asked.from(), asked.beginning());
+        asked.name(),
+        asked.code(),
+        asked.start(),
+        asked.from(),
+        asked.beginning() == null ? null : asked.beginning().beginning());
   }
 
   /**

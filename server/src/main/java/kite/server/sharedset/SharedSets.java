@@ -120,6 +120,15 @@ class SharedSets {
     return new Kept(s.id, number);
   }
 
+  /** The id of a set as a document names it; a document may name anything. */
+  static UUID idOf(String named) {
+    try {
+      return UUID.fromString(named);
+    } catch (IllegalArgumentException e) {
+      throw Problem.missing("set");
+    }
+  }
+
   private static SetRow need(UUID production, SetRow s) {
     if (s == null || !s.productionId.equals(production)) throw Problem.missing("set");
     return s;

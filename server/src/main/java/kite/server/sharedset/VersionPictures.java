@@ -1,5 +1,6 @@
 package kite.server.sharedset;
 
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -27,11 +28,13 @@ class VersionPictures {
   private final SharedSets sets;
   private final SequenceStore sequences;
   private final SmallPicture pictures;
+  private final Clock clock;
 
   /** One at a time: edits go on beside it. */
   private final Semaphore turn = new Semaphore(1, true);
 
-  VersionPictures(SharedSets sets, SequenceStore sequences, SmallPicture pictures) {
+  VersionPictures(SharedSets sets, SequenceStore sequences, SmallPicture pictures, Clock clock) {
+    this.clock = clock;
     this.sets = sets;
     this.sequences = sequences;
     this.pictures = pictures;
@@ -47,10 +50,10 @@ class VersionPictures {
             .orElseThrow(() -> Problem.missing("set"));
     Sequence s = number == p.version() ? now : with(now, p, production, number);
     if (!(s.get(camera) instanceof Camera c)) throw Problem.missing("camera");
-    Instant end = Instant.now().plus(Duration.ofSeconds(PATIENCE_S));
     if (!mine()) throw busy();
     try {
-      byte[] png = pictures.of(s, c, frame, () -> Instant.now().isAfter(end));
+      Instant end = clock.instant().plus(Duration.ofSeconds(PATIENCE_S));
+      byte[] png = pictures.of(s, c, frame, () -> clock.instant().isAfter(end));
       if (png == null) throw busy();
       return png;
     } catch (IllegalStateException e) {
@@ -62,7 +65,7 @@ class VersionPictures {
   }
 
   private Sequence with(Sequence now, PlacedSet p, UUID production, int number) {
-    UUID set = UUID.fromString(p.set());
+    UUID set = SharedSets.idOf(p.set());
     Sequence was = SequenceJson.read(sets.document(production, set, p.version()));
     Sequence next = SequenceJson.read(sets.document(production, set, number));
     return Edit.apply(
