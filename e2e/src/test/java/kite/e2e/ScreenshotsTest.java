@@ -72,11 +72,6 @@ class ScreenshotsTest extends Desk {
     keep("administration");
     page.evaluate("() => location.hash = ''");
     page.getByText("The whale balloon").waitFor();
-    button("New sequence").click();
-    page.getByText("New sequence of Salt Wind").waitFor();
-    page.getByLabel("From another sequence").click();
-    keep("new-sequence");
-    page.keyboard().press("Escape");
     button("+ New production").click();
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Lee Shore");
     keep("new-production");
@@ -145,6 +140,7 @@ class ScreenshotsTest extends Desk {
     page.waitForTimeout(800);
     keep("standards");
     button("Close").click();
+    sets();
     java.nio.file.Path file = java.nio.file.Files.createTempFile("crate", ".glb");
     node("write-test-model.mjs", file.toString());
     var chooser = page.waitForFileChooser(() -> button("Bring in a model").click());
@@ -167,5 +163,44 @@ class ScreenshotsTest extends Desk {
     page.keyboard().press("Control+k");
     page.getByPlaceholder("What would you like to do?").fill("cut to");
     keep("command-box");
+  }
+
+  /** A set that stands twice: one of them is moved and kept, and the other is offered that. */
+  private void sets() throws Exception {
+    button("Move").click();
+    choose("Along the stalls");
+    goTo(1096);
+    choose("Stall 2");
+    openSets();
+    page.getByLabel("Name of a new set").fill("Market stall");
+    button("Make it of 1 thing").click();
+    page.getByLabel("Market stall here").waitFor();
+    page.getByLabel("Place Market stall").click();
+    page.getByLabel("Market stall here").nth(1).waitFor();
+    page.waitForFunction("() => jollyKite.state().pending === 0");
+    page.keyboard().press("Escape");
+    choose("Stall 2");
+    Locator x = page.getByLabel("X of Stall 2", new Page.GetByLabelOptions().setExact(true));
+    x.fill("1.4");
+    x.press("Enter");
+    page.waitForFunction("() => jollyKite.state().pending === 0");
+    page.keyboard().press("Escape");
+    openSets();
+    page.getByLabel("Note of the next version of Market stall").first().fill("over the walk");
+    page.getByText("Keep as v002").first().click();
+    button("Take v002 …").click();
+    page.waitForFunction(
+        "() => [...document.querySelectorAll('[role=dialog] img')].filter(i => i.naturalWidth)"
+            + ".length === 2");
+    keep("sets");
+    page.keyboard().press("Escape");
+    Application.sql("delete from shared_set");
+  }
+
+  private void openSets() {
+    page.keyboard().press("Control+k");
+    page.getByPlaceholder("What would you like to do?").fill("sets of the production");
+    page.keyboard().press("Enter");
+    page.getByText("All of them").waitFor();
   }
 }
