@@ -12,10 +12,17 @@ export interface Refusal {
 const A_STRUCT = new Uint8Array([0, 97, 115, 109, 1, 0, 0, 0, 1, 5, 1, 95, 1, 120, 0]);
 
 let core: KiteCore | undefined;
+let coming: Promise<KiteCore> | undefined;
 
 /** Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it. */
-export async function loadCore(): Promise<KiteCore> {
-  if (core) return core;
+export function loadCore(): Promise<KiteCore> {
+  return (coming ??= fetchCore().catch((e: unknown) => {
+    coming = undefined; // whoever asks next tries again
+    throw e;
+  }));
+}
+
+async function fetchCore(): Promise<KiteCore> {
   try {
     const runtime = (await import(
       /* @vite-ignore */ new URL('core/kite-core.js', document.baseURI).href

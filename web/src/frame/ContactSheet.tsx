@@ -5,7 +5,8 @@ import { evaluated, LENS } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { cutSpans, select, useSequence } from '../session/store';
 import { LensPicture } from '../views/LensPicture';
-import { rendererFor, stage } from '../views/stage';
+import { stage } from '../views/stage';
+import { giveBack, takeSheet } from '../views/surfaces';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
 import './frame.css';
@@ -23,9 +24,8 @@ export function ContactSheet() {
   const tiles = useRef(new Map<string, HTMLCanvasElement>());
   const cameras = camerasOf(entities);
   useEffect(() => {
-    const canvas = new OffscreenCanvas(1, 1);
-    const renderer = rendererFor(canvas);
-    renderer.setPixelRatio(1);
+    const sheet = takeSheet();
+    const { canvas, renderer } = sheet;
     const waiting = new Set<string>();
     let [asked, ready, left] = [0, false, false];
     const ask = () => {
@@ -52,8 +52,8 @@ export function ContactSheet() {
       }
       if (waiting.size) ask();
     };
-    void picture.prepare().then(() => {
-      ready = true;
+    void picture.prepare().then((can) => {
+      ready = can;
       all();
     });
     const leave = stage.listen(all);
@@ -62,6 +62,7 @@ export function ContactSheet() {
       leave();
       cancelAnimationFrame(asked);
       picture.dispose();
+      giveBack(sheet);
     };
   }, [aspect, cameras.length]);
   const spans = cutSpans();

@@ -1,6 +1,5 @@
 import { at } from '../session/http';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { AimPlace } from './AimPlace';
@@ -18,7 +17,8 @@ import { Tip } from '../kit/Tip';
 import { CompareOver } from './CompareOver';
 import { whenAskedForAxisPoint } from '../doing/axisPoint';
 import { LensPicture, type Seen } from '../views/LensPicture';
-import { rendererFor, stage } from '../views/stage';
+import { stage } from '../views/stage';
+import { useSurface } from '../views/surfaces';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 import './frame.css';
@@ -33,10 +33,12 @@ interface Frame {
 
 const SETTLE_MS = 400;
 
+const CANVAS = { tabindex: '0', 'aria-label': 'Delivery frame', 'data-testid': 'lens', 'data-keys': 'lens' };
+
 /** What the camera delivers, and walking it about. */
 export function LensView({ alone = false }: { alone?: boolean }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLDivElement>(null);
+  const surface = useSurface('lens', box, CANVAS);
   const picture = useRef<LensPicture | null>(null);
   const [failed, setFailed] = useState('');
   const [seen, setSeen] = useState<Seen | null>(null);
@@ -52,26 +54,23 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   const whole = !camera || camera.surround >= 1;
 
   useEffect(() => {
-    let renderer: THREE.WebGLRenderer;
-    try {
-      renderer = rendererFor(canvas.current!);
-    } catch {
+    if (!surface.current) {
       setFailed(
         'This browser cannot draw in 3D (WebGL 2 is off). Switch on hardware acceleration and reload.',
       );
       return;
     }
+    const { renderer, canvas } = surface.current;
     let asked = 0;
     let settle = 0;
     let wider: [number, number] = [1, 1];
     const look = () => setInside(useSequence.getState().playing ? '' : (picture.current?.inside() ?? ''));
     const draw = () => {
       asked = 0;
-      if (!canvas.current) return;
       const s = useSequence.getState();
       const now = picture.current!.draw(lensCamera(s), wider);
       setSeen((old) => (JSON.stringify(old) === JSON.stringify(now) ? old : now));
-      canvas.current.dataset.drawn = `${s.frame}/${s.version}`;
+      canvas.dataset.drawn = `${s.frame}/${s.version}`;
       clearTimeout(settle);
       settle = globalThis.setTimeout(look, SETTLE_MS) as unknown as number;
     };
@@ -80,9 +79,8 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       if (!asked && ready) asked = requestAnimationFrame(draw);
     };
     picture.current = new LensPicture(renderer, ask);
-    let gone = false;
-    void picture.current.prepare().then(() => {
-      ready = !gone;
+    void picture.current.prepare().then((can) => {
+      ready = can;
       ask();
     });
     // whole pixels of the screen: what is drawn in a part of the picture, or by way of a target, falls on the same ones
@@ -106,7 +104,6 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     fit();
     const leave = stage.listen(ask);
     return () => {
-      gone = true;
       ready = false;
       leave();
       size.disconnect();
@@ -114,18 +111,21 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       clearTimeout(settle);
       picture.current?.dispose();
     };
-  }, [aspect, whole]);
+  }, [aspect, whole, surface]);
 
-  const click = useCallback((e: PointerEvent) => {
-    const s = useSequence.getState();
-    const r = canvas.current!.getBoundingClientRect();
-    const hit = picture.current?.pick(
-      ((e.clientX - r.left) / r.width) * 2 - 1,
-      1 - ((e.clientY - r.top) / r.height) * 2,
-    );
-    if (s.picking && hit) givePicked(hit);
-  }, []);
-  useWalking(canvas, click);
+  const click = useCallback(
+    (e: PointerEvent) => {
+      const s = useSequence.getState();
+      const r = surface.current!.canvas.getBoundingClientRect();
+      const hit = picture.current?.pick(
+        ((e.clientX - r.left) / r.width) * 2 - 1,
+        1 - ((e.clientY - r.top) / r.height) * 2,
+      );
+      if (s.picking && hit) givePicked(hit);
+    },
+    [surface],
+  );
+  useWalking(surface, click);
 
   const problem = inside
     ? `The camera is inside “${inside}”. Dolly back, or move the near clip out past it.`
@@ -139,11 +139,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
         </Editing>
       ) : null}
       <div className={`view-ground ${picking ? 'picking' : ''}`} ref={box}>
-        {failed ? (
-          <p className="empty">{failed}</p>
-        ) : (
-          <canvas ref={canvas} tabIndex={0} aria-label="Delivery frame" data-testid="lens" data-keys="lens" />
-        )}
+        {failed ? <p className="empty">{failed}</p> : null}
         {camera && compared?.way !== 'beside' ? <GuideLines camera={camera} frame={frame} /> : null}
         {camera && compared ? <CompareOver compared={compared} frame={frame} /> : null}
         {camera && desk === 'move' && !compared ? <SubjectWay camera={camera} frame={frame} /> : null}

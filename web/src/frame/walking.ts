@@ -12,6 +12,7 @@ import {
 } from '../session/store';
 import { aboutPoint } from '../doing/about';
 import { remember } from '../doing/earlierViews';
+import type { Surface } from '../views/surfaces';
 
 const WHEEL_PAUSE_MS = 350;
 const CLICK_PX = 4;
@@ -49,11 +50,11 @@ interface Steps {
 
 /** Moves the camera itself: drags, wheel and keys become one edit each. Clicks go to `onClick`. */
 export function useWalking(
-  canvas: React.RefObject<HTMLCanvasElement | null>,
+  surface: React.RefObject<Surface | null>,
   onClick: (e: PointerEvent) => void,
 ): void {
   useEffect(() => {
-    const el = canvas.current;
+    const el = surface.current?.canvas;
     if (!el) return;
     let g: Gesture | null = null;
     let moved = false;
@@ -159,5 +160,5 @@ export function useWalking(
       el.removeEventListener('keyup', keyUp);
       el.removeEventListener('blur', blur);
     };
-  }, [canvas, onClick]);
+  }, [surface, onClick]);
 }

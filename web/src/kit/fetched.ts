@@ -9,13 +9,16 @@ const LATER =
 
 const wait = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
 
+/** A part of the page, to be shown or to be fetched ahead of that. */
+type Fetched<P> = LazyExoticComponent<ComponentType<P>> & { ahead: () => Promise<unknown> };
+
 const asked: (() => Promise<unknown>)[] = [];
 
 /**
  * A part of the page that is fetched when it is first shown, or by {@link fetchAhead}; where the server is away it comes as
  * soon as it answers.
  */
-export function fetched<P>(load: () => Promise<ComponentType<P>>): LazyExoticComponent<ComponentType<P>> {
+export function fetched<P>(load: () => Promise<ComponentType<P>>): Fetched<P> {
   let coming: Promise<{ default: ComponentType<P> }> | undefined;
   let [wanted, said] = [false, false];
   const get = () =>
@@ -32,10 +35,11 @@ export function fetched<P>(load: () => Promise<ComponentType<P>>): LazyExoticCom
       }
     })());
   asked.push(get);
-  return lazy(() => {
+  const part = lazy(() => {
     wanted = true;
     return get();
   });
+  return Object.assign(part, { ahead: get });
 }
 
 /** Fetches one after the other what nobody has needed yet, so that it opens at once, and while the server is away, too. */

@@ -1,4 +1,4 @@
-import { answer, theCore } from '../core/load';
+import { answer, loadCore, theCore } from '../core/load';
 import { at, getJson, postJson, ServerRefused } from './http';
 import { fetchApprovals } from './approvals';
 import { play } from './playing';
@@ -70,7 +70,10 @@ export async function openSequence(id: string): Promise<void> {
 
 /** Opens a sequence as it was at a revision, to look at: nothing is changed there, and nothing comes. */
 export async function openMoment(id: string, moment: number): Promise<void> {
-  const document = await getJson<unknown>(`/api/sequences/${id}/history/${moment}`);
+  const [document] = await Promise.all([
+    getJson<unknown>(`/api/sequences/${id}/history/${moment}`),
+    loadCore(),
+  ]);
   answer(theCore().open(JSON.stringify(document)));
   set({ role: 'reviewer', mayEdit: false, moment });
   opened(id, moment);
@@ -92,9 +95,10 @@ export function closeSequence(): void {
 
 /** Takes the server's document and lays the waiting edits on it, saying which do not fit any more. */
 async function load(id: string, outbox: Outbox): Promise<void> {
-  const { revision, role, document } = await getJson<{ revision: number; role: Role; document: unknown }>(
-    `/api/sequences/${id}`,
-  );
+  const [{ revision, role, document }] = await Promise.all([
+    getJson<{ revision: number; role: Role; document: unknown }>(`/api/sequences/${id}`),
+    loadCore(),
+  ]);
   if (now?.outbox !== outbox) return; // left meanwhile
   set({ role, mayEdit: role === 'artist' || role === 'lead' });
   answer(theCore().open(JSON.stringify(document)));

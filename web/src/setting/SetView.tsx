@@ -10,6 +10,7 @@ import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
 import { useWithKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from '../views/SetViewer';
+import { useSurface } from '../views/surfaces';
 import { frameAll, frameSelection, setViewers } from '../views/setViewers';
 import { Pill } from '../kit/Pill';
 import './setting.css';
@@ -193,27 +194,26 @@ function SetFoot() {
 
 /** One pane: a canvas with its own way of looking. */
 function SetPane({ side, index, named }: { side: Side; index: number; named: boolean }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLDivElement>(null);
+  const surface = useSurface('set', box, {
+    tabindex: '0',
+    'data-testid': index === 0 ? 'set' : `set-${side}`,
+    'aria-label': named ? `The set, ${SIDES.find((s) => s.id === side)!.name}` : 'The set',
+  });
   const view = useRef<SetViewer | null>(null);
   useEffect(() => {
-    const v = new SetViewer(canvas.current!, box.current!, index);
+    if (!surface.current) return; // the lens view says why
+    const v = new SetViewer(surface.current, box.current!, index);
     view.current = v;
     setViewers.push(v);
     return () => {
       v.dispose();
       setViewers.splice(setViewers.indexOf(v), 1);
     };
-  }, [index]);
+  }, [index, surface]);
   useEffect(() => view.current?.look(side), [side]);
   return (
     <div className="view-ground" ref={box}>
-      <canvas
-        ref={canvas}
-        tabIndex={0}
-        data-testid={index === 0 ? 'set' : `set-${side}`}
-        aria-label={named ? `The set, ${SIDES.find((s) => s.id === side)!.name}` : 'The set'}
-      />
       {named ? <span className="pane-name">{SIDES.find((s) => s.id === side)!.name}</span> : null}
     </div>
   );

@@ -1,6 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useEffect, useState } from 'react';
-import { loadCore } from '../core/load';
 import { fetched } from '../kit/fetched';
 import { goToPlace, momentIn, sequenceIn } from '../session/place';
 import { closeSequence, openMoment, openSequence } from '../session/sync';
@@ -96,7 +95,7 @@ export function App() {
           onLeave={() => go('')}
         />
       ) : (
-        <HomePage session={session.data} />
+        <HomePage session={session.data} ahead={Workspace.ahead} />
       )}
       <Said />
     </Suspense>
@@ -135,9 +134,10 @@ function Opening({
   const [error, setError] = useState('');
   const ready = useSequence((s) => s.id === id && s.moment === moment);
   useEffect(() => {
-    loadCore()
-      .then(() => (moment === null ? openSequence(id) : openMoment(id, moment)))
-      .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
+    void Workspace.ahead(); // together with the core and the document, not after them
+    (moment === null ? openSequence(id) : openMoment(id, moment)).catch((e: unknown) =>
+      setError(e instanceof Error ? e.message : String(e)),
+    );
     return closeSequence;
   }, [id, moment]);
   useEffect(() => {

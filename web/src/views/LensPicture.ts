@@ -31,6 +31,7 @@ export class LensPicture {
   private readonly plates: PlatesInFrame;
   private readonly ray = new THREE.Raycaster();
   private shadows = -1;
+  private gone = false;
 
   constructor(
     private readonly renderer: THREE.WebGLRenderer,
@@ -41,15 +42,19 @@ export class LensPicture {
   }
 
   dispose(): void {
+    this.gone = true;
     stage.scene.remove(this.plates.group);
-    this.renderer.dispose();
+    this.plates.dispose();
+    this.blur.dispose();
   }
 
-  /** Makes ready what drawing needs on the graphics side, without holding the page up. */
-  async prepare(): Promise<void> {
+  /** Makes ready what drawing needs on the graphics side, without holding the page up; gives whether it can be drawn. */
+  async prepare(): Promise<boolean> {
+    const wanted = () => !this.gone;
     stage.update();
-    await prepared(this.renderer, stage.scene, this.eye);
-    await this.blur.prepare(this.renderer, stage.scene, this.eye);
+    await prepared(this.renderer, stage.scene, this.eye, wanted);
+    await this.blur.prepare(this.renderer, stage.scene, this.eye, wanted);
+    return !this.gone;
   }
 
   /** @param wider see {@link lookThrough} */

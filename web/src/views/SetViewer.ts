@@ -18,7 +18,8 @@ import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from '../doing/setViewPose';
 import { prepared } from './preparing';
-import { rendererFor, stage } from './stage';
+import { stage } from './stage';
+import type { Surface } from './surfaces';
 import { palette } from '../theme/tokens';
 
 /** Which way a view of the set looks. */
@@ -47,6 +48,7 @@ const DOUBLES_PX = 120;
 
 /** One pane of the set view: its own way of looking, the arrows that move things, and picking. */
 export class SetViewer {
+  private readonly canvas: HTMLCanvasElement;
   private readonly renderer: THREE.WebGLRenderer;
   private readonly free = new THREE.PerspectiveCamera(45, 1, 0.05, 2000);
   private readonly flat = new THREE.OrthographicCamera(-1, 1, 1, -1, -500, 1000);
@@ -85,13 +87,14 @@ export class SetViewer {
   private pressedAt = { x: 0, y: 0 };
 
   constructor(
-    private readonly canvas: HTMLCanvasElement,
+    { canvas, renderer }: Surface,
     private readonly box: HTMLElement,
     index: number,
   ) {
-    this.renderer = rendererFor(canvas);
+    this.canvas = canvas;
+    this.renderer = renderer;
     stage.update();
-    void prepared(this.renderer, stage.scene, this.free).then(() => {
+    void prepared(this.renderer, stage.scene, this.free, () => !this.gone).then(() => {
       this.ready = !this.gone;
       this.ask();
     });
@@ -125,15 +128,19 @@ export class SetViewer {
       this.pressed = this.takesGrip(e) ? null : { x: e.clientX, y: e.clientY };
     };
     const up = (e: PointerEvent) => this.released(e);
-    // before the handles hear of it
-    canvas.addEventListener('pointerdown', (e) => (this.pressedAt = { x: e.clientX, y: e.clientY }), true);
+    const pressedAt = (e: PointerEvent) => {
+      this.pressedAt = { x: e.clientX, y: e.clientY };
+    };
     const travelled = (e: PointerEvent) => {
       this.travel = e.clientX - this.pressedAt.x - (e.clientY - this.pressedAt.y);
     };
-    window.addEventListener('pointermove', travelled, true);
-    this.leave.push(() => window.removeEventListener('pointermove', travelled, true));
-    canvas.addEventListener('pointerdown', down, { capture: true }); // before the view is turned
-    canvas.addEventListener('pointerup', up);
+    const until = new AbortController(); // the canvas outlives this view
+    this.leave.push(() => until.abort());
+    const { signal } = until;
+    canvas.addEventListener('pointerdown', pressedAt, { capture: true, signal }); // before the handles hear of it
+    window.addEventListener('pointermove', travelled, { capture: true, signal });
+    canvas.addEventListener('pointerdown', down, { capture: true, signal }); // before the view is turned
+    canvas.addEventListener('pointerup', up, { signal });
     if (index === 0) {
       whenAskedForPose(() => this.pose());
       whenAskedOnScreen((x, y, z) => {
@@ -154,7 +161,7 @@ export class SetViewer {
     this.arrows.dispose();
     this.orbit.dispose();
     stage.scene.remove(this.arrows.getHelper(), this.handle, this.drawn);
-    this.renderer.dispose();
+    this.drawn.geometry.dispose();
   }
 
   /** Lets a pressed ghost or path point be dragged; gives whether one was pressed. */

@@ -31,6 +31,7 @@ export class DepthOfFieldPass {
   private readonly line = new Float64Array(2);
   private readonly scene = new THREE.Scene();
   private readonly flat = new THREE.OrthographicCamera(-1, 1, 1, -1, 0, 1);
+  private readonly square = new THREE.PlaneGeometry(2, 2);
   private readonly material: THREE.ShaderMaterial;
 
   constructor() {
@@ -93,12 +94,25 @@ export class DepthOfFieldPass {
           #include <colorspace_fragment>
         }`,
     });
-    this.scene.add(new THREE.Mesh(new THREE.PlaneGeometry(2, 2), this.material));
+    this.scene.add(new THREE.Mesh(this.square, this.material));
   }
 
-  async prepare(renderer: THREE.WebGLRenderer, scene: THREE.Scene, camera: THREE.Camera): Promise<void> {
-    await prepared(renderer, scene, camera, this.target);
-    await prepared(renderer, this.scene, this.flat);
+  /** @param wanted see {@link prepared} */
+  async prepare(
+    renderer: THREE.WebGLRenderer,
+    scene: THREE.Scene,
+    camera: THREE.Camera,
+    wanted: () => boolean,
+  ): Promise<void> {
+    await prepared(renderer, scene, camera, wanted, this.target);
+    await prepared(renderer, this.scene, this.flat, wanted);
+  }
+
+  /** Takes what it draws into off the graphics side. */
+  dispose(): void {
+    this.target.dispose();
+    this.target.depthTexture!.dispose();
+    this.square.dispose();
   }
 
   /** Draws a scene through a camera of the sequence with its blur. */

@@ -102,6 +102,10 @@ export class PlatesInFrame {
     return behind;
   }
 
+  dispose(): void {
+    for (const m of this.shown.values()) m.geometry.dispose();
+  }
+
   private mesh(p: Plate, map: THREE.Texture) {
     let m = this.shown.get(p.id);
     if (!m) {

@@ -22,36 +22,17 @@ interface Shown {
   from?: [number, number, number];
 }
 
-/** Finer screens than this are drawn no finer: nobody sees it, and it costs by its square. */
-const MOST_PIXEL_RATIO = 2;
-
-let software: boolean | undefined;
-
-/** Whether drawing is done without a graphics card; asked once. */
-function inSoftware(): boolean {
-  if (software !== undefined) return software;
-  const probe = document.createElement('canvas').getContext('webgl2');
-  const name = probe?.getExtension('WEBGL_debug_renderer_info') ? String(probe.getParameter(0x9246)) : '';
-  probe?.getExtension('WEBGL_lose_context')?.loseContext();
-  return (software = /swiftshader|llvmpipe|software/i.test(name));
-}
-
 /**
- * A renderer for one view. Where drawing is done in software (a machine with no graphics card), edges
- * stay unsmoothed so that the page stays quick.
+ * Takes something out of the scene, and what was made for it alone off the graphics side. Pieces share their meshes; materials
+ * stay, with the shaders that the next of their kind is drawn with.
  */
-export function rendererFor(canvas: HTMLCanvasElement | OffscreenCanvas): THREE.WebGLRenderer {
-  const r = new THREE.WebGLRenderer({
-    canvas,
-    antialias: !inSoftware(),
-    preserveDrawingBuffer: true,
+function leave({ entity, object }: Shown): void {
+  object.removeFromParent();
+  if (entity.kind === 'piece') return;
+  object.traverse((o) => {
+    (o as THREE.Line).geometry?.dispose();
+    if (o instanceof THREE.Sprite) o.material.map?.dispose();
   });
-  r.setPixelRatio(Math.min(devicePixelRatio, MOST_PIXEL_RATIO));
-  // asking for a shader's faults holds the page up until it is made
-  r.debug.checkShaderErrors = import.meta.env.DEV;
-  r.shadowMap.enabled = true;
-  r.shadowMap.autoUpdate = false;
-  return r;
 }
 
 /** Whether a matrix is another than 16 numbers of an array. */
@@ -160,7 +141,7 @@ export class Stage {
       const o = theCore().slot(s.entity.camera) * 16;
       const from: [number, number, number] = [world[o + 12], world[o + 13], world[o + 14]];
       if (s.from?.every((v, i) => v === from[i])) continue;
-      s.object.removeFromParent();
+      leave(s);
       const object = measureLine(s.entity, from);
       object.userData.id = id;
       this.toAids(object);
@@ -194,7 +175,7 @@ export class Stage {
     let changed = false;
     for (const [id, s] of this.shown) {
       if (entities[id] === s.entity && (!s.like || entities[s.like.id] === s.like)) continue;
-      s.object.removeFromParent();
+      leave(s);
       this.shown.delete(id);
       changed ||= s.entity.kind === 'piece' || s.entity.kind === 'light';
     }
@@ -288,7 +269,7 @@ export class Stage {
     for (const [id, s] of this.shown) {
       const shape = shapeOf(s.entity, s.like);
       if (shape?.kind !== 'model' || shape.asset !== asset || s.model) continue;
-      s.object.removeFromParent();
+      leave(s);
       this.shown.delete(id);
     }
     this.seen = [];

@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -44,6 +45,7 @@ abstract class Desk {
   @BeforeAll
   static void open() throws Exception {
     application = Application.get();
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -126,9 +128,7 @@ abstract class Desk {
               .setViewportSize(1120, 700)
               .setDeviceScaleFactor(pixelRatio());
       BrowserContext own =
-          session == null
-              ? browser.newContext(options)
-              : browser.newContext(options.setStorageState(session));
+          session == null ? context(options) : context(options.setStorageState(session));
       own.addInitScript(NO_HINTS);
       kept = own.newPage();
       watch(kept);
@@ -168,6 +168,19 @@ abstract class Desk {
     sequence = application.reset(s);
     page.evaluate("id => location.hash = id", sequence);
     ready(page);
+  }
+
+  /**
+   * How long anything is waited for. A machine that others share may stand still for a minute; what
+   * does not come at all is told as well after two.
+   */
+  static final int PATIENCE_MS = 120_000;
+
+  /** A browser's store of its own, patient. */
+  static BrowserContext context(Browser.NewContextOptions options) {
+    BrowserContext c = browser.newContext(options);
+    c.setDefaultTimeout(PATIENCE_MS);
+    return c;
   }
 
   /** A window of somebody else's, no larger and no finer than the tests' own. */

@@ -37,7 +37,7 @@ class FirstStartTest extends Desk {
   @Test
   void theFirstPersonMakesAnAccountAndAFilm() throws Exception {
     ServerProcess server = server("first", false);
-    try (BrowserContext own = browser.newContext(small())) {
+    try (BrowserContext own = context(small())) {
       Person stranger = Person.stranger(server.address());
       assertFalse(stranger.get("api/session").body().contains("hold-on-tight"));
       assertEquals(401, stranger.get("api/sequences").statusCode());

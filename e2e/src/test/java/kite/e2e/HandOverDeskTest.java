@@ -71,7 +71,7 @@ class HandOverDeskTest extends Desk {
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
     button("This frame").click();
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator("[data-job=DONE]").waitFor();
     double[] picture =
         numbers(
             "async () => { const i = document.querySelector('.job img'); await i.decode();"
@@ -102,7 +102,7 @@ class HandOverDeskTest extends Desk {
     Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
     var asked = askedFor(oda, 1);
     assertEquals(200, asked.statusCode(), asked.body());
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator("[data-job=DONE]").waitFor();
     // a fine one is for artists
     var fine = askedFor(oda, 1024);
     assertEquals(422, fine.statusCode(), fine.body());
@@ -113,7 +113,7 @@ class HandOverDeskTest extends Desk {
     goTo(1236);
     render("This shot");
     page.getByRole(com.microsoft.playwright.options.AriaRole.PROGRESSBAR).waitFor();
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator("[data-job=DONE]").waitFor();
     page.getByText("Done · 6 of 6").waitFor();
     page.waitForFunction("() => document.querySelector('.job video').readyState >= 1");
     double[] film =
@@ -136,12 +136,12 @@ class HandOverDeskTest extends Desk {
     button("Hand over").click();
     page.getByLabel("A shot with its handles: 8 frames more at each end").check();
     render("This shot");
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator("[data-job=DONE]").waitFor();
     page.getByText("Done · 22 of 22").waitFor();
     String longer = frames("22.png");
     page.getByLabel("A shot with its handles: 8 frames more at each end").uncheck();
     button("This shot").click();
-    page.getByText("Done · 6 of 6").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.getByText("Done · 6 of 6").waitFor();
     BufferedImage first = ImageIO.read(new ByteArrayInputStream(fetch(frames("6.png") + "1.png")));
     BufferedImage ninth = ImageIO.read(new ByteArrayInputStream(fetch(longer + "9.png")));
     assertTrue(Pictures.edgeCorrelation(first, ninth) > 0.9, "the ninth is the shot's first");
@@ -156,9 +156,9 @@ class HandOverDeskTest extends Desk {
   @Test
   void aRenderIsStoppedAndKeepsWhatIsFinished() {
     render("Render the cut");
-    page.locator(".job img").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator(".job img").waitFor();
     page.locator(".job").getByText("Stop", new Locator.GetByTextOptions().setExact(true)).click();
-    page.locator("[data-job=STOPPED]").waitFor(new Locator.WaitForOptions().setTimeout(30000));
+    page.locator("[data-job=STOPPED]").waitFor();
     page.getByText("The frames that were finished are kept.").waitFor();
     assertTrue(page.locator(".job img").isVisible());
   }
@@ -170,7 +170,7 @@ class HandOverDeskTest extends Desk {
     button("Blur").click();
     BufferedImage seen = lens();
     render("This frame");
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(60000));
+    page.locator("[data-job=DONE]").waitFor();
     String src = page.locator(".job img").getAttribute("src");
     BufferedImage rendered = ImageIO.read(new ByteArrayInputStream(fetch(src)));
     assertEquals(192, rendered.getWidth());

@@ -167,8 +167,7 @@ class HomeTest extends Desk {
               page.evaluate(
                   "() => (document.querySelector('[aria-label^=SW010] img')?.naturalWidth ?? 0)"
                       + " > 300");
-        },
-        new Page.WaitForConditionOptions().setTimeout(60_000));
+        });
     tile("SW010").getByText(Pattern.compile("\\d+ shots, \\d+ frames")).waitFor();
   }
 }

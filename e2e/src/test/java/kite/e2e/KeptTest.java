@@ -3,7 +3,6 @@ package kite.e2e;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
@@ -65,8 +64,7 @@ class KeptTest extends Desk {
     AtomicInteger asked = failing(p, Pattern.compile(".*/api/assets/" + image), 1);
     p.navigate(application.address() + "#" + id);
     p.getByText("image could not be loaded").first().waitFor();
-    p.waitForCondition(
-        () -> asked.get() >= 2, new Page.WaitForConditionOptions().setTimeout(20_000));
+    p.waitForCondition(() -> asked.get() >= 2);
   }
 
   @Test
@@ -97,7 +95,7 @@ class KeptTest extends Desk {
     } finally {
       context.setOffline(false);
     }
-    page.getByTestId("import-size").waitFor(new Locator.WaitForOptions().setTimeout(15_000));
+    page.getByTestId("import-size").waitFor();
     button("Bring it in").click();
     page.getByText("board is in").waitFor();
   }

@@ -65,7 +65,7 @@ class PeopleTest extends Desk {
     assertTrue(link.contains("#invited="), link);
     dialog().getByText(Pattern.compile("Nell, invited as artist by pim.*")).waitFor();
     page.keyboard().press("Escape");
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page p = coming(other, link, name);
       p.getByText("The kite gets away").click();
       ready(p);
@@ -103,7 +103,7 @@ class PeopleTest extends Desk {
     String name = "Rae " + System.nanoTime();
     String link = invite("Rae", "Reviewer");
     page.keyboard().press("Escape");
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page p = coming(other, link, name);
       assertEquals(0, p.getByText("+ New production").count());
       assertEquals(0, p.getByText("New sequence").count());
@@ -131,7 +131,7 @@ class PeopleTest extends Desk {
     dialog().getByLabel("Days").fill("3");
     page.keyboard().press("Enter");
     String link = link();
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page p = other.newPage();
       p.navigate(link);
       ready(p);

@@ -74,7 +74,7 @@ class ProviderTest extends Desk {
   @Test
   void whoHasAnAccountSaysSoOnceAndComesStraightInFromThenOn() {
     provider.person = Map.of("sub", "101", "name", "Oda Light", "email", "oda@example.org");
-    try (BrowserContext own = browser.newContext(small())) {
+    try (BrowserContext own = context(small())) {
       Page p = door(own);
       in(p);
       p.getByText("knows you as oda@example.org").waitFor();
@@ -87,7 +87,7 @@ class ProviderTest extends Desk {
       p.keyboard().press("Enter");
       p.locator("main.home").waitFor();
     }
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page p = door(other);
       in(p);
       p.locator("main.home").waitFor();
@@ -102,7 +102,7 @@ class ProviderTest extends Desk {
   @Test
   void whoIsNewBeginsAnAccountThatSeesNothingYet() {
     provider.person = Map.of("sub", "102", "name", "Nell Lee", "email", "nell@example.org");
-    try (BrowserContext own = browser.newContext(small())) {
+    try (BrowserContext own = context(small())) {
       Page p = door(own);
       in(p);
       assertThat(p.getByLabel("Your name")).hasValue("Nell Lee");
@@ -126,7 +126,7 @@ class ProviderTest extends Desk {
   @Test
   void whoIsEndedOrNotLetInReadsWhy() throws Exception {
     provider.person = Map.of("sub", "103", "preferred_username", "Gale");
-    try (BrowserContext own = browser.newContext(small())) {
+    try (BrowserContext own = context(small())) {
       Page p = door(own);
       in(p);
       assertThat(p.getByLabel("Your name")).hasValue("Gale");
@@ -141,7 +141,7 @@ class ProviderTest extends Desk {
         204,
         pim.post("api/administration/accounts/" + id + "/ended", Map.of("ended", true))
             .statusCode());
-    try (BrowserContext own = browser.newContext(small())) {
+    try (BrowserContext own = context(small())) {
       Page p = door(own);
       in(p);
       p.getByText("Your account here is ended").waitFor();

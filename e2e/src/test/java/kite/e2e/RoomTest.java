@@ -95,7 +95,7 @@ class RoomTest extends Desk {
 
   @Test
   void theFirstStepsAreTakenOnTheRealScreenEachByDoingIt() {
-    try (BrowserContext c = browser.newContext(small())) {
+    try (BrowserContext c = context(small())) {
       Page p = c.newPage();
       p.navigate(application.address());
       p.getByText("Sign in", new Page.GetByTextOptions().setExact(true)).last().click();

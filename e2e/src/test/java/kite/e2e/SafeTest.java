@@ -119,7 +119,7 @@ class SafeTest extends Desk {
 
   @Test
   void aReviewerLooksButDoesNotChange() throws Exception {
-    var other = browser.newContext();
+    var other = context(small());
     Page p = other.newPage();
     p.navigate(application.address());
     p.getByLabel("Name").fill("oda");

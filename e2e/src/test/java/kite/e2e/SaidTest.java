@@ -110,7 +110,7 @@ class SaidTest extends Desk {
 
   @Test
   void aReviewerSeesWhatCannotBeDoneAsSuch() {
-    BrowserContext other = browser.newContext();
+    BrowserContext other = context(small());
     Page p = other.newPage();
     p.setViewportSize(1280, 800);
     p.navigate(application.address());

@@ -24,7 +24,7 @@ class ScreenshotsTest extends Desk {
   @BeforeEach
   void signIn() throws Exception {
     sequence = application.reset(document());
-    context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    context = context(new Browser.NewContextOptions().setViewportSize(1280, 800));
     page = enter(context);
   }
 
@@ -44,8 +44,7 @@ class ScreenshotsTest extends Desk {
 
   @Test
   void everyMainView() throws Exception {
-    Page door =
-        browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    Page door = context(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
     door.navigate(application.address());
     door.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).waitFor();
     door.waitForTimeout(500);
@@ -128,7 +127,7 @@ class ScreenshotsTest extends Desk {
     goTo(1160);
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
     button("This frame").click();
-    page.locator("[data-job=DONE]").waitFor(new Locator.WaitForOptions().setTimeout(90000));
+    page.locator("[data-job=DONE]").waitFor();
     keep("hand-over");
     button("Frame").click();
     goTo(1090);

@@ -46,7 +46,7 @@ class TogetherTest extends Desk {
             .findFirst()
             .orElseThrow();
     choose(camera.name());
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page oda = oda(other);
       oda.locator("aside.left .row .name[title='" + camera.name() + "']").click();
       oda.getByLabel("Approve camera A").click();
@@ -108,7 +108,7 @@ class TogetherTest extends Desk {
   @Test
   void oneSeesWhereTheOthersAreAndLooksAlong() throws Exception {
     assertFalse(page.getByLabel("Others here").isVisible());
-    try (BrowserContext other = browser.newContext(small())) {
+    try (BrowserContext other = context(small())) {
       Page oda = oda(other);
       page.getByLabel("Look along with oda").waitFor();
       oda.evaluate("id => location.hash = id + '?camera=C&frame=1077'", sequence);
