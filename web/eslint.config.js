@@ -53,6 +53,19 @@ export default ts.config(
       'react-hooks/exhaustive-deps': 'error',
     },
   },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/session/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "MemberExpression[object.name='useSequence'][property.name='setState']",
+          message: 'Each part of the open sequence is written by its own file of session (src/session/README.md).',
+        },
+      ],
+    },
+  },
   ...LAYERS.map((folder, i) => only(folder, LAYERS.slice(0, i))),
   ...FEATURES.map((folder) => only(folder, LAYERS)),
 );

@@ -1,7 +1,8 @@
 import { theCore } from '../core/load';
 import type { Camera, Vec3 } from '../core/types';
 import { evaluated, LENS } from '../session/evaluated';
-import { lensCamera, useSequence } from '../session/store';
+import { useSequence } from '../session/state';
+import { lensCamera } from '../session/view';
 
 /** A subject's stretch of the depth ruler, as the core gives it. */
 export interface Bar {

@@ -1,4 +1,4 @@
-import { useSequence } from '../session/store';
+import { openWindow } from '../session/windows';
 import { chooseModel, choosePlate, chooseTrack } from './bring';
 import {
   addCamera,
@@ -37,9 +37,7 @@ export const ADDED: Added[] = [
   ...STAND_INS.map((s) =>
     added(`${s.name} stand-in`, `Add ${s.name.toLowerCase()} stand-in`, () => addStandIn(s.form)),
   ),
-  added('Lettering…', 'Add lettering', () =>
-    useSequence.setState({ dialog: { kind: 'lettering', id: null } }),
-  ),
+  added('Lettering…', 'Add lettering', () => openWindow({ kind: 'lettering', id: null })),
   added('Model from a file…', 'Bring in a model from a file', chooseModel),
   added('Plate from images…', 'Bring in a plate from images', choosePlate),
   added('Mark', 'Add a mark', addMark),

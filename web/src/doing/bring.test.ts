@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 
-vi.mock('../session/store', () => ({}));
+vi.mock('../session/document', () => ({}));
 vi.mock('../session/http', () => ({}));
 
 import { modelsOf } from './bring';

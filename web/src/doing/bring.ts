@@ -1,6 +1,11 @@
+import { openWindow } from '../session/windows';
 import type { Command, Plate } from '../core/types';
-import { edit, LOOKS_ONLY, newId, say, select, useSequence } from '../session/store';
-import { lensCamera } from '../session/store';
+import { edit, LOOKS_ONLY } from '../session/document';
+import { newId } from '../session/ids';
+import { say } from '../session/said';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
+import { lensCamera } from '../session/view';
 import { call } from '../session/http';
 import type { ModelReport } from '../session/modelReport';
 
@@ -29,30 +34,26 @@ export const choosePlate = () => choose('.png,.jpg,.jpeg', true, (f) => void bri
 
 /** Asks for a camera track's file. */
 export const chooseTrack = () =>
-  choose(
-    '.usda,.glb,.gltf,.csv,.tsv',
-    false,
-    ([file]) => file && useSequence.setState({ dialog: { kind: 'track', file } }),
-  );
+  choose('.usda,.glb,.gltf,.csv,.tsv', false, ([file]) => file && openWindow({ kind: 'track', file }));
 
 /** Asks for the file of a sequence, to take something of it. */
 export const chooseSequence = () =>
-  choose('.zip', false, ([file]) => file && useSequence.setState({ dialog: { kind: 'copyIn', file } }));
+  choose('.zip', false, ([file]) => file && openWindow({ kind: 'copyIn', file }));
 
 /** Takes whatever was dropped: models and tracks are looked at first, images become a plate. */
 export async function bring(files: File[]): Promise<void> {
   if (files.length === 0) return;
   if (files.some((f) => MODELS.test(f.name))) {
-    useSequence.setState({ dialog: { kind: 'model', files } });
+    openWindow({ kind: 'model', files });
     return;
   }
   const sequence = files.find((f) => SEQUENCES.test(f.name));
   if (sequence) {
-    useSequence.setState({ dialog: { kind: 'copyIn', file: sequence } });
+    openWindow({ kind: 'copyIn', file: sequence });
     return;
   }
   const track = files.find((f) => TRACKS.test(f.name));
-  if (track) useSequence.setState({ dialog: { kind: 'track', file: track } });
+  if (track) openWindow({ kind: 'track', file: track });
   else if (files.every((f) => IMAGES.test(f.name))) await bringPlate(files);
   else
     say(

@@ -1,5 +1,9 @@
+import { setView } from '../session/view';
+import { closeWindow } from '../session/windows';
+import { drawnAnew } from '../session/document';
 import { answer, theCore } from '../core/load';
-import { attempt, useSequence } from '../session/store';
+import { attempt } from '../session/said';
+import { useSequence } from '../session/state';
 import { getJson } from '../session/http';
 import type { Side } from '../session/comparing';
 
@@ -37,16 +41,15 @@ export async function compare(a: Side, b: Side): Promise<void> {
   attempt(() => {
     answer(theCore().compare(0, left));
     answer(theCore().compare(1, right));
-    useSequence.setState((s) => ({
-      compared: { sides: [a, b], way: s.compared?.way ?? 'wipe', at: 0.5 },
-      dialog: null,
-      version: s.version + 1,
-    }));
+    setView({ compared: { sides: [a, b], way: useSequence.getState().compared?.way ?? 'wipe', at: 0.5 } });
+    closeWindow();
+    drawnAnew();
   });
 }
 
 export function endCompare(): void {
   theCore().compare(0, '');
   theCore().compare(1, '');
-  useSequence.setState((s) => ({ compared: null, version: s.version + 1 }));
+  setView({ compared: null });
+  drawnAnew();
 }

@@ -1,17 +1,14 @@
+import { openWindow } from '../session/windows';
 import { theCore } from '../core/load';
 import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
 import { evaluated } from '../session/evaluated';
-import {
-  edit,
-  editProposed,
-  lensCamera,
-  newId,
-  readOnly,
-  say,
-  select,
-  type Hit,
-  useSequence,
-} from '../session/store';
+import { edit, readOnly } from '../session/document';
+import { newId } from '../session/ids';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { select, pick } from '../session/selection';
+import { useSequence } from '../session/state';
+import { lensCamera, setView } from '../session/view';
 import { axisPoint } from './axisPoint';
 import { setViewPose } from './setViewPose';
 
@@ -146,9 +143,6 @@ function mark(name: string, at: Vec3, rides: string | null = null, anchor: strin
 }
 
 export const addMark = () => add('Add a mark', mark('Mark', [0, 1.6, 0]));
-
-const pick = (prompt: string, take: (hit: Hit) => boolean | void) =>
-  useSequence.setState({ picking: { prompt, take } });
 
 /** A mark where a surface is clicked, in either view. */
 export const addMarkOnSurface = () =>
@@ -289,7 +283,7 @@ export function copy(
 }
 
 export function drawPath(): void {
-  useSequence.setState({
+  setView({
     drawing: [],
     desk: useSequence.getState().desk === 'handover' ? 'move' : useSequence.getState().desk,
   });
@@ -306,7 +300,7 @@ export function removeSelected(): void {
   const { selected, entities } = useSequence.getState();
   if (!selected.length || readOnly()) return;
   if (usersOf(selected).length) {
-    useSequence.setState({ dialog: { kind: 'remove', ids: selected } });
+    openWindow({ kind: 'remove', ids: selected });
     return;
   }
   const names = selected.map((id) => `“${entities[id]?.name}”`).join(', ');

@@ -1,7 +1,12 @@
 import { theCore } from '../core/load';
 import type { Form, Light } from '../core/types';
 import { evaluated } from '../session/evaluated';
-import { editProposed, lensCamera, newId, say, select, useSequence } from '../session/store';
+import { newId } from '../session/ids';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
+import { lensCamera } from '../session/view';
 import { add, freeName, groundAhead } from './create';
 
 export const LIGHTS: { form: Form; name: string; does: string }[] = [

@@ -1,6 +1,8 @@
 import { theCore } from '../core/load';
 import type { Attention, Camera, Framings, Light } from '../core/types';
-import { editProposed, say, useSequence } from '../session/store';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 
 /** Frames that a focus pull usually takes: a second of film at 24. */
 export const PULL_FRAMES = 24;

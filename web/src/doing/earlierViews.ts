@@ -1,7 +1,11 @@
 import { theCore } from '../core/load';
 import type { Command, Vec3 } from '../core/types';
 import { evaluated, LENS } from '../session/evaluated';
-import { edit, goTo, mayKey, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
 
 /** Where a camera stood, which way it looked and through which lens. */
 export interface Pose {

@@ -1,5 +1,6 @@
 import type { Camera, RigPart } from '../core/types';
-import { edit, newId } from '../session/store';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
 import { palette } from '../theme/tokens';
 
 /** Part names with what each is for, and the accent each is drawn in; in the order they are offered. */

@@ -1,6 +1,9 @@
 import { postJson } from '../session/http';
 import { allStored } from '../session/outbox';
-import { cutSpans, lensCamera, say, useSequence } from '../session/store';
+import { cutSpans } from '../session/cut';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
+import { lensCamera } from '../session/view';
 
 export type What = 'cut' | 'shot' | 'frame';
 

@@ -1,7 +1,14 @@
+import { pick } from '../session/selection';
+import { openWindow } from '../session/windows';
+import { lookThrough, setView } from '../session/view';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { evaluated } from '../session/evaluated';
-import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../session/store';
+import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { addMarkOn, cameraAt, duplicateSelected, groupSelected, removeSelected } from './create';
 import { addThreeLights } from './createLight';
 import type { ShortcutId } from '../shortcuts/list';
@@ -31,9 +38,6 @@ export function toGrid(): void {
   editProposed('Snap to the grid', theCore().toGrid(JSON.stringify(placedIds()), get().frame, mayKey()));
 }
 
-const pick = (prompt: string, take: (hit: Hit) => boolean | void) =>
-  useSequence.setState({ picking: { prompt, take } });
-
 /** The selection's first thing goes to a clicked point of a surface. */
 export function toSurface(): void {
   const [id] = placedIds();
@@ -62,11 +66,11 @@ export function toOther(): void {
 
 export function isolate(): void {
   if (get().isolated) {
-    useSequence.setState({ isolated: null });
+    setView({ isolated: null });
     return;
   }
   const alone = get().selected.filter((id) => canBeAlone(get().entities[id]));
-  if (alone.length) useSequence.setState({ isolated: alone });
+  if (alone.length) setView({ isolated: alone });
   else say('Select the pieces, cameras or marks that shall be seen alone.');
 }
 
@@ -100,7 +104,7 @@ export const MORE: {
     name: 'Several copies…',
     atHand: true,
     fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air' && e.kind !== 'layer' && e.kind !== 'plate',
-    run: () => useSequence.setState({ dialog: { kind: 'copies', ids: get().selected } }),
+    run: () => openWindow({ kind: 'copies', ids: get().selected }),
   },
   { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },
   { name: 'Group the selection', keys: 'group', fits: isPiece, run: groupSelected },
@@ -150,20 +154,20 @@ export const MORE: {
     name: 'Look through it',
     looks: true,
     fits: (e) => e.kind === 'camera',
-    run: () => useSequence.setState({ camera: get().selected[0], followCut: false }),
+    run: () => lookThrough(get().selected[0]),
   },
   {
     name: 'Make it a set of the production …',
     atHand: true,
     fits: isPiece,
-    run: () => useSequence.setState({ dialog: { kind: 'sets' } }),
+    run: () => openWindow({ kind: 'sets' }),
   },
   {
     name: 'Its history …',
     atHand: true,
     looks: true,
     fits: () => get().role !== 'guest',
-    run: () => useSequence.setState({ dialog: { kind: 'history', touching: get().selected[0] } }),
+    run: () => openWindow({ kind: 'history', touching: get().selected[0] }),
   },
   { name: 'Remove', keys: 'remove', fits: () => true, run: removeSelected },
 ];

@@ -1,8 +1,11 @@
+import { pick } from '../session/selection';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choose } from '../kit/Choose';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Light } from '../core/types';
-import { edit, editProposed, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { editProposed } from '../session/proposals';
+import { useSequence } from '../session/state';
 import { Choice } from '../kit/Choice';
 import { USUAL_TRAVEL } from '../doing/cueing';
 import { IconAction } from '../kit/IconAction';
@@ -35,13 +38,8 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
     .sort((a, b) => a.name.localeCompare(b.name));
   /** Each click adds a subject, until the prompt is put away. */
   const click = () =>
-    useSequence.setState({
-      picking: {
-        prompt: 'Click the subjects to attend to, one after the other',
-        take: (hit) => {
-          if (others.some((e) => e.id === hit.id)) addSubject(hit.id);
-        },
-      },
+    pick('Click the subjects to attend to, one after the other', (hit) => {
+      if (others.some((e) => e.id === hit.id)) addSubject(hit.id);
     });
   const turnTo = (id: string) =>
     editProposed(

@@ -1,6 +1,7 @@
 import type { Entity } from '../core/types';
 import { Choice } from '../kit/Choice';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 
 /** Which layer a thing, or a camera's icon, lies on. */
 export function LayerChoice({ thing }: { thing: Extract<Entity, { layer: string | null }> }) {

@@ -6,16 +6,10 @@ import { Menu } from '../kit/Menu';
 import { answer, Refused, theCore } from '../core/load';
 import { evaluated } from '../session/evaluated';
 import type { Command, Unit } from '../core/types';
-import {
-  commitPreview,
-  edit,
-  endPreview,
-  mayKey,
-  preview,
-  say,
-  takeRefusal,
-  useSequence,
-} from '../session/store';
+import { commitPreview, edit, endPreview, preview } from '../session/document';
+import { mayKey, openLane } from '../session/laneState';
+import { say, takeRefusal } from '../session/said';
+import { useSequence } from '../session/state';
 import { KiteKey } from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { drag } from '../kit/dragging';
@@ -252,12 +246,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
             {channel.locked ? 'Unlock' : 'Lock'}
           </MenuItem>
         ) : null}
-        <MenuItem
-          disabled={!channel.keyed}
-          onClick={choose(() =>
-            useSequence.setState((s) => ({ openLanes: [...s.openLanes, `${id}:${address}`] })),
-          )}
-        >
+        <MenuItem disabled={!channel.keyed} onClick={choose(() => openLane(`${id}:${address}`))}>
           Open its lane
         </MenuItem>
       </Menu>

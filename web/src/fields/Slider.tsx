@@ -1,6 +1,6 @@
 import MuiSlider from '@mui/material/Slider';
 import type { Command } from '../core/types';
-import { commitPreview, preview } from '../session/store';
+import { commitPreview, preview } from '../session/document';
 import { palette } from '../theme/tokens';
 
 /** A share or size set by a slider: seen while it is dragged, one edit when it is let go. */

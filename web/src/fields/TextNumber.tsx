@@ -1,7 +1,8 @@
 import { useId, useRef, useState } from 'react';
 import { answer, Refused, theCore } from '../core/load';
 import type { Unit } from '../core/types';
-import { takeRefusal, useSequence } from '../session/store';
+import { takeRefusal } from '../session/said';
+import { useSequence } from '../session/state';
 import { Words } from '../kit/Words';
 import { Fault, faulty } from './Fault';
 import './fields.css';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ChangeEvent } from 'react';
 import type { Command } from '../core/types';
-import { commitPreview, preview } from '../session/store';
+import { commitPreview, preview } from '../session/document';
 
 /**
  * For an input whose value runs while it is held, such as a colour: each step is shown, and

@@ -2,7 +2,9 @@ import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { drag, heldArrows } from '../kit/dragging';
-import { mayKey, preview, useSequence } from '../session/store';
+import { preview } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { useSequence } from '../session/state';
 import { Bare } from '../kit/Bare';
 import './frame.css';
 

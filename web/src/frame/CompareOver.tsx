@@ -1,5 +1,5 @@
+import { setView } from '../session/view';
 import { Segments } from '../kit/Segments';
-import { useSequence } from '../session/store';
 import { Tip } from '../kit/Tip';
 import type { Compared } from '../session/comparing';
 import { endCompare } from '../doing/compared';
@@ -14,7 +14,7 @@ export function CompareOver({
   compared: Compared;
   frame: { left: number; top: number; width: number; height: number };
 }) {
-  const set = (by: Partial<Compared>) => useSequence.setState({ compared: { ...compared, ...by } });
+  const set = (by: Partial<Compared>) => setView({ compared: { ...compared, ...by } });
   const [a, b] = compared.sides;
   const wipe = compared.way === 'wipe';
   const to = (clientX: number, box: DOMRect) =>

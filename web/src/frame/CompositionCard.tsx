@@ -1,3 +1,4 @@
+import { setView } from '../session/view';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Words } from '../kit/Words';
 import { useState } from 'react';
@@ -7,7 +8,11 @@ import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { evaluated } from '../session/evaluated';
-import { attempt, edit, editProposed, mayKey, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { editProposed } from '../session/proposals';
+import { attempt, say } from '../session/said';
+import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
 import { aboutSubject, rulerOf } from '../doing/about';
 import { remember } from '../doing/earlierViews';
@@ -108,7 +113,7 @@ export function CompositionCard({ camera }: { camera: Camera }) {
         things={[...new Set([...bars.map((b) => b.id), ...(about ? [about] : [])])]
           .map((id) => entities[id])
           .filter(Boolean)}
-        onChange={(v) => useSequence.setState({ about: v })}
+        onChange={(v) => setView({ about: v })}
       />
       {reading ? (
         <p className="says" data-testid="composition">

@@ -1,9 +1,12 @@
+import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import { useEffect, useRef } from 'react';
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../session/evaluated';
 import { useSettings } from '../session/settings';
-import { cutSpans, select, useSequence } from '../session/store';
+import { cutSpans } from '../session/cut';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { LensPicture } from '../views/LensPicture';
 import { stage } from '../views/stage';
 import { giveBack, takeSheet } from '../views/surfaces';
@@ -73,7 +76,7 @@ export function ContactSheet() {
         <strong>Contact sheet</strong>
         <span className="muted">{`${cameras.length} cameras on frame ${Math.round(frame)}`}</span>
         <span className="grow" />
-        <Pill onClick={() => useSequence.setState({ contactSheet: false })}>Back to the views</Pill>
+        <Pill onClick={() => setView({ contactSheet: false })}>Back to the views</Pill>
       </div>
       {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
       <div className="tiles">
@@ -88,7 +91,7 @@ export function ContactSheet() {
               data-tile={c.id}
               onClick={() => {
                 select(c.id);
-                useSequence.setState({ contactSheet: false });
+                setView({ contactSheet: false });
               }}
             >
               <canvas

@@ -1,7 +1,12 @@
+import { pick } from '../session/selection';
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command, Focus } from '../core/types';
-import { edit, editProposed, mayKey, say, useSequence, type Hit } from '../session/store';
+import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { useSequence, type Hit } from '../session/state';
 import { PULL_FRAMES } from '../doing/cueing';
 import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
@@ -10,8 +15,7 @@ import { aboutSubject, rulerOf, sighting, type Sighting } from '../doing/about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 
-const start = (prompt: string, take: (hit: Hit) => boolean | void) =>
-  useSequence.setState({ picking: { prompt, take } });
+const start = (prompt: string, take: (hit: Hit) => boolean | void) => pick(prompt, take);
 
 /** How far the subject is: along the axis, which is what focus counts, and straight beside it. */
 function Distances({ camera }: { camera: string }) {

@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { evaluated } from '../session/evaluated';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import './frame.css';
 
 /** Guides over the delivery frame, and the dark around it. */

@@ -1,6 +1,9 @@
 import type { ReactNode } from 'react';
 import type { Camera } from '../core/types';
-import { edit, lensCamera, mayKey, useSequence, type LensTool } from '../session/store';
+import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { useSequence, type LensTool } from '../session/state';
+import { lensCamera, setView } from '../session/view';
 import { useWithKeys } from '../shortcuts/words';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
@@ -46,7 +49,7 @@ export function LensTools({ camera }: { camera: Camera }) {
             aria-label={t.name}
             aria-pressed={tool === t.tool}
             disabled={locked !== ''}
-            onClick={() => useSequence.setState({ lensTool: t.tool })}
+            onClick={() => setView({ lensTool: t.tool })}
           >
             <t.icon />
           </IconAction>

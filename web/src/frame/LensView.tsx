@@ -10,7 +10,10 @@ import { LensTools } from './LensTools';
 import { useWalking } from './walking';
 import { evaluated, LENS } from '../session/evaluated';
 import { useSettings } from '../session/settings';
-import { edit, lensCamera, useSequence, givePicked } from '../session/store';
+import { edit } from '../session/document';
+import { givePicked, endPicking } from '../session/selection';
+import { useSequence } from '../session/state';
+import { lensCamera, setView } from '../session/view';
 import { Editing } from '../kit/Editing';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
@@ -169,7 +172,7 @@ function PickPrompt() {
   return (
     <div className="pick-prompt">
       <span>{picking.prompt}</span>
-      <Pill onClick={() => useSequence.setState({ picking: null })}>Let it be</Pill>
+      <Pill onClick={() => endPicking()}>Let it be</Pill>
     </div>
   );
 }
@@ -224,7 +227,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
       {camera ? (
         <>
           <Tip text="Tint what is sharp enough">
-            <Pill tone="lilac" on={sharpTint} onClick={() => useSequence.setState({ sharpTint: !sharpTint })}>
+            <Pill tone="lilac" on={sharpTint} onClick={() => setView({ sharpTint: !sharpTint })}>
               Sharp
             </Pill>
           </Tip>
@@ -248,11 +251,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
         </>
       ) : null}
       <Tip text="Show the camera that the cut has live on each frame">
-        <Pill
-          on={followCut}
-          aria-label="Follow the cut"
-          onClick={() => useSequence.setState({ followCut: !followCut })}
-        >
+        <Pill on={followCut} aria-label="Follow the cut" onClick={() => setView({ followCut: !followCut })}>
           <span className="word">Follow the&nbsp;</span>cut
         </Pill>
       </Tip>

@@ -1,15 +1,12 @@
 import { useEffect } from 'react';
 import { theCore } from '../core/load';
 import { evaluated } from '../session/evaluated';
-import {
-  commitPreview,
-  endPreview,
-  lensCamera,
-  mayKey,
-  previewProposed,
-  useSequence,
-  type LensTool,
-} from '../session/store';
+import { commitPreview, endPreview } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { previewProposed } from '../session/proposals';
+import { useSequence, type LensTool } from '../session/state';
+import { lensCamera } from '../session/view';
+import { play } from '../session/time';
 import { aboutPoint } from '../doing/about';
 import { remember } from '../doing/earlierViews';
 import type { Surface } from '../views/surfaces';
@@ -62,7 +59,7 @@ export function useWalking(
     let wheel = { dollyM: 0, notches: 0, timer: 0 };
     const ready = () => {
       if (theCore().slot(lensCamera(state())) < 0) return false;
-      if (state().playing) useSequence.setState({ playing: false });
+      if (state().playing) play(false);
       return true;
     };
     const down = (e: PointerEvent) => {

@@ -1,12 +1,13 @@
+import { openWindow } from '../session/windows';
 import { Entries } from '../kit/Entries';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
-import { useSequence, type Dialog } from '../session/store';
+import { type Dialog } from '../session/state';
 import { useWithKeys } from '../shortcuts/words';
 import { beginAgain } from './firstSteps';
 
-const show = (dialog: Dialog) => () => useSequence.setState({ dialog });
+const show = (dialog: Dialog) => () => openWindow(dialog);
 
 /** The guide, the keys, what is new, and the first steps once more. */
 export function HelpMenu() {

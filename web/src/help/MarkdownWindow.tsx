@@ -4,7 +4,8 @@ import Markdown from 'react-markdown';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
 import { Words } from '../kit/Words';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { palette } from '../theme/tokens';
 
 const Sides = styled('div')({
@@ -62,7 +63,7 @@ export default function MarkdownWindow({ title, text }: { title: string; text: s
       title={title}
       wide
       buttons={
-        <Pill wide tone="coral" onClick={closeDialog}>
+        <Pill wide tone="coral" onClick={closeWindow}>
           Close
         </Pill>
       }

@@ -11,9 +11,11 @@ import { PlainWindow } from '../kit/PlainWindow';
 import { useDeferredValue, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { attempt, edit, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { attempt, say } from '../session/said';
+import { useSequence } from '../session/state';
 import { getJson } from '../session/http';
-import { closeDialog } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import type { Side } from '../session/comparing';
 import { compare, documentOf, NOW } from '../doing/compared';
 import './history.css';
@@ -96,7 +98,7 @@ export function HistoryWindow({ touching }: { touching: string }) {
   const shots = Object.values(entities).filter((e) => e.kind === 'cutEntry');
   const other = about && ![...cameras, ...shots].some((e) => e.id === about) ? entities[about] : undefined;
   return (
-    <PlainWindow name="History" title="History" width="md" onClose={closeDialog}>
+    <PlainWindow name="History" title="History" width="md" onClose={closeWindow}>
       <Stack direction="row" sx={{ gap: 1 }}>
         <TextField
           size="small"
@@ -176,7 +178,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
   const bring = () => {
     if (edit(`Bring back ${back!.what} from ${before(m).title}`, ...back!.commands)) {
       say(`It is as it was ${before(m).title}. Undo brings back what was.`);
-      closeDialog();
+      closeWindow();
     }
   };
   return (
@@ -197,7 +199,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
           color="inherit"
           aria-label={`Look at it then: as it was before ${m.label}`}
           onClick={() => {
-            closeDialog();
+            closeWindow();
             location.hash = `${id}?at=${m.revision - 1}`;
           }}
         >

@@ -10,7 +10,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { type ComponentType, useDeferredValue, useState } from 'react';
-import { say } from '../session/store';
+import { say } from '../session/said';
 import { EndDemonstration } from './EndDemonstration';
 import './home.css';
 import {

@@ -11,7 +11,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { say } from '../session/store';
+import { say } from '../session/said';
 import { call, getJson, postJson } from '../session/http';
 import { FormWindow } from '../kit/FormWindow';
 import { type Listed, type Production, useChanged, useSequences } from './library';

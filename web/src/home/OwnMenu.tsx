@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { Entries } from '../kit/Entries';
 import { call } from '../session/http';
-import { say } from '../session/store';
+import { say } from '../session/said';
 import type { Session } from '../session/who';
 
 /** Who is signed in, with what is theirs. */

@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Role } from '../session/store';
+import type { Role } from '../session/desks';
 import { call, getJson, postJson } from '../session/http';
 
 export interface Production {

@@ -13,9 +13,12 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
-import { attempt, edit, say, select, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { attempt, say } from '../session/said';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { call } from '../session/http';
-import { closeDialog } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import './importing.css';
 
 interface Held {
@@ -70,12 +73,12 @@ export function CopyInWindow({ file }: { file: File }) {
     say(
       `${now.length === 1 ? 'One thing' : `${now.length} things`} from ${held!.code} are in, with what they lean on.`,
     );
-    closeDialog();
+    closeWindow();
   };
   return (
     <Dialog
       open
-      onClose={closeDialog}
+      onClose={closeWindow}
       fullWidth
       maxWidth="sm"
       transitionDuration={0}
@@ -128,7 +131,7 @@ export function CopyInWindow({ file }: { file: File }) {
         ) : null}
       </DialogContent>
       <DialogActions sx={{ p: 2 }}>
-        <Button onClick={closeDialog} color="inherit">
+        <Button onClick={closeWindow} color="inherit">
           Leave it
         </Button>
         <Button variant="contained" disabled={!chosen.length} onClick={take}>

@@ -4,9 +4,13 @@ import { useState } from 'react';
 import type { Piece } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { piece } from '../doing/create';
-import { edit, newId, select, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { postJson } from '../session/http';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import type { ModelReport } from '../session/modelReport';
 import { Pill } from '../kit/Pill';
 
@@ -53,7 +57,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
             .map((e) => e.id)
             .slice(-1),
         );
-      closeDialog();
+      closeWindow();
     } catch (e) {
       setError(e instanceof Error ? e.message : String(e));
     } finally {
@@ -65,7 +69,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
       title="Lettering"
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             Leave it
           </Pill>
           <Pill tone="coral" wide disabled={busy || !text.trim()} onClick={() => void make()}>

@@ -3,10 +3,15 @@ import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
 import { Choice } from '../kit/Choice';
 import { framesPerSecond } from '../session/settings';
-import { attempt, edit, newId, say, select, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
+import { attempt, say } from '../session/said';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { FILE_UNITS } from '../fields/choices';
 import { call } from '../session/http';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
 import './importing.css';
@@ -65,7 +70,7 @@ export function TrackDialog({ file }: { file: File }) {
     );
     if (!commands || !edit(`Bring in the camera ${track!.name}`, ...commands)) return;
     select(id);
-    closeDialog();
+    closeWindow();
     say(`${track!.name} is in: ${track!.frames.length} frames from ${header.firstFrame} on.`);
   };
   const n = places ? places.length / 3 : 0;
@@ -83,7 +88,7 @@ export function TrackDialog({ file }: { file: File }) {
       title="Bring in a camera track"
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             {error ? 'Close' : 'Leave it out'}
           </Pill>
           <Pill tone="coral" wide disabled={!track} onClick={take}>

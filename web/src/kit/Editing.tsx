@@ -1,7 +1,7 @@
 import { Bare } from './Bare';
 import type { KeyboardEvent, MouseEvent, ReactNode } from 'react';
 import { Pill } from './Pill';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 
 /**
  * Controls that change the sequence, or what its production has agreed on: whoever may not sees them switched off, all

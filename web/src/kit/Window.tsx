@@ -1,11 +1,9 @@
+import { closeWindow } from '../session/windows';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
-import { useSequence } from '../session/store';
-
-export const closeDialog = () => useSequence.setState({ dialog: null });
 
 /** Widths of a window, pixels. */
 const [PLAIN_PX, WIDE_PX] = [440, 740];
@@ -17,7 +15,7 @@ export function Window({
   buttons,
   wide = false,
   aside = false,
-  onClose = closeDialog,
+  onClose = closeWindow,
 }: {
   title: string;
   children: ReactNode;

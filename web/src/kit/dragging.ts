@@ -1,5 +1,5 @@
 import type React from 'react';
-import { commitPreview, endPreview } from '../session/store';
+import { commitPreview, endPreview } from '../session/document';
 
 /**
  * Follows a pressed pointer by its offset from the press. What is previewed becomes an edit on release; it is taken back

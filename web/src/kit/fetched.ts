@@ -1,5 +1,5 @@
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
-import { say } from '../session/store';
+import { say } from '../session/said';
 
 /** How long until a part that did not come is asked for again. */
 const AGAIN_MS = 1500;

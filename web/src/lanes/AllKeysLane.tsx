@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { previewProposed } from '../session/store';
+import { previewProposed } from '../session/proposals';
 import { drag, heldArrows } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';

@@ -1,11 +1,14 @@
+import { flipLane } from '../session/laneState';
+import { choose, chooseKeys } from '../session/selection';
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Key } from '../core/types';
 import { STEP, channelOf, type ChannelInfo } from '../fields/NumberField';
-import { edit, preview, useSequence } from '../session/store';
+import { edit, preview } from '../session/document';
+import { useSequence } from '../session/state';
 import * as Icon from '../kit/icons';
 import { PARTS } from '../doing/parts';
-import { choose, chosen, laneOf, removeChosen } from './chosen';
+import { chosen, laneOf, removeChosen } from './chosen';
 import { drag, heldArrows } from '../kit/dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from '../kit/KeyKite';
@@ -89,10 +92,7 @@ export function ChannelLane({
       ? entity.rig.find((p) => p.id === address.split('/')[0])
       : undefined;
   const on = picked.filter((f) => curve.keys.some((k) => k.frame === f));
-  const flip = (list: 'openLanes' | 'lockedLanes' | 'hiddenLanes') =>
-    useSequence.setState((s) => ({
-      [list]: s[list].includes(key) ? s[list].filter((l) => l !== key) : [...s[list], key],
-    }));
+  const flip = (list: 'openLanes' | 'lockedLanes' | 'hiddenLanes') => flipLane(list, key);
   const move = (k: Key) => (e: React.PointerEvent) => {
     const more = e.shiftKey || e.ctrlKey;
     const mine = on.includes(k.frame) ? on : more ? [...on, k.frame] : [k.frame];
@@ -120,11 +120,9 @@ export function ChannelLane({
         );
       },
       () =>
-        useSequence.setState({
-          chosenKeys: Object.fromEntries(
-            lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + landed)]),
-          ),
-        }),
+        chooseKeys(
+          Object.fromEntries(lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + landed)])),
+        ),
     );
   };
   const boxSelect = (e: React.PointerEvent) => {
@@ -168,11 +166,9 @@ export function ChannelLane({
           })),
         ),
       (by) =>
-        useSequence.setState({
-          chosenKeys: Object.fromEntries(
-            lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + by)]),
-          ),
-        }),
+        chooseKeys(
+          Object.fromEntries(lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + by)])),
+        ),
     );
   };
   return (

@@ -2,7 +2,8 @@ import Popover from '@mui/material/Popover';
 import type { Camera, Cue, Ease, Light } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import { Pill } from '../kit/Pill';
 import './lanes.css';
 

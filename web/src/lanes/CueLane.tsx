@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Attention, Camera, Cue, Light } from '../core/types';
-import { edit, preview, useSequence } from '../session/store';
+import { edit, preview } from '../session/document';
+import { useSequence } from '../session/state';
 import { CueEditor } from './CueEditor';
 import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';

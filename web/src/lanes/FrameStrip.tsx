@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { goTo, useSequence } from '../session/store';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';

@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { Curve, Key } from '../core/types';
-import { preview } from '../session/store';
+import { preview } from '../session/document';
 import { drag } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';

@@ -1,3 +1,4 @@
+import { chooseKeys } from '../session/selection';
 import { Segments } from '../kit/Segments';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -6,7 +7,8 @@ import { theCore } from '../core/load';
 import type { Ease, KeyShape, MotionEdit } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import { keysSaid } from '../shortcuts/words';
 import { chosen, copyKeys, curveOf, editKeys, laneOf, pasteKeys, removeChosen } from './chosen';
 import { Pill } from '../kit/Pill';
@@ -58,9 +60,7 @@ export function KeyTools() {
       })),
     );
     if (done && frames)
-      useSequence.setState({
-        chosenKeys: Object.fromEntries(Object.entries(all).map(([l, f]) => [l, f.map((x) => x + frames)])),
-      });
+      chooseKeys(Object.fromEntries(Object.entries(all).map(([l, f]) => [l, f.map((x) => x + frames)])));
     return done;
   };
   const item = (name: string, about: string, work: () => void) => (

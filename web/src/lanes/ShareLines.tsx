@@ -1,5 +1,5 @@
 import type { Attention, Camera, Cue, Light } from '../core/types';
-import { preview } from '../session/store';
+import { preview } from '../session/document';
 import { drag } from '../kit/dragging';
 
 /** Shares snap to these while a line is dragged. */

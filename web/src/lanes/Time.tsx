@@ -1,12 +1,17 @@
+import { openWindow } from '../session/windows';
+import { setView } from '../session/view';
+import { setKeying, showLanes } from '../session/laneState';
 import { Choose } from '../kit/Choose';
 import { Words } from '../kit/Words';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Entity, Framings, Vec3 } from '../core/types';
-import { play } from '../session/playing';
+import { play } from '../session/time';
 import { useSettings } from '../session/settings';
-import { attempt, goTo, useSequence, type Keying } from '../session/store';
+import { attempt } from '../session/said';
+import { useSequence, type Keying } from '../session/state';
+import { goTo } from '../session/time';
 import { Editing } from '../kit/Editing';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
@@ -110,26 +115,17 @@ export function Time() {
               </Chip>
             </Tip>
             {hiddenHere.length ? (
-              <Chip
-                onClick={() =>
-                  useSequence.setState({ hiddenLanes: hidden.filter((l) => !hiddenHere.includes(l)) })
-                }
-              >
-                {hiddenHere.length} hidden: show
-              </Chip>
+              <Chip onClick={() => showLanes(hiddenHere)}>{hiddenHere.length} hidden: show</Chip>
             ) : null}
             <Tip text="The camera’s way in the set, its subject’s in the frame">
-              <Chip on={ghosts} onClick={() => useSequence.setState({ ghosts: !ghosts })}>
+              <Chip on={ghosts} onClick={() => setView({ ghosts: !ghosts })}>
                 Ghosts
               </Chip>
             </Tip>
             {camera ? (
               <>
                 <Tip text="A plain camera beside the rig, or a path from its keys">
-                  <Pill
-                    disabled={!mayEdit}
-                    onClick={() => useSequence.setState({ dialog: { kind: 'bake', id: camera.id } })}
-                  >
+                  <Pill disabled={!mayEdit} onClick={() => openWindow({ kind: 'bake', id: camera.id })}>
                     Bake
                   </Pill>
                 </Tip>
@@ -310,7 +306,7 @@ function Transport({ keysChosen, children }: { keysChosen: boolean; children: Re
           <Choose
             aria-label="Automatic keying"
             value={s.keying}
-            onChange={(e) => useSequence.setState({ keying: e.target.value as Keying })}
+            onChange={(e) => setKeying(e.target.value as Keying)}
           >
             {KEYING.map((k) => (
               <option key={k.value} value={k.value}>
@@ -323,7 +319,7 @@ function Transport({ keysChosen, children }: { keysChosen: boolean; children: Re
             name="Automatic keying"
             value={s.keying}
             of={KEYING}
-            onChoose={(keying) => useSequence.setState({ keying })}
+            onChoose={(keying) => setKeying(keying)}
           />
         )}
       </Editing>

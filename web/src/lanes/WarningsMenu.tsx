@@ -3,7 +3,9 @@ import { useEffect, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { goTo, select, useSequence } from '../session/store';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
 import { Tip } from '../kit/Tip';
 import { Chip } from '../kit/Chip';
 

@@ -1,7 +1,11 @@
+import { chooseKeys } from '../session/selection';
 import { theCore } from '../core/load';
 import type { Channel, Curve, Key, MotionEdit } from '../core/types';
 import { channelOf } from '../fields/NumberField';
-import { edit, editProposed, previewProposed, proposed, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { editProposed, previewProposed, proposed } from '../session/proposals';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 
 /** Keys that are chosen in one lane. */
 export interface Picked {
@@ -39,12 +43,6 @@ export function chosen(): Picked[] {
     .filter((p) => p.frames.length > 0);
 }
 
-export function choose(lane: string, frames: number[], more = false): void {
-  useSequence.setState((s) => ({
-    chosenKeys: more ? { ...s.chosenKeys, [lane]: frames } : frames.length ? { [lane]: frames } : {},
-  }));
-}
-
 const request = (picked: Picked[], edit: MotionEdit) => theCore().motion(JSON.stringify({ picked, edit }));
 
 /** Edits chosen keys. */
@@ -77,7 +75,7 @@ export function removeChosen(): boolean {
   );
   if (done) {
     say(`${count === 1 ? '1 key' : `${count} keys`} of ${names.join(', ')} removed.`);
-    useSequence.setState({ chosenKeys: {} });
+    chooseKeys({});
   }
   return true;
 }

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
-import { say } from '../session/store';
+import { say } from '../session/said';
 import { getJson, postJson } from '../session/http';
 
 interface Own {

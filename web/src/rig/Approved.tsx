@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import './rig.css';
 
 /** Says that a camera is approved, and lets those approve and reopen it who may. */

@@ -1,9 +1,13 @@
+import { closeWindow } from '../session/windows';
 import { Tick } from '../kit/Tick';
 import { useMemo, useRef, useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { editProposed, newId, select, useSequence } from '../session/store';
+import { newId } from '../session/ids';
+import { editProposed } from '../session/proposals';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { Window } from '../kit/Window';
 import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
 import { Pill } from '../kit/Pill';
@@ -11,7 +15,6 @@ import './rig.css';
 
 const NOTHING: Tolerance = { metres: 0, degrees: 0, millimetres: 0 };
 const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);
-const close = () => useSequence.setState({ dialog: null });
 
 /** A camera's rig, or all of them, as plain cameras beside; with what is lost at most. */
 export function BakeDialog({ id }: { id: string }) {
@@ -44,19 +47,19 @@ export function BakeDialog({ id }: { id: string }) {
     if (!reports) return;
     if (all) return setMade(reports);
     select(camera.id, reports[0].plain); // both ways are drawn, one on the other
-    close();
+    closeWindow();
   };
   return (
     <Window
       title={`Bake ${all ? 'all cameras' : camera.name}`}
       onClose={() => {
         stop.current = true;
-        close();
+        closeWindow();
       }}
       buttons={
         done === null ? (
           <>
-            <Pill onClick={close}>Cancel</Pill>
+            <Pill onClick={closeWindow}>Cancel</Pill>
             <Pill tone="coral" disabled={cameras.length === 0} onClick={() => void make()}>
               {all ? `Bake ${cameras.length} cameras` : 'Bake'}
             </Pill>
@@ -139,7 +142,7 @@ function Made({ reports }: { reports: Report[] }) {
     <Window
       title={`${reports.length} cameras baked`}
       buttons={
-        <Pill tone="coral" onClick={close}>
+        <Pill tone="coral" onClick={closeWindow}>
           Close
         </Pill>
       }
@@ -189,7 +192,7 @@ function BackToWork({ camera }: { camera: Camera }) {
   const calm = orWhy(() => answer<Calmed>(text).report);
   const onPath = (ride: boolean) => theCore().pathFromKeys(camera.id, newId('path'), ride);
   const does = (label: string, proposal: string) => {
-    if (editProposed(label, proposal)) close();
+    if (editProposed(label, proposal)) closeWindow();
   };
   return (
     <>

@@ -1,5 +1,6 @@
 import type { Base, Camera } from '../core/types';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';
 

@@ -1,8 +1,11 @@
+import { pick } from '../session/selection';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import { theCore } from '../core/load';
 import type { Camera, DollyZoom } from '../core/types';
-import { edit, editProposed, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { editProposed } from '../session/proposals';
+import { useSequence } from '../session/state';
 import { evaluated } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
@@ -17,12 +20,7 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
     return editProposed(`Hold the size of ${name(id)}`, theCore().holdSize(camera.id, part.id, id, anchor));
   };
   const click = () =>
-    useSequence.setState({
-      picking: {
-        prompt: 'Click what shall keep its size: the subject, or something behind it',
-        take: (hit) => void hold(hit.id),
-      },
-    });
+    pick('Click what shall keep its size: the subject, or something behind it', (hit) => void hold(hit.id));
   const choices = Object.values(entities).filter(
     (e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark',
   );

@@ -1,7 +1,8 @@
 import { theCore } from '../core/load';
 import type { Camera, Operator, Spring } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import { Choice } from '../kit/Choice';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';

@@ -1,7 +1,9 @@
 import { theCore } from '../core/load';
 import type { Camera, Rail } from '../core/types';
 import { drawPath } from '../doing/create';
-import { edit, select, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';

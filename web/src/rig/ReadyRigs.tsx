@@ -1,10 +1,14 @@
+import { pick } from '../session/selection';
 import MenuItem from '@mui/material/MenuItem';
 import { MenuButton } from '../kit/MenuButton';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import { aboutSubject } from '../doing/about';
 import { evaluated } from '../session/evaluated';
-import { editProposed, newId, say, useSequence } from '../session/store';
+import { newId } from '../session/ids';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */
@@ -49,9 +53,7 @@ export function makeReadyRig(camera: Camera, kind: string): void {
   else {
     const near = aboutSubject();
     const name = near ? useSequence.getState().entities[near]?.name : '';
-    useSequence.setState({
-      picking: { prompt: `${rig.asks}${name ? `, e.g. ${name}` : ''}`, take: (hit) => make(hit.id) },
-    });
+    pick(`${rig.asks}${name ? `, e.g. ${name}` : ''}`, (hit) => make(hit.id));
   }
 }
 

@@ -3,7 +3,7 @@ import { MenuButton } from '../kit/MenuButton';
 import type { ReactNode } from 'react';
 import type { Camera, RigPart } from '../core/types';
 import { useChannels } from '../fields/NumberField';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Approved } from './Approved';
 import { Editing } from '../kit/Editing';
 import { PartCard } from './PartCard';

@@ -1,3 +1,4 @@
+import { closeWindow, openWindow } from '../session/windows';
 import { Words } from '../kit/Words';
 import Divider from '@mui/material/Divider';
 import MenuItem from '@mui/material/MenuItem';
@@ -5,9 +6,11 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { attempt, edit, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { attempt, say } from '../session/said';
+import { useSequence } from '../session/state';
 import { call, getJson, postJson, ServerRefused } from '../session/http';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 import './rig.css';
@@ -67,7 +70,7 @@ export function SavedRigEntries({ camera, onDone }: { camera: Camera; onDone: ()
         disabled={!mayEdit || camera.rig.length === 0}
         onClick={() => {
           onDone();
-          useSequence.setState({ dialog: { kind: 'saveRig', id: camera.id } });
+          openWindow({ kind: 'saveRig', id: camera.id });
         }}
       >
         Save this camera’s rig …
@@ -122,7 +125,7 @@ export function SaveRigDialog({ id: camera }: { id: string }) {
       await postJson(`/api/sequences/${id}/rigs`, { name, rig: theCore().savedRig(camera), replace });
       await client.invalidateQueries({ queryKey: ['rigs', id] });
       say(`“${name.trim()}” is saved: every sequence of the production finds it under Ready-made.`);
-      closeDialog();
+      closeWindow();
     } catch (e) {
       if (e instanceof ServerRefused && e.refusal.code === 'taken') setTaken(e.message);
       else failed(e);
@@ -133,7 +136,7 @@ export function SaveRigDialog({ id: camera }: { id: string }) {
       title={`Save the rig of camera ${c.letter}`}
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             Cancel
           </Pill>
           {taken ? (

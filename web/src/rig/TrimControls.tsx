@@ -5,7 +5,9 @@ import { theCore } from '../core/load';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { evaluated } from '../session/evaluated';
-import { edit, newId, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
+import { useSequence } from '../session/state';
 import { Pill } from '../kit/Pill';
 
 /** Notes that come again and again, with the trim each is usually answered by. */

@@ -1,6 +1,9 @@
 import { answer, Refused, theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { attempt, commitPreview, endPreview, newId, preview, useSequence } from '../session/store';
+import { commitPreview, endPreview, preview } from '../session/document';
+import { newId } from '../session/ids';
+import { attempt } from '../session/said';
+import { useSequence } from '../session/state';
 
 /** How much may be lost; 0 everywhere keeps a key on every frame. */
 export interface Tolerance {

@@ -1,7 +1,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import { ADDED } from '../doing/adding';
 import { MenuButton } from '../kit/MenuButton';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import './roster.css';
 
 /** Everything that can be added to the sequence. */

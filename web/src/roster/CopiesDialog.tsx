@@ -3,8 +3,11 @@ import { useEffect, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { endPreview, previewProposed, useSequence } from '../session/store';
-import { closeDialog, Window } from '../kit/Window';
+import { endPreview } from '../session/document';
+import { previewProposed } from '../session/proposals';
+import { useSequence } from '../session/state';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { copiesOf, copy } from '../doing/create';
 import { Pill } from '../kit/Pill';
 
@@ -40,7 +43,7 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
       title={`Copies of ${ids.length === 1 ? names : `${ids.length} things`}`}
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             Leave it
           </Pill>
           <Pill
@@ -48,7 +51,7 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
             wide
             onClick={() => {
               if (copy(`${count} copies of ${names}`.slice(0, 120), ids, count, step, instances))
-                closeDialog();
+                closeWindow();
             }}
           >
             {count === 1 ? 'Make 1 copy' : `Make ${count} copies`}

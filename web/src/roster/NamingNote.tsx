@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { theCore } from '../core/load';
 import { Pill } from '../kit/Pill';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import './roster.css';
 
 /** Names that break the production's rules, with the fix. */

@@ -2,8 +2,11 @@ import { useMemo } from 'react';
 import { theCore } from '../core/load';
 import type { Command, Stood, Subject } from '../core/types';
 import { evaluated } from '../session/evaluated';
-import { edit, newId, useSequence } from '../session/store';
-import { closeDialog, Window } from '../kit/Window';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
+import { useSequence } from '../session/state';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { usersOf } from '../doing/create';
 import { Pill } from '../kit/Pill';
 
@@ -28,7 +31,7 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
   }, [ids]);
   const standing = ids.filter((id) => points.get(id)?.length);
   const letGo = () => {
-    if (edit(`Remove ${names}`, { kind: 'letGo', ids, frame: useSequence.getState().frame })) closeDialog();
+    if (edit(`Remove ${names}`, { kind: 'letGo', ids, frame: useSequence.getState().frame })) closeWindow();
   };
   const substitute = () => {
     const frame = useSequence.getState().frame;
@@ -55,14 +58,14 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
       });
       return { kind: 'substitute', id, marks, frame };
     });
-    if (edit(`Put a mark in the place of ${names}`, ...commands)) closeDialog();
+    if (edit(`Put a mark in the place of ${names}`, ...commands)) closeWindow();
   };
   return (
     <Window
       title={`Remove ${ids.length === 1 ? names : `${ids.length} things`}`}
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             Keep it
           </Pill>
           {standing.length ? (

@@ -1,3 +1,4 @@
+import { setView } from '../session/view';
 import { RichTreeView } from '@mui/x-tree-view/RichTreeView';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Entity } from '../core/types';
@@ -9,7 +10,8 @@ import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { fold } from '../session/arrangement';
 import { subjectsNow } from '../session/crew';
-import { select, useSequence } from '../session/store';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { withKeys } from '../shortcuts/words';
 import { AddMenu } from './AddMenu';
 import { above, type Branch, branches, forks, inOrder, isGroup } from './branches';
@@ -78,7 +80,7 @@ export function Roster() {
         aria-label="Find by name"
       />
       {isolated ? (
-        <Pill className="isolated" onClick={() => useSequence.setState({ isolated: null })}>
+        <Pill className="isolated" onClick={() => setView({ isolated: null })}>
           Show everything again
         </Pill>
       ) : null}

@@ -2,7 +2,7 @@ import Divider from '@mui/material/Divider';
 import MenuItem from '@mui/material/MenuItem';
 import type { Entity } from '../core/types';
 import { Menu } from '../kit/Menu';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { withKeys } from '../shortcuts/words';
 import { MORE } from '../doing/withSelection';
 import { switchesOf } from './switches';

@@ -1,6 +1,7 @@
 import type { DragEvent } from 'react';
 import type { Entity } from '../core/types';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 
 const DRAGGED = 'application/x-roster';
 

@@ -1,5 +1,5 @@
 import type { Entity } from '../core/types';
-import { edit } from '../session/store';
+import { edit } from '../session/document';
 
 /** What of a thing is on or off in the roster. */
 export interface Switch {

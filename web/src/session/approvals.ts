@@ -1,5 +1,6 @@
 import { getJson, postJson, call } from './http';
-import { say, useSequence } from './store';
+import { say } from './said';
+import { useSequence } from './state';
 
 /** That a camera or a shot is approved: nobody edits it until it is reopened. */
 export interface Approval {

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Desk } from './store';
+import type { Desk } from './desks';
 
 /** How a desk has its room: the side panels' widths and the lanes' height in pixels, and the set view's share of the views. */
 export interface Arrangement {

@@ -1,5 +1,6 @@
 import { useHistory, type Done } from './history';
-import { desksFor, useSequence, type Desk } from './store';
+import { desksFor, type Desk } from './desks';
+import { useSequence } from './state';
 
 /** Edits that can be taken back after a reload. */
 const KEPT_UNDO = 60;

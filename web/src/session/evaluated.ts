@@ -1,5 +1,5 @@
 import { theCore } from '../core/load';
-import { useSequence } from './store';
+import { useSequence } from './state';
 
 /** Numbers per slot in the lens array; see KiteCore.evaluate. */
 export const LENS = 12;

@@ -1,4 +1,6 @@
-import { desksFor, goTo, useSequence, type SequenceState } from './store';
+import { desksFor } from './desks';
+import { useSequence, type SequenceState } from './state';
+import { goTo } from './time';
 
 /** What links made by earlier builds call the last desk. */
 const EARLIER_HAND_OVER = 'deliver';

@@ -1,4 +1,4 @@
-import { useSequence, type SequenceState } from './store';
+import { useSequence, type SequenceState } from './state';
 
 /** Where somebody else is in the sequence that is open. */
 export interface Other {

@@ -1,6 +1,6 @@
 import { theCore } from '../core/load';
 import type { CameraPackage, Rate } from '../core/types';
-import { useSequence } from './store';
+import { useSequence } from './state';
 
 /** Rate and camera package in force, as the core resolves them from standards and overrides. */
 export interface Settings {

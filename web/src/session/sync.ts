@@ -1,14 +1,17 @@
 import { answer, loadCore, theCore } from '../core/load';
 import { at, getJson, postJson, ServerRefused } from './http';
 import { fetchApprovals } from './approvals';
-import { play } from './playing';
+import { play } from './time';
 import { takeOther, tellPlace, type Other } from './presence';
 import { comeBack } from './comingBack';
 import { Following, type EditMade } from './following';
 import { useHistory } from './history';
 import { Outbox, useOutbox } from './outbox';
 import { shelve, shelved } from './shelf';
-import { applyForeign, opened, previewing, reapply, say, useSequence, whenEdited, type Role } from './store';
+import type { Role } from './desks';
+import { applyForeign, opened, previewing, reapply, whenEdited } from './document';
+import { say } from './said';
+import { useSequence } from './state';
 
 const set = useSequence.setState;
 const get = useSequence.getState;

@@ -1,4 +1,4 @@
-import { useSequence } from './store';
+import { useSequence } from './state';
 
 /** What a lens window takes over from the window it was opened from. */
 interface Moment {

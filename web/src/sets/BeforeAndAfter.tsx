@@ -5,7 +5,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { PlacedSet } from '../core/types';
 import { useSettings } from '../session/settings';
-import { lensCamera, useSequence } from '../session/store';
+import { useSequence } from '../session/state';
+import { lensCamera } from '../session/view';
 import { numbered } from './sets';
 
 /** What the camera of the lens view sees now, and with another version of a placed set, rendered. */

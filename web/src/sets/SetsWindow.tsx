@@ -10,8 +10,10 @@ import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { allStored } from '../session/outbox';
-import { edit, say, useSequence } from '../session/store';
-import { closeDialog } from '../kit/Window';
+import { edit } from '../session/document';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
+import { closeWindow } from '../session/windows';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { compare, NOW } from '../doing/compared';
 import {
@@ -37,7 +39,7 @@ export function SetsWindow() {
   const { busy, wrong, send } = useSending();
   const all = sets.data ?? [];
   return (
-    <PlainWindow name="Sets" title="Sets of the production" onClose={closeDialog}>
+    <PlainWindow name="Sets" title="Sets of the production" onClose={closeWindow}>
       {sets.isError ? <Alert severity="error">{sets.error.message}</Alert> : null}
       <WrongText wrong={wrong} />
       {placed.length ? <Typography variant="overline">Standing here</Typography> : null}

@@ -1,7 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { answer, theCore } from '../core/load';
 import type { Command, PlacedSet } from '../core/types';
-import { attempt, edit, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { attempt, say } from '../session/said';
+import { useSequence } from '../session/state';
 import { getJson, postJson } from '../session/http';
 
 export interface SetVersion {

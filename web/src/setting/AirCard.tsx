@@ -2,7 +2,7 @@ import { Tick } from '../kit/Tick';
 import type { Air, Command } from '../core/types';
 import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
-import { edit } from '../session/store';
+import { edit } from '../session/document';
 
 /** Haze: how dense, how high, which colour; and a plain background in the sky's place. */
 export function AirCard({ air, channels }: { air: Air; channels: ChannelInfo[] }) {

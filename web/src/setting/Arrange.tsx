@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { align, setDown, toGrid, toOther, toSurface } from '../doing/withSelection';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';

@@ -6,7 +6,8 @@ import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { AttentionControls } from '../fields/AttentionControls';
 import { Choice } from '../kit/Choice';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
 

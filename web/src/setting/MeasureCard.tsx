@@ -2,7 +2,7 @@ import { theCore } from '../core/load';
 import type { Measure } from '../core/types';
 import type { Sighting } from '../doing/about';
 import { evaluated } from '../session/evaluated';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 
 /** A measurement in numbers: straight, and from a camera also along its axis. */
 export function MeasureCard({ measure }: { measure: Measure }) {

@@ -3,7 +3,8 @@ import { Fields, type ChannelInfo } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';
-import { edit, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { useSequence } from '../session/state';
 import './setting.css';
 
 /** An image or image sequence in the frame: of which camera, how it fits, where it stands, when it runs. */

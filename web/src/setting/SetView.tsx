@@ -1,10 +1,15 @@
+import { endPicking } from '../session/selection';
+import { setView } from '../session/view';
 import { Choose } from '../kit/Choose';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Command } from '../core/types';
 import { addStandIn, measure } from '../doing/create';
-import { edit, newId, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { newId } from '../session/ids';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { Editing } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
@@ -46,7 +51,7 @@ export function SetView() {
           />
         )}
         <Tip text={four ? 'One view again' : 'Free, plan, front and side at once'}>
-          <Pill on={four} onClick={() => useSequence.setState({ fourViews: !four })}>
+          <Pill on={four} onClick={() => setView({ fourViews: !four })}>
             Four
           </Pill>
         </Tip>
@@ -66,7 +71,7 @@ export function SetView() {
         {picking ? (
           <div className="drawing-bar">
             <span>{picking.prompt}</span>
-            <Pill onClick={() => useSequence.setState({ picking: null })}>Let it be</Pill>
+            <Pill onClick={() => endPicking()}>Let it be</Pill>
           </div>
         ) : null}
         {drawing ? (
@@ -77,7 +82,7 @@ export function SetView() {
             <Pill tone="teal" disabled={drawing.length < 2} onClick={finishPath}>
               Finish the path
             </Pill>
-            <Pill onClick={() => useSequence.setState({ drawing: null })}>Let it be</Pill>
+            <Pill onClick={() => setView({ drawing: null })}>Let it be</Pill>
           </div>
         ) : null}
       </div>
@@ -108,7 +113,7 @@ function SetTools() {
             name: `${t.name} in the set`,
             tip: t.tip,
           }))}
-          onChoose={(setTool) => useSequence.setState({ setTool })}
+          onChoose={(setTool) => setView({ setTool })}
         />
       </div>
     </Editing>
@@ -243,7 +248,7 @@ export function finishPath(): void {
   if (camera && rail?.kind === 'rail')
     commands.push({ kind: 'setPart', camera: camera.id, part: { ...rail, path: id } });
   if (edit('Draw a path', ...commands)) {
-    useSequence.setState({ drawing: null });
+    setView({ drawing: null });
     say(
       rail ? 'The path is drawn and the rail runs on it. Key its progress to travel.' : 'The path is drawn.',
     );

@@ -1,10 +1,13 @@
+import { openWindow } from '../session/windows';
 import { theCore } from '../core/load';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { FILE_UNITS } from '../fields/choices';
 import { Choice } from '../kit/Choice';
-import { edit, select, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
@@ -120,9 +123,7 @@ function ModelCard({
       <div className="card-head">
         <span className="card-name">{shape.text === null ? 'Model' : 'Lettering'}</span>
         {shape.text !== null ? (
-          <Pill onClick={() => useSequence.setState({ dialog: { kind: 'lettering', id: piece.id } })}>
-            Reword
-          </Pill>
+          <Pill onClick={() => openWindow({ kind: 'lettering', id: piece.id })}>Reword</Pill>
         ) : null}
       </div>
       {report ? <p className="says">{`${report.name} · ${report.triangles} triangles`}</p> : null}

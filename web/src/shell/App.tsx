@@ -3,7 +3,7 @@ import { Suspense, useEffect, useState } from 'react';
 import { fetched } from '../kit/fetched';
 import { goToPlace, momentIn, sequenceIn } from '../session/place';
 import { closeSequence, openMoment, openSequence } from '../session/sync';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Arrived } from '../signin/Arrived';
 import { Invited } from '../signin/Invited';
 import { SetUp } from '../signin/SetUp';

@@ -5,7 +5,7 @@ import { CompositionCard } from '../frame/CompositionCard';
 import { FocusCard } from '../frame/FocusCard';
 import { LensCard } from '../frame/LensCard';
 import { RigStack } from '../rig/RigStack';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 
 /** A camera's equipment, with the cards that a desk has use for. */
 export function CameraPanel({ camera }: { camera: Camera }) {

@@ -1,6 +1,6 @@
 import Dialog from '@mui/material/Dialog';
 import { FoundList } from '../kit/FoundList';
-import { closeDialog } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { keysSaid } from '../shortcuts/words';
 import type { Action } from './actions';
 
@@ -12,7 +12,7 @@ export function CommandBox({ actions }: { actions: Action[] }) {
   return (
     <Dialog
       open
-      onClose={closeDialog}
+      onClose={closeWindow}
       maxWidth={false}
       transitionDuration={0}
       slotProps={{
@@ -26,7 +26,7 @@ export function CommandBox({ actions }: { actions: Action[] }) {
       onKeyDown={(e) => {
         if (!(e.key.toLowerCase() === 'k' && (e.ctrlKey || e.metaKey))) return;
         e.preventDefault();
-        closeDialog();
+        closeWindow();
       }}
     >
       <FoundList
@@ -36,10 +36,10 @@ export function CommandBox({ actions }: { actions: Action[] }) {
         value={null}
         most={SHOWN}
         onChoose={(a) => {
-          closeDialog();
+          closeWindow();
           a.run();
         }}
-        onClose={closeDialog}
+        onClose={closeWindow}
       >
         {(a) => (
           <>

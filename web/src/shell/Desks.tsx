@@ -1,7 +1,7 @@
 import { styled } from '@mui/material/styles';
 import { useLayoutEffect, type ReactNode } from 'react';
 import { Group, Panel, Separator, useGroupRef, type Layout } from 'react-resizable-panels';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { palette } from '../theme/tokens';
 import { arrange, RAIL, usualArrangement } from '../session/arrangement';
 import { useArrangement } from './useArrangement';

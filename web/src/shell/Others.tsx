@@ -1,6 +1,6 @@
 import Chip from '@mui/material/Chip';
 import { joinOther } from '../session/presence';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
 
 /** More people than these are a number. */

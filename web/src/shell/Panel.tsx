@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Pill } from '../kit/Pill';
 
 /**

@@ -1,8 +1,9 @@
+import { saidEnough } from '../session/said';
 import Snackbar from '@mui/material/Snackbar';
 import { styled } from '@mui/material/styles';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { palette } from '../theme/tokens';
 
 const READING_MS = 4500;
@@ -25,7 +26,7 @@ const Bubble = styled('div', { shouldForwardProp: (p) => p !== 'bad' })<{ bad: b
 /** The last thing the application said, for as long as it takes to read; errors stay until closed. */
 export function Said() {
   const message = useSequence((s) => s.message);
-  const close = () => useSequence.setState({ message: null });
+  const close = () => saidEnough();
   return (
     <Snackbar
       open={message !== null}

@@ -1,10 +1,14 @@
+import { openWindow } from '../session/windows';
+import { setView } from '../session/view';
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../doing/bring';
 import { HelpMenu } from '../help/HelpMenu';
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
-import { desksFor, redo, undo, useSequence } from '../session/store';
+import { desksFor } from '../session/desks';
+import { redo, undo } from '../session/document';
+import { useSequence } from '../session/state';
 import { withKeys } from '../shortcuts/words';
 import { fold } from '../session/arrangement';
 import * as Icon from '../kit/icons';
@@ -41,7 +45,7 @@ export function Top() {
           large
           value={s.desk}
           of={desksFor(s.role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
-          onChoose={(desk) => useSequence.setState({ desk })}
+          onChoose={(desk) => setView({ desk })}
         />
       </nav>
       {s.moment !== null ? (
@@ -83,7 +87,7 @@ export function Top() {
             lit={s.contactSheet}
             aria-label="Contact sheet"
             aria-pressed={s.contactSheet}
-            onClick={() => useSequence.setState({ contactSheet: !s.contactSheet })}
+            onClick={() => setView({ contactSheet: !s.contactSheet })}
           >
             <Icon.Sheet />
           </IconAction>
@@ -95,10 +99,7 @@ export function Top() {
           </IconAction>
         </Tip>
         <Tip text={withKeys('Find any action', 'commands')}>
-          <IconAction
-            aria-label="Find any action"
-            onClick={() => useSequence.setState({ dialog: { kind: 'commands' } })}
-          >
+          <IconAction aria-label="Find any action" onClick={() => openWindow({ kind: 'commands' })}>
             <Icon.Search />
           </IconAction>
         </Tip>
@@ -120,27 +121,17 @@ function Shared({ compared }: { compared: boolean }) {
   return (
     <>
       <Tip text="Versions: keep this one, compare, go back">
-        <IconAction
-          lit={compared}
-          aria-label="Versions"
-          onClick={() => useSequence.setState({ dialog: { kind: 'versions' } })}
-        >
+        <IconAction lit={compared} aria-label="Versions" onClick={() => openWindow({ kind: 'versions' })}>
           <Icon.Versions />
         </IconAction>
       </Tip>
       <Tip text="History: what happened, by whom, and how it was then">
-        <IconAction
-          aria-label="History"
-          onClick={() => useSequence.setState({ dialog: { kind: 'history', touching: '' } })}
-        >
+        <IconAction aria-label="History" onClick={() => openWindow({ kind: 'history', touching: '' })}>
           <Icon.History />
         </IconAction>
       </Tip>
       <Tip text="Standards: camera package, lens kits, names, units">
-        <IconAction
-          aria-label="Standards"
-          onClick={() => useSequence.setState({ dialog: { kind: 'standards' } })}
-        >
+        <IconAction aria-label="Standards" onClick={() => openWindow({ kind: 'standards' })}>
           <Icon.Standards />
         </IconAction>
       </Tip>

@@ -1,7 +1,7 @@
 import { Suspense } from 'react';
 import { GuideWindow, NewsWindow } from '../help/texts';
 import { fetched } from '../kit/fetched';
-import { useSequence, type Dialog } from '../session/store';
+import { useSequence, type Dialog } from '../session/state';
 import { actions } from './actions';
 
 const StandardsDialog = fetched(async () => (await import('../standards/StandardsDialog')).StandardsDialog);

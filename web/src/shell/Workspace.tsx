@@ -7,7 +7,7 @@ import { fetchAhead } from '../kit/fetched';
 import { Time } from '../lanes/Time';
 import { CameraPanel } from './CameraPanel';
 import { Roster } from '../roster/Roster';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';

@@ -1,3 +1,5 @@
+import { openWindow } from '../session/windows';
+import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import { theCore } from '../core/load';
 import type { Camera, RigPart } from '../core/types';
@@ -13,7 +15,12 @@ import { MORE } from '../doing/withSelection';
 import { beginAgain } from '../help/firstSteps';
 import { SHORTCUTS, type ShortcutId } from '../shortcuts/list';
 import { subjectsNow } from '../session/crew';
-import { type Desk, desksFor, edit, editProposed, say, select, useSequence } from '../session/store';
+import { type Desk, desksFor } from '../session/desks';
+import { edit } from '../session/document';
+import { editProposed } from '../session/proposals';
+import { say } from '../session/said';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { linkTo } from '../session/place';
 import { at, call } from '../session/http';
 import { REGIONS, toRegion } from './regions';
@@ -60,15 +67,15 @@ function looks(): Action[] {
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',
-      run: () => useSequence.setState({ fourViews: !get().fourViews }),
+      run: () => setView({ fourViews: !get().fourViews }),
     },
     {
       name: s.sharpTint ? 'Stop tinting what is sharp' : 'Tint what is sharp',
-      run: () => useSequence.setState({ sharpTint: !get().sharpTint }),
+      run: () => setView({ sharpTint: !get().sharpTint }),
     },
     {
       name: s.followCut ? 'Stop following the cut' : 'Follow the cut in the lens view',
-      run: () => useSequence.setState({ followCut: !get().followCut }),
+      run: () => setView({ followCut: !get().followCut }),
     },
     ...selectionActions(s, true),
     ...numberActions(s),
@@ -76,8 +83,8 @@ function looks(): Action[] {
     ...entities
       .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
-    { name: 'Guide: how things are done', run: () => useSequence.setState({ dialog: { kind: 'guide' } }) },
-    { name: 'What is new', run: () => useSequence.setState({ dialog: { kind: 'news' } }) },
+    { name: 'Guide: how things are done', run: () => openWindow({ kind: 'guide' }) },
+    { name: 'What is new', run: () => openWindow({ kind: 'news' }) },
     { name: 'First steps: show the hints again', run: beginAgain },
     { name: 'Choose another sequence', run: () => (location.hash = '') },
     { name: 'Sign out', run: () => void call('POST', '/api/sign-out').then(() => (location.href = at('/'))) },
@@ -103,19 +110,19 @@ const RENDERS: Action[] = (
 const ofTheProduction = (): Action[] => [
   {
     name: 'Versions: keep, compare, go back',
-    run: () => useSequence.setState({ dialog: { kind: 'versions' } }),
+    run: () => openWindow({ kind: 'versions' }),
   },
   {
     name: 'Sets of the production: make, place, take a version',
-    run: () => useSequence.setState({ dialog: { kind: 'sets' } }),
+    run: () => openWindow({ kind: 'sets' }),
   },
   {
     name: 'History: what happened, by whom, as it was then',
-    run: () => useSequence.setState({ dialog: { kind: 'history', touching: '' } }),
+    run: () => openWindow({ kind: 'history', touching: '' }),
   },
   {
     name: 'Standards: camera package, kits, names, units',
-    run: () => useSequence.setState({ dialog: { kind: 'standards' } }),
+    run: () => openWindow({ kind: 'standards' }),
   },
 ];
 
@@ -133,7 +140,7 @@ function edits(): Action[] {
     { name: 'Copy cameras and pieces from a sequence’s file', run: chooseSequence },
     ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
       name: `Handles in the set: ${setTool} what is selected`,
-      run: () => useSequence.setState({ setTool }),
+      run: () => setView({ setTool }),
     })),
     ...selectionActions(s, false),
     ...(looked?.kind === 'camera'
@@ -172,7 +179,7 @@ function afterClosing(work: () => void): void {
 
 /** Goes to a field of the selection's panel and puts the keyboard in it. */
 function toField(find: () => HTMLElement | null, desk?: Desk): void {
-  if (desk) useSequence.setState({ desk });
+  if (desk) setView({ desk });
   afterClosing(() => {
     const field = find();
     field?.scrollIntoView({ block: 'center' });

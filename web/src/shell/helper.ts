@@ -5,7 +5,9 @@ import { evaluated, LENS } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { inSetView } from '../doing/setViewPose';
-import { goTo, lensCamera, useSequence } from '../session/store';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
+import { lensCamera } from '../session/view';
 
 /** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */
 export interface Helper {

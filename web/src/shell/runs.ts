@@ -1,3 +1,4 @@
+import { openWindow } from '../session/windows';
 import { camerasOf } from '../session/cameras';
 import { stepView } from '../doing/earlierViews';
 import { level } from '../frame/LensTools';
@@ -5,18 +6,14 @@ import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/c
 import { cueHere, turnTo } from '../doing/cueing';
 import { duplicateSelected, groupSelected, removeSelected } from '../doing/create';
 import { isolate } from '../doing/withSelection';
-import { play } from '../session/playing';
-import {
-  desksFor,
-  goTo,
-  lensCamera,
-  redo,
-  say,
-  select,
-  undo,
-  useSequence,
-  type LensTool,
-} from '../session/store';
+import { play } from '../session/time';
+import { desksFor } from '../session/desks';
+import { redo, undo } from '../session/document';
+import { say } from '../session/said';
+import { select, chooseKeys, endPicking } from '../session/selection';
+import { useSequence, type LensTool } from '../session/state';
+import { goTo } from '../session/time';
+import { lensCamera, setView } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
@@ -24,7 +21,6 @@ import { fold } from '../session/arrangement';
 import { nextRegion } from './regions';
 
 const get = useSequence.getState;
-const set = useSequence.setState;
 const frame = () => Math.round(get().frame);
 
 /** What a shortcut does; false where it means nothing now, and its key is free for another. */
@@ -35,13 +31,13 @@ const desk =
   () => {
     const d = desksFor(get().role)[n - 1];
     if (!d) return false;
-    set({ desk: d.id });
+    setView({ desk: d.id });
   };
 
 const tool =
   (lensTool: LensTool): Run =>
   () =>
-    set({ lensTool });
+    setView({ lensTool });
 
 /** Goes to the camera that comes before or after in the order of letters. */
 function stepCamera(by: 1 | -1): boolean {
@@ -56,18 +52,18 @@ function stepCamera(by: 1 | -1): boolean {
 /** The first of these that means something now. */
 function leave(): boolean {
   const s = get();
-  if (s.picking) set({ picking: null });
-  else if (s.drawing) set({ drawing: null });
-  else if (s.contactSheet) set({ contactSheet: false });
-  else if (chosen().length) set({ chosenKeys: {} });
+  if (s.picking) endPicking();
+  else if (s.drawing) setView({ drawing: null });
+  else if (s.contactSheet) setView({ contactSheet: false });
+  else if (chosen().length) chooseKeys({});
   else return false;
   return true;
 }
 
 /** What every shortcut of the list does. */
 export const RUNS: Record<ShortcutId, Run> = {
-  commands: () => set({ dialog: { kind: 'commands' } }),
-  keys: () => set({ dialog: { kind: 'keys' } }),
+  commands: () => openWindow({ kind: 'commands' }),
+  keys: () => openWindow({ kind: 'keys' }),
   undo,
   redo,
   leave,
@@ -95,7 +91,7 @@ export const RUNS: Record<ShortcutId, Run> = {
   },
   nextCamera: () => stepCamera(1),
   earlierCamera: () => stepCamera(-1),
-  sheet: () => set({ contactSheet: !get().contactSheet }),
+  sheet: () => setView({ contactSheet: !get().contactSheet }),
   earlierView: () => stepView(lensCamera(get()), -1),
   laterView: () => stepView(lensCamera(get()), 1),
   turnTo: (e) => turnTo(Number(e?.key ?? 1) - 1),

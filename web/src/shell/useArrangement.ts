@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { arrangementOf, useArrangements, type Arrangement } from '../session/arrangement';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 
 /** The size of the window. */
 function useRoom(): { width: number; height: number } {

@@ -5,7 +5,8 @@ import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { palette } from '../theme/tokens';
 import { GROUPS, SHORTCUTS, type Shortcut } from './list';
 import { chooseKeys, usualAgain, useOwnKeys } from './own';
@@ -50,7 +51,7 @@ export function KeysWindow() {
           <Pill wide disabled={!Object.keys(own).length} onClick={() => usualAgain()}>
             All as usual
           </Pill>
-          <Pill wide tone="coral" onClick={closeDialog}>
+          <Pill wide tone="coral" onClick={closeWindow}>
             Close
           </Pill>
         </>

@@ -1,4 +1,4 @@
-import type { LensTool } from '../session/store';
+import type { LensTool } from '../session/state';
 
 /** Where in the Keys window a shortcut stands. */
 export const GROUPS = [

@@ -1,7 +1,7 @@
 import { matchKeyBindingPress, parseKeybinding, type KeyBindingPress } from 'tinykeys';
 import { SHORTCUTS, type Shortcut, type ShortcutId } from './list';
 import { useOwnKeys } from './own';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 
 /** The keys of a shortcut as they are now. */
 export function keysOf(s: Shortcut, own = useOwnKeys.getState().keys): string[] {

@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import type { Lens, LensKit } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import type { Faults } from '../fields/choices';
 import { Chip } from '../kit/Chip';
 import { IconAction } from '../kit/IconAction';

@@ -4,7 +4,7 @@ import type { Standards, Style } from '../core/types';
 import { Fault, faulty } from '../fields/Fault';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { type Faults, UNITS } from '../fields/choices';
 import './standards.css';
 

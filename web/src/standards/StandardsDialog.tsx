@@ -3,10 +3,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { theCore } from '../core/load';
 import type { Standards } from '../core/types';
-import { say, useSequence } from '../session/store';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { getJson, postJson } from '../session/http';
 import { Editing } from '../kit/Editing';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import type { Faults } from '../fields/choices';
 import { Kits } from './KitsTab';
 import { Names } from './NamesTab';
@@ -62,7 +64,7 @@ export function StandardsDialog() {
         await postJson(`/api/productions/${agreed!.production}/standards`, body);
         await client.invalidateQueries({ queryKey: ['standards'] });
         say('The standards are changed, and every sequence that follows them.');
-        closeDialog();
+        closeWindow();
       } else
         setEffects(
           await postJson<Effect[]>(`/api/productions/${agreed!.production}/standards/effects`, body),
@@ -78,7 +80,7 @@ export function StandardsDialog() {
       title={`Standards${agreed ? ` of ${agreed.name}` : ''}`}
       buttons={
         <>
-          <Pill wide onClick={closeDialog}>
+          <Pill wide onClick={closeWindow}>
             {draft ? 'Leave them as they were' : 'Close'}
           </Pill>
           {draft && !effects ? (

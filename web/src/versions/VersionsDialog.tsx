@@ -5,9 +5,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, theCore } from '../core/load';
 import type { Command } from '../core/types';
-import { edit, say, useSequence } from '../session/store';
+import { edit } from '../session/document';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { getJson, postJson } from '../session/http';
-import { closeDialog, Window } from '../kit/Window';
+import { Window } from '../kit/Window';
+import { closeWindow } from '../session/windows';
 import { compare, documentOf, NOW, numbered, sideOf, titled, type Kept } from '../doing/compared';
 import { Pill } from '../kit/Pill';
 import { VersionsTable } from './VersionsTable';
@@ -56,7 +59,7 @@ export function VersionsDialog() {
       wide
       title="Versions"
       buttons={
-        <Pill wide onClick={closeDialog}>
+        <Pill wide onClick={closeWindow}>
           Close
         </Pill>
       }
@@ -156,7 +159,7 @@ function GoBack({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
   const goBack = () => {
     if (edit(`Back to ${titled(kept)}`, ...back.data!.commands)) {
       say(`The sequence is as in ${titled(kept)} again. Undo brings back what was.`);
-      closeDialog();
+      closeWindow();
     }
   };
   return (

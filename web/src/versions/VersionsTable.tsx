@@ -1,7 +1,7 @@
 import Stack from '@mui/material/Stack';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { Pill } from '../kit/Pill';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { mono, palette } from '../theme/tokens';
 import { type Kept, numbered } from '../doing/compared';
 

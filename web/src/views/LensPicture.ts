@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { useSequence, type Hit } from '../session/store';
+import { useSequence, type Hit } from '../session/state';
 import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';

@@ -1,3 +1,4 @@
+import { setView } from '../session/view';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
@@ -5,15 +6,11 @@ import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
 import { poseOf, remember } from '../doing/earlierViews';
 import { evaluated } from '../session/evaluated';
-import {
-  commitPreview,
-  givePicked,
-  mayKey,
-  preview,
-  previewProposed,
-  select,
-  useSequence,
-} from '../session/store';
+import { commitPreview, preview } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { previewProposed } from '../session/proposals';
+import { givePicked, select } from '../session/selection';
+import { useSequence } from '../session/state';
 import { dragGrip, ghostGrip, gripAt, pathGrips } from './grips';
 import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from '../doing/setViewPose';
@@ -428,7 +425,7 @@ export class SetViewer {
         new THREE.Plane(new THREE.Vector3(0, 1, 0), -theCore().pathHeightM()),
         new THREE.Vector3(),
       );
-      if (at) useSequence.setState({ drawing: [...drawing, [at.x, at.y, at.z]] });
+      if (at) setView({ drawing: [...drawing, [at.x, at.y, at.z]] });
       return;
     }
     const { picking, selected } = useSequence.getState();

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { Paced } from './paced';
 import { palette } from '../theme/tokens';
 

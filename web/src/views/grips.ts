@@ -1,7 +1,10 @@
 import * as THREE from 'three';
 import { poseOf } from '../doing/earlierViews';
 import type { Command } from '../core/types';
-import { commitPreview, endPreview, goTo, mayKey, preview, useSequence } from '../session/store';
+import { commitPreview, endPreview, preview } from '../session/document';
+import { mayKey } from '../session/laneState';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
 import type { GhostKey } from './ghosts';
 
 /** Something in the set view that is grabbed where it is drawn. */

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import { evaluated, LENS } from '../session/evaluated';
-import { useSequence } from '../session/store';
+import { useSequence } from '../session/state';
 import { PLATES } from './layers';
 
 /**

@@ -1,7 +1,7 @@
+import { drawnAnew } from '../session/document';
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Entity, Light } from '../core/types';
-import { useSequence } from '../session/store';
 import { DECAY, type SkyDome } from './air';
 
 /** A light's numbers at a frame, as the core gives them. */
@@ -139,7 +139,7 @@ function needAreaTables(): void {
   areaTables ??= import('three/addons/lights/RectAreaLightUniformsLib.js').then(
     ({ RectAreaLightUniformsLib }) => {
       RectAreaLightUniformsLib.init();
-      useSequence.setState((s) => ({ version: s.version + 1 })); // what was drawn without them is drawn again
+      drawnAnew(); // what was drawn without them is drawn again
     },
     () => {
       areaTables = null;

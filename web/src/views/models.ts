@@ -1,9 +1,10 @@
+import { drawnAnew } from '../session/document';
 import * as THREE from 'three';
 import { at } from '../session/http';
 import type { ModelReport } from '../session/modelReport';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
 import { answer, theCore } from '../core/load';
-import { say, useSequence } from '../session/store';
+import { say } from '../session/said';
 import { hazed } from './air';
 
 interface Model {
@@ -53,9 +54,6 @@ async function get(path: string): Promise<Response> {
   return r;
 }
 
-/** Says that what is evaluated and drawn is another now. */
-const changed = () => useSequence.setState((s) => ({ version: s.version + 1 }));
-
 async function fetchModel(asset: string): Promise<Model> {
   const [{ GLTFLoader }, file, rig, report] = await Promise.all([
     import('three/addons/loaders/GLTFLoader.js'),
@@ -64,7 +62,7 @@ async function fetchModel(asset: string): Promise<Model> {
     get(`/api/assets/${asset}/report`).then((r) => r.json() as Promise<ModelReport>),
   ]);
   answer(theCore().registerModel(asset, rig));
-  changed(); // the core has a new plan, which nothing has evaluated yet
+  drawnAnew(); // the core has a new plan, which nothing has evaluated yet
   const gltf = await new GLTFLoader().parseAsync(file, '');
   gltf.scene.traverse((o) => {
     const node = gltf.parser.associations.get(o)?.nodes;
@@ -77,7 +75,7 @@ async function fetchModel(asset: string): Promise<Model> {
   });
   const model = { scene: gltf.scene, report };
   known.set(asset, model);
-  changed(); // sizes and anchors are known now
+  drawnAnew(); // sizes and anchors are known now
   return model;
 }
 

@@ -1,4 +1,4 @@
-import { previewing } from '../session/store';
+import { previewing } from '../session/document';
 
 /** While something is dragged, costly pictures may take this share of the time. */
 const SHARE = 0.1;

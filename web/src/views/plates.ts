@@ -2,7 +2,8 @@ import * as THREE from 'three';
 import { at } from '../session/http';
 import { theCore } from '../core/load';
 import type { Plate } from '../core/types';
-import { say, useSequence } from '../session/store';
+import { say } from '../session/said';
+import { useSequence } from '../session/state';
 import { evaluated, LENS } from '../session/evaluated';
 import { PLATES } from './layers';
 

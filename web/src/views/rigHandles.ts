@@ -1,7 +1,9 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import { PARTS } from '../doing/parts';
-import { mayKey, proposed, useSequence } from '../session/store';
+import { mayKey } from '../session/laneState';
+import { proposed } from '../session/proposals';
+import { useSequence } from '../session/state';
 import type { Grip } from './grips';
 import { palette } from '../theme/tokens';
 

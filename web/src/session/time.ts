@@ -1,5 +1,8 @@
 import { framesPerSecond } from './settings';
-import { useSequence } from './store';
+import { useSequence } from './state';
+
+const set = useSequence.setState;
+const get = useSequence.getState;
 
 let running = 0;
 
@@ -8,8 +11,6 @@ let running = 0;
  * not be drawn in time are counted as dropped.
  */
 export function play(on: boolean): void {
-  const set = useSequence.setState;
-  const get = useSequence.getState;
   cancelAnimationFrame(running);
   set({ playing: on, ...(on ? { dropped: 0 } : {}) });
   if (!on) return;
@@ -30,4 +31,10 @@ export function play(on: boolean): void {
     running = requestAnimationFrame(tick);
   };
   running = requestAnimationFrame(tick);
+}
+
+/** Shows a frame, within the sequence. */
+export function goTo(frame: number): void {
+  const { header } = get();
+  set({ frame: Math.max(header.firstFrame, Math.min(header.lastFrame, frame)) });
 }

@@ -1,0 +1,14 @@
+import { theCore } from '../core/load';
+
+export interface CutSpan {
+  id: string;
+  shot: string;
+  camera: string | null;
+  first: number;
+  last: number;
+}
+
+/** The spans of the cut, as the core has them. */
+export function cutSpans(): CutSpan[] {
+  return JSON.parse(theCore().cut()) as CutSpan[];
+}

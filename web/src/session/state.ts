@@ -1,0 +1,183 @@
+import { create } from 'zustand';
+import type { Entity, Header } from '../core/types';
+import type { Approval } from './approvals';
+import type { Compared } from './comparing';
+import type { Desk, Role } from './desks';
+import type { Other } from './presence';
+
+/** Whether a changed number gets a key: never by itself, where it has keys, or always. */
+export type Keying = 'off' | 'keyed' | 'all';
+
+/** What a drag in the lens view does. */
+export type LensTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
+
+/** A click that is waited for, in the set view or the lens view. */
+export interface Picking {
+  prompt: string;
+  /** Takes what was clicked; the picking ends unless it returns true. */
+  take: (hit: Hit) => boolean | void;
+}
+
+/** What a click met: a thing, and the point on its surface. */
+export interface Hit {
+  id: string;
+  point: [number, number, number];
+  normal: [number, number, number] | null;
+}
+
+/** A window over the desks. */
+export type Dialog =
+  | { kind: 'commands' }
+  | { kind: 'keys' }
+  | { kind: 'guide' }
+  | { kind: 'news' }
+  | { kind: 'standards' }
+  | { kind: 'model'; files: File[] }
+  | { kind: 'track'; file: File }
+  | { kind: 'remove'; ids: string[] }
+  | { kind: 'copies'; ids: string[] }
+  | { kind: 'lettering'; id: string | null }
+  | { kind: 'versions' }
+  | { kind: 'sets' }
+  | { kind: 'copyIn'; file: File }
+  | { kind: 'history'; touching: string }
+  | { kind: 'saveRig'; id: string }
+  | { kind: 'bake'; id: string };
+
+/** The document as it is shown, with what is dragged in it. Written by `document`. */
+export interface DocumentState {
+  id: string;
+  header: Header;
+  entities: Record<string, Entity>;
+  revision: number;
+  /** The revision that is looked at instead of the present one, or null. */
+  moment: number | null;
+  /** Grows with every change of the document or its preview. */
+  version: number;
+}
+
+/** What is chosen, and what a click is waited for. Written by `selection`. */
+export interface SelectionState {
+  selected: string[];
+  /** Chosen keys by lane (`id:address`): the frames they stand on. */
+  chosenKeys: Record<string, number[]>;
+  picking: Picking | null;
+}
+
+/** The frame that is shown. Written by `time`. */
+export interface TimeState {
+  frame: number;
+  playing: boolean;
+  /** Frames that were not drawn in time since playing began. */
+  dropped: number;
+}
+
+/** What is looked at, and how. Written by `view`. */
+export interface ViewState {
+  desk: Desk;
+  /** The camera the lens view looks through, unless it follows the cut. */
+  camera: string;
+  followCut: boolean;
+  lensTool: LensTool;
+  /** The subject that orbiting, composition and placing are about; '' for the nearest. */
+  about: string;
+  /** Whether what is sharp is tinted in the lens view. */
+  sharpTint: boolean;
+  /** Whether the selected camera's way and its subject's are drawn on the Move desk. */
+  ghosts: boolean;
+  contactSheet: boolean;
+  /** Two versions of the camera's move in the lens view, or null. */
+  compared: Compared | null;
+  fourViews: boolean;
+  /** What the handles in the set do to what is selected. */
+  setTool: 'move' | 'turn' | 'scale';
+  /** Pieces shown alone in the views, or null. */
+  isolated: string[] | null;
+  /** Set while a path is being drawn in the plan view. */
+  drawing: [number, number, number][] | null;
+}
+
+/** How the lanes stand. Written by `laneState`. */
+export interface LaneState {
+  keying: Keying;
+  openLanes: string[];
+  /** Lanes that cannot be touched, and lanes that are not shown. */
+  lockedLanes: string[];
+  hiddenLanes: string[];
+}
+
+/** What lies over the desks. Written by `windows` and `said`. */
+export interface WindowState {
+  dialog: Dialog | null;
+  message: { text: string; bad: boolean; at: number } | null;
+}
+
+/** What one may do here, who else is here. Written by `sync`, `approvals` and `presence`. */
+export interface PeopleState {
+  /** Look as a guest or reviewer, edit as an artist, also decide as a lead. */
+  role: Role;
+  mayEdit: boolean;
+  /** What is approved, by the id of the camera or shot. */
+  approvals: Record<string, Approval>;
+  /** Who else has the sequence open, by their page. */
+  others: Record<string, Other>;
+  /** Grows whenever the server says that a render has got further. */
+  rendersMoved: number;
+}
+
+export type SequenceState = DocumentState &
+  SelectionState &
+  TimeState &
+  ViewState &
+  LaneState &
+  WindowState &
+  PeopleState;
+
+const NO_DOCUMENT: DocumentState = {
+  id: '',
+  header: undefined as unknown as Header,
+  entities: {},
+  revision: 0,
+  moment: null,
+  version: 0,
+};
+
+const NOTHING_CHOSEN: SelectionState = { selected: [], chosenKeys: {}, picking: null };
+
+const AT_REST: TimeState = { frame: 0, playing: false, dropped: 0 };
+
+const FIRST_LOOK: ViewState = {
+  desk: 'move',
+  camera: '',
+  followCut: false,
+  lensTool: 'turn',
+  about: '',
+  sharpTint: false,
+  ghosts: true,
+  contactSheet: false,
+  compared: null,
+  fourViews: false,
+  setTool: 'move',
+  isolated: null,
+  drawing: null,
+};
+
+const LANES: LaneState = { keying: 'keyed', openLanes: [], lockedLanes: [], hiddenLanes: [] };
+
+const NO_WINDOW: WindowState = { dialog: null, message: null };
+
+const ALONE: PeopleState = { role: 'artist', mayEdit: true, approvals: {}, others: {}, rendersMoved: 0 };
+
+/**
+ * All that is known of the open sequence, in parts that a file each writes. They are one store because they change together: a thing
+ * that is taken away leaves document, selection and view in one step, and nothing is ever drawn of one without the other.
+ */
+export const useSequence = create<SequenceState>(() => ({
+  ...NO_DOCUMENT,
+  ...NOTHING_CHOSEN,
+  ...AT_REST,
+  ...FIRST_LOOK,
+  ...LANES,
+  ...NO_WINDOW,
+  ...ALONE,
+}));

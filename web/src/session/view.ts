@@ -1,0 +1,17 @@
+import { cutSpans } from './cut';
+import { useSequence, type SequenceState, type ViewState } from './state';
+
+/** Changes what is looked at, or how. */
+export const setView = (by: Partial<ViewState>): void => useSequence.setState(by);
+
+/** The lens view shows this camera from now on. */
+export const lookThrough = (camera: string): void => setView({ camera, followCut: false });
+
+/** The camera the lens view shows: the cut's at this frame when it follows the cut. */
+export function lensCamera(s: SequenceState): string {
+  if (!s.followCut) return s.camera;
+  const at = cutSpans()
+    .filter((c) => c.first <= s.frame)
+    .at(-1);
+  return at?.camera ?? '';
+}
