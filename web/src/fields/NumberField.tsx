@@ -12,7 +12,7 @@ import { say, takeRefusal } from '../session/said';
 import { useSequence } from '../session/state';
 import { KiteKey } from '../kit/icons';
 import { Tip } from '../kit/Tip';
-import { drag } from '../kit/dragging';
+import { useHandles } from '../kit/dragging';
 import { Fault, faulty } from './Fault';
 import { IconAction } from '../kit/IconAction';
 import './fields.css';
@@ -64,6 +64,7 @@ function read(text: string, unit: Unit, current: number): number | null {
 export function NumberField({ id, channel, name }: { id: string; channel: ChannelInfo; name: string }) {
   const [text, setText] = useState<string | null>(null);
   const [fault, setFault] = useState('');
+  const handle = useHandles();
   const faultId = useId();
   const [menu, setMenu] = useState<{ left: number; top: number } | null>(null);
   const leaving = useRef(false);
@@ -134,12 +135,17 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
     >
       <span
         className="field-label"
-        onPointerDown={(e) => {
-          if (fixed) return;
-          drag(e, (dx, _, now) =>
-            preview(`Set ${label}`, ...commands(clamp(value + dx * STEP[unit] * (now.shiftKey ? 10 : 1)))),
-          );
-        }}
+        {...handle(() =>
+          fixed
+            ? undefined
+            : {
+                moved: (dx, _, now) =>
+                  preview(
+                    `Set ${label}`,
+                    ...commands(clamp(value + dx * STEP[unit] * (now.shiftKey ? 10 : 1))),
+                  ),
+              },
+        )}
       >
         {channel.label}
         {channel.locked ? ' · locked' : ''}

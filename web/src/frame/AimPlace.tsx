@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
 import type { ChannelInfo } from '../fields/NumberField';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, useHandles } from '../kit/dragging';
 import { preview } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { useSequence } from '../session/state';
@@ -19,6 +19,7 @@ export function AimPlace({
   frame: { left: number; top: number; width: number; height: number };
 }) {
   const at = useSequence((s) => s.frame);
+  const handle = useHandles();
   useSequence((s) => s.version);
   const shown = useSequence((s) => s.ghosts && !s.playing && s.mayEdit);
   const part = camera.rig.findLast((p) => p.kind === 'attention' && p.on && p.cues.length > 0);
@@ -43,11 +44,10 @@ export function AimPlace({
       aria-label="Place in frame"
       title="Where attention puts its subject: drag, or move with the arrow keys"
       style={{ left: frame.left + across * frame.width, top: frame.top + down * frame.height }}
-      onPointerDown={(e) =>
-        drag(e, (dx, dy) =>
+      {...handle(() => ({
+        moved: (dx, dy) =>
           preview('Place in frame', ...to(across + dx / frame.width, down + dy / frame.height)),
-        )
-      }
+      }))}
       onKeyDown={(e) => {
         heldArrows(e, (x, y) => preview('Place in frame', ...to(across + x * STEP, down + y * STEP)));
       }}

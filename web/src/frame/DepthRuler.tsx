@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, type Press, useHandles } from '../kit/dragging';
 import { evaluated } from '../session/evaluated';
 import { preview } from '../session/document';
 import { mayKey } from '../session/laneState';
@@ -29,6 +29,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const mayEdit = useSequence((s) => s.mayEdit);
   useSequence((s) => s.version);
+  const grips = useHandles();
   useEffect(() => {
     const o = new ResizeObserver(([e]) => setWidth(Math.max(80, e.contentRect.width)));
     o.observe(svg.current!);
@@ -49,15 +50,14 @@ export function DepthRuler({ camera }: { camera: Camera }) {
   });
   const follows = camera.focus && camera.focus.subjects.length > 0 && camera.focus.cues.length > 0;
   const grab =
-    (label: string, from: number, commands: (m: number) => Command[]) => (e: React.PointerEvent) => {
-      held.current = scale;
+    (label: string, from: number, commands: (m: number) => Command[]): Press =>
+    () => {
+      held.current = scale; // it stays while something is dragged along it
       const x = toX(scale, from);
-      const end = () => {
-        held.current = null;
-        window.removeEventListener('pointerup', end);
+      return {
+        moved: (dx) => preview(label, ...commands(toM(scale, x + dx))),
+        done: () => (held.current = null),
       };
-      window.addEventListener('pointerup', end);
-      drag(e, (dx) => preview(label, ...commands(toM(scale, x + dx))));
     };
   const limits = (nearM: number, farM: number | null): Command => ({
     kind: 'setLimits',
@@ -73,7 +73,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
     colour: string,
     shape: string,
     y: number,
-    onDown: (e: React.PointerEvent) => void,
+    press: Press,
     step: (m: number) => Command[],
     text = show(m),
   ) => (
@@ -88,7 +88,7 @@ export function DepthRuler({ camera }: { camera: Camera }) {
       aria-valuetext={text}
       data-ruler={name}
       style={{ cursor: 'ew-resize', pointerEvents: mayEdit ? undefined : 'none' }}
-      onPointerDown={onDown}
+      {...grips(press)}
       onKeyDown={(e) => {
         if (e.key === 'ArrowLeft' || e.key === 'ArrowRight')
           heldArrows(e, (steps) => preview(name, ...step(m * STEP ** steps)));

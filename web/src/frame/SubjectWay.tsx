@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { drag } from '../kit/dragging';
+import { useHandles } from '../kit/dragging';
 import { KeyKite } from '../kit/KeyKite';
 import { mayKey } from '../session/laneState';
 import { editProposed, previewProposed } from '../session/proposals';
@@ -122,6 +122,7 @@ function Grip({
   keyed: boolean;
   frame: Frame;
 }) {
+  const handle = useHandles();
   const place = new Float64Array(2);
   theCore().subjectRoute(camera, subject, at, 1, place);
   if (!(Math.abs(place[0] - 0.5) <= 0.5 && Math.abs(place[1] - 0.5) <= 0.5)) return null;
@@ -135,19 +136,18 @@ function Grip({
       role="button"
       tabIndex={0}
       aria-label={label}
-      onPointerDown={(e) => {
+      {...handle(() => {
         let dragged = false;
-        drag(
-          e,
-          (dx, dy) => {
+        return {
+          moved: (dx, dy) => {
             dragged ||= Math.hypot(dx, dy) > MOVED_PX;
             if (dragged) previewProposed(label, carried(dx / frame.width, dy / frame.height));
           },
-          () => {
+          done: () => {
             if (!dragged) goTo(at);
           },
-        );
-      }}
+        };
+      })}
       onKeyDown={(e) => {
         const across = e.key === 'ArrowLeft' ? -STEP : e.key === 'ArrowRight' ? STEP : 0;
         const down = e.key === 'ArrowUp' ? -STEP : e.key === 'ArrowDown' ? STEP : 0;

@@ -1,41 +1,62 @@
+import { useDrag } from '@use-gesture/react';
+import { useEffect, useRef } from 'react';
 import type React from 'react';
 import { commitPreview, endPreview } from '../session/document';
 
+/** What follows a press. */
+export interface Follow {
+  /** Takes the pointer's offset from the press, in pixels. */
+  moved: (dx: number, dy: number, now: { shiftKey: boolean }) => void;
+  done?: () => void;
+}
+
+/** What a press on a handle leads to; nothing when it is not to be dragged. */
+export type Press = (e: React.PointerEvent) => Follow | undefined;
+
+/** Followed on the window: what is drawn for a handle may be another element while it is dragged. Arrow keys are {@link heldArrows}'. */
+const ON_THE_WINDOW = { pointer: { capture: false, keys: false } } as const;
+
 /**
- * Follows a pressed pointer by its offset from the press. What is previewed becomes an edit on release; it is taken back
- * when the pointer is taken away, or with Escape.
+ * Lets a component's handles be dragged: `<rect {...handle(press)} />`. What is previewed becomes an edit on release; it is taken back
+ * when the pointer is taken away, with Escape, and when the component goes.
  */
-export function drag(
-  e: React.PointerEvent,
-  moved: (dx: number, dy: number, now: PointerEvent) => void,
-  done?: () => void,
-): void {
-  e.stopPropagation();
-  e.preventDefault();
-  const { clientX, clientY, pointerId } = e;
-  const move = (m: PointerEvent) =>
-    m.pointerId === pointerId && moved(m.clientX - clientX, m.clientY - clientY, m);
-  const stop = (keep: boolean) => () => {
-    window.removeEventListener('pointermove', move);
-    window.removeEventListener('pointerup', up);
-    window.removeEventListener('pointercancel', cancel);
-    window.removeEventListener('keydown', key, true);
-    if (keep) commitPreview();
-    else endPreview();
-    done?.();
-  };
-  const up = stop(true);
-  const cancel = stop(false);
-  const key = (k: KeyboardEvent) => {
-    if (k.key !== 'Escape') return;
-    k.preventDefault();
-    k.stopPropagation();
-    cancel();
-  };
-  window.addEventListener('pointermove', move);
-  window.addEventListener('pointerup', up);
-  window.addEventListener('pointercancel', cancel);
-  window.addEventListener('keydown', key, true);
+export function useHandles(): (press: Press) => React.HTMLAttributes<Element> & React.SVGAttributes<Element> {
+  const leave = useRef<(() => void) | null>(null);
+  useEffect(
+    () => () => {
+      if (!leave.current) return;
+      leave.current();
+      endPreview();
+    },
+    [],
+  );
+  const bind = useDrag<PointerEvent>(({ args, event, first, last, canceled, movement, memo, cancel }) => {
+    if (first) {
+      event.stopPropagation();
+      event.preventDefault();
+      const escape = (k: KeyboardEvent) => {
+        if (k.key !== 'Escape') return;
+        k.preventDefault();
+        k.stopPropagation();
+        endPreview();
+        cancel();
+      };
+      window.addEventListener('keydown', escape, true);
+      leave.current = () => window.removeEventListener('keydown', escape, true);
+      return (args[0] as Press)(event as unknown as React.PointerEvent);
+    }
+    const follow = memo as Follow | undefined;
+    if (!last) follow?.moved(...movement, event);
+    else {
+      leave.current?.();
+      leave.current = null;
+      if (canceled || event.type === 'pointercancel') endPreview();
+      else commitPreview();
+      follow?.done?.();
+    }
+    return follow;
+  }, ON_THE_WINDOW);
+  return bind;
 }
 
 interface Held {

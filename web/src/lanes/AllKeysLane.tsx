@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { previewProposed } from '../session/proposals';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, useHandles, type Follow } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import { Chip } from '../kit/Chip';
@@ -13,6 +13,7 @@ const HEIGHT = 24;
 /** Every frame on which a key or a cue of the selected thing stands; all of a frame move together. */
 export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale }) {
   const svg = useRef<SVGSVGElement>(null);
+  const handle = useHandles();
   const [on, setOn] = useState<number[]>([]);
   const [box, setBox] = useState<{ x: number; w: number } | null>(null);
   const [cuts, setCuts] = useState(false);
@@ -24,32 +25,32 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
   const picked = on.filter((f) => frames.includes(f));
   const moved = (which: number[], by: number) =>
     theCore().moveTogether(entity.id, JSON.stringify(which), by, cuts);
-  const move = (f: number) => (e: React.PointerEvent) => {
-    const which = picked.includes(f) ? picked : e.shiftKey || e.ctrlKey ? [...picked, f] : [f];
-    setOn(which);
-    (e.currentTarget as SVGElement).focus();
-    let by = 0;
-    drag(
-      e,
-      (dx) => {
-        by = Math.round(toFrame(scale, toX(scale, f) + dx) - f);
-        previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by));
-      },
-      () => setOn(which.map((x) => x + by)),
-    );
-  };
-  const boxSelect = (e: React.PointerEvent) => {
+  const move =
+    (f: number) =>
+    (e: React.PointerEvent): Follow => {
+      const which = picked.includes(f) ? picked : e.shiftKey || e.ctrlKey ? [...picked, f] : [f];
+      setOn(which);
+      (e.currentTarget as SVGElement).focus();
+      let by = 0;
+      return {
+        moved: (dx) => {
+          by = Math.round(toFrame(scale, toX(scale, f) + dx) - f);
+          previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by));
+        },
+        done: () => setOn(which.map((x) => x + by)),
+      };
+    };
+  const boxSelect = (e: React.PointerEvent): Follow => {
     const x = e.clientX - svg.current!.getBoundingClientRect().left;
     setOn([]);
-    drag(
-      e,
-      (dx) => {
+    return {
+      moved: (dx) => {
         const b = { x: Math.min(x, x + dx), w: Math.abs(dx) };
         setBox(b);
         setOn(frames.filter((f) => toX(scale, f) >= b.x && toX(scale, f) <= b.x + b.w));
       },
-      () => setBox(null),
-    );
+      done: () => setBox(null),
+    };
   };
   return (
     <div className="lane">
@@ -68,7 +69,7 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
         ) : null}
         <span className="muted">{picked.length ? picked.length : ''}</span>
       </div>
-      <svg ref={svg} height={HEIGHT} aria-label="All keys" data-testid="all-keys" onPointerDown={boxSelect}>
+      <svg ref={svg} height={HEIGHT} aria-label="All keys" data-testid="all-keys" {...handle(boxSelect)}>
         {frames.map((f, i) => (
           <g
             key={i}
@@ -77,7 +78,7 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
             aria-label={`All keys and cues on frame ${f}`}
             data-standing={f}
             style={{ cursor: 'ew-resize' }}
-            onPointerDown={move(f)}
+            {...handle(move(f))}
             onKeyDown={(e) => {
               if (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight') return;
               const which = picked.includes(f) ? picked : [f];

@@ -9,7 +9,7 @@ import { useSequence } from '../session/state';
 import * as Icon from '../kit/icons';
 import { PARTS } from '../doing/parts';
 import { chosen, laneOf, removeChosen } from './chosen';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, useHandles, type Follow } from '../kit/dragging';
 import { HandleGrips } from './HandleGrips';
 import { KeyKite } from '../kit/KeyKite';
 import { toFrame, toX, type Scale } from './scale';
@@ -50,6 +50,7 @@ export function ChannelLane({
   const picked = useSequence((s) => s.chosenKeys[key] ?? NO_KEYS);
   const svg = useRef<SVGSVGElement>(null);
   const pressing = useRef(false);
+  const handle = useHandles();
   useEffect(() => {
     if (open) svg.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
@@ -93,47 +94,47 @@ export function ChannelLane({
       : undefined;
   const on = picked.filter((f) => curve.keys.some((k) => k.frame === f));
   const flip = (list: 'openLanes' | 'lockedLanes' | 'hiddenLanes') => flipLane(list, key);
-  const move = (k: Key) => (e: React.PointerEvent) => {
-    const more = e.shiftKey || e.ctrlKey;
-    const mine = on.includes(k.frame) ? on : more ? [...on, k.frame] : [k.frame];
-    if (!on.includes(k.frame)) choose(key, mine, more);
-    pressing.current = true; // the press has chosen; only a focus that comes by itself chooses
-    (e.currentTarget as SVGElement).focus();
-    pressing.current = false;
-    const lanes = chosen();
-    let landed = 0;
-    drag(
-      e,
-      (dx, dy, m) => {
-        landed = Math.round(toFrame(scale, toX(scale, k.frame) + dx) - k.frame);
-        // values move in the lane that is dragged; frames move in all
-        preview(
-          `Move keys of ${info.label}`,
-          ...lanes.map((p) => ({
-            kind: 'moveKeys' as const,
-            id: p.id,
-            channel: p.channel,
-            frames: p.frames,
-            byFrames: landed,
-            byValue: p.id === id && p.channel === address && open && !m.shiftKey ? -dy * perPixel : 0,
-          })),
-        );
-      },
-      () =>
-        chooseKeys(
-          Object.fromEntries(lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + landed)])),
-        ),
-    );
-  };
-  const boxSelect = (e: React.PointerEvent) => {
+  const move =
+    (k: Key) =>
+    (e: React.PointerEvent): Follow => {
+      const more = e.shiftKey || e.ctrlKey;
+      const mine = on.includes(k.frame) ? on : more ? [...on, k.frame] : [k.frame];
+      if (!on.includes(k.frame)) choose(key, mine, more);
+      pressing.current = true; // the press has chosen; only a focus that comes by itself chooses
+      (e.currentTarget as SVGElement).focus();
+      pressing.current = false;
+      const lanes = chosen();
+      let landed = 0;
+      return {
+        moved: (dx, dy, m) => {
+          landed = Math.round(toFrame(scale, toX(scale, k.frame) + dx) - k.frame);
+          // values move in the lane that is dragged; frames move in all
+          preview(
+            `Move keys of ${info.label}`,
+            ...lanes.map((p) => ({
+              kind: 'moveKeys' as const,
+              id: p.id,
+              channel: p.channel,
+              frames: p.frames,
+              byFrames: landed,
+              byValue: p.id === id && p.channel === address && open && !m.shiftKey ? -dy * perPixel : 0,
+            })),
+          );
+        },
+        done: () =>
+          chooseKeys(
+            Object.fromEntries(lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + landed)])),
+          ),
+      };
+    };
+  const boxSelect = (e: React.PointerEvent): Follow => {
     const r = svg.current!.getBoundingClientRect();
     const [x, y] = [e.clientX - r.left, e.clientY - r.top];
     const more = e.shiftKey || e.ctrlKey;
     let inside: number[] = [];
     if (!more) choose(key, []);
-    drag(
-      e,
-      (dx, dy) => {
+    return {
+      moved: (dx, dy) => {
         const b = { x: Math.min(x, x + dx), y: Math.min(y, y + dy), w: Math.abs(dx), h: Math.abs(dy) };
         setBox(b);
         inside = curve.keys
@@ -146,8 +147,8 @@ export function ChannelLane({
           .map((k) => k.frame);
         choose(key, more ? [...new Set([...on, ...inside])] : inside, more);
       },
-      () => setBox(null),
-    );
+      done: () => setBox(null),
+    };
   };
   const nudge = (e: React.KeyboardEvent): boolean => {
     const lanes = chosen();
@@ -220,7 +221,7 @@ export function ChannelLane({
             frame: Math.round(toFrame(scale, e.clientX - r.left)),
           });
         }}
-        onPointerDown={locked ? undefined : boxSelect}
+        {...(locked ? {} : handle(boxSelect))}
       >
         {open
           ? [high, (high + low) / 2, low].map((v) => (
@@ -256,7 +257,7 @@ export function ChannelLane({
             aria-label={`Key of ${info.label} on frame ${k.frame}, ${theCore().showNumber(k.value, info.unit)}`}
             data-key={k.frame}
             style={{ cursor: locked ? 'default' : 'move' }}
-            onPointerDown={locked ? undefined : move(k)}
+            {...(locked ? {} : handle(move(k)))}
             onFocus={() => !pressing.current && !locked && !on.includes(k.frame) && choose(key, [k.frame])}
             onDoubleClick={(e) => e.stopPropagation()}
             onKeyDown={(e) => {

@@ -6,7 +6,7 @@ import { useSequence } from '../session/state';
 import { CueEditor } from './CueEditor';
 import { CueMenu } from './CueMenu';
 import { ShareLines } from './ShareLines';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, useHandles } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 import './lanes.css';
@@ -29,6 +29,7 @@ export function CueLane({
   scale: Scale;
 }) {
   const entities = useSequence((s) => s.entities);
+  const handle = useHandles();
   const shades =
     name === 'Focus'
       ? LILACS
@@ -131,11 +132,10 @@ export function CueLane({
                   e.preventDefault();
                   setEdited({ frame: cue.frame, left: e.clientX, top: e.clientY });
                 }}
-                onPointerDown={(e) => {
-                  if (e.button !== 0) return;
-                  e.currentTarget.focus();
-                  drag(e, (dx) => move(cue, Math.round(toFrame(scale, x + dx)), cue.travel));
-                }}
+                {...handle((e) => {
+                  (e.currentTarget as SVGElement).focus();
+                  return { moved: (dx) => move(cue, Math.round(toFrame(scale, x + dx)), cue.travel) };
+                })}
               >
                 <title>{`Cue on frame ${cue.frame}: drag to move, double-click for its shares and ease, Delete removes`}</title>
                 <path d={`M${x} 0V${HEIGHT}`} stroke={palette.paper} strokeWidth={2} />
@@ -151,9 +151,9 @@ export function CueLane({
                 rx={3}
                 style={{ cursor: 'ew-resize' }}
                 data-travel={cue.frame}
-                onPointerDown={(e) =>
-                  drag(e, (dx) => move(cue, cue.frame, Math.round(toFrame(scale, end + dx) - cue.frame)))
-                }
+                {...handle(() => ({
+                  moved: (dx) => move(cue, cue.frame, Math.round(toFrame(scale, end + dx) - cue.frame)),
+                }))}
               >
                 <title>{`Travels ${cue.travel} frames: drag to change`}</title>
               </rect>

@@ -10,7 +10,7 @@ import { edit, preview } from '../session/document';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
-import { drag, heldArrows } from '../kit/dragging';
+import { heldArrows, useHandles } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { theCore } from '../core/load';
 import { palette } from '../theme/tokens';
@@ -53,6 +53,7 @@ function moveCut(spans: CutSpan[], i: number, frame: number): void {
 
 /** Which camera is live, frame by frame. */
 export function CutLane({ scale }: { scale: Scale }) {
+  const handle = useHandles();
   const approvals = useSequence((s) => s.approvals);
   const approves = useSequence((s) => mayApprove(s.role));
   const entities = useSequence((s) => s.entities);
@@ -139,9 +140,9 @@ export function CutLane({ scale }: { scale: Scale }) {
                       const began = s.first;
                       heldArrows(e, (dx) => moveCut(spans, i, began + dx));
                     }}
-                    onPointerDown={(e) =>
-                      drag(e, (dx) => moveCut(spans, i, Math.round(toFrame(scale, toX(scale, s.first) + dx))))
-                    }
+                    {...handle(() => ({
+                      moved: (dx) => moveCut(spans, i, Math.round(toFrame(scale, toX(scale, s.first) + dx))),
+                    }))}
                   >
                     <title>Drag to move this cut, or use the arrow keys</title>
                   </rect>

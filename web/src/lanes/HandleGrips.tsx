@@ -1,7 +1,7 @@
 import { theCore } from '../core/load';
 import type { Curve, Key } from '../core/types';
 import { preview } from '../session/document';
-import { drag } from '../kit/dragging';
+import { useHandles } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
 import { palette } from '../theme/tokens';
 
@@ -16,6 +16,7 @@ export function HandleGrips(p: {
   perPixel: number;
   chosen: number[];
 }) {
+  const handle = useHandles();
   const handles = JSON.parse(theCore().handles(p.id, p.address)) as [number, number, number, number][];
   const grips: { key: Key; outgoing: boolean; reach: number; rise: number }[] = [];
   p.curve.keys.forEach((k, i) => {
@@ -43,8 +44,8 @@ export function HandleGrips(p: {
               strokeWidth={1.5}
               style={{ cursor: 'grab' }}
               data-handle={`${k.frame}-${outgoing ? 'out' : 'in'}`}
-              onPointerDown={(e) =>
-                drag(e, (dx, dy) => {
+              {...handle(() => ({
+                moved: (dx, dy) => {
                   const frames = toFrame(p.scale, x + dx) - k.frame;
                   preview(`Shape ${p.label}`, {
                     kind: 'dragHandle',
@@ -55,8 +56,8 @@ export function HandleGrips(p: {
                     reach: Math.max(0, outgoing ? frames : -frames),
                     rise: rise - dy * p.perPixel,
                   });
-                })
-              }
+                },
+              }))}
             />
           </g>
         );

@@ -1,6 +1,6 @@
 import type { Attention, Camera, Cue, Light } from '../core/types';
 import { preview } from '../session/document';
-import { drag } from '../kit/dragging';
+import { useHandles } from '../kit/dragging';
 
 /** Shares snap to these while a line is dragged. */
 const SNAP = 0.05;
@@ -23,6 +23,7 @@ export function ShareLines({
   width: number;
   height: number;
 }) {
+  const handle = useHandles();
   if (width < 6) return null;
   const ids = part.subjects.map((s) => s.entity);
   const shares = ids.map((id) => cue.mix[id] ?? 0);
@@ -66,7 +67,7 @@ export function ShareLines({
           fill="transparent"
           style={{ cursor: 'ns-resize' }}
           data-share={`${cue.frame}/${indices[0]}`}
-          onPointerDown={(e) => e.button === 0 && drag(e, (_, dy) => move(indices, dy / height))}
+          {...handle(() => ({ moved: (_, dy) => move(indices, dy / height) }))}
         >
           <title>Drag up or down: the shares of the two beside this line</title>
         </rect>
