@@ -15,34 +15,26 @@ import kite.core.bake.CameraTrack;
 import kite.core.bake.PlainCamera;
 import kite.core.bake.Route;
 import kite.core.codec.CommandJson;
-import kite.core.codec.DeltaJson;
 import kite.core.codec.Digest;
 import kite.core.codec.ModelJson;
 import kite.core.codec.MotionJson;
-import kite.core.codec.RigJson;
 import kite.core.codec.SavedRigJson;
-import kite.core.codec.SequenceJson;
-import kite.core.codec.StandardsJson;
 import kite.core.codec.TrackJson;
-import kite.core.codec.Words;
 import kite.core.command.BackTo;
-import kite.core.command.Change;
 import kite.core.command.Command;
 import kite.core.command.CopyIn;
 import kite.core.command.Cueing;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.MarkInPlace;
-import kite.core.command.References;
-import kite.core.command.Refusal;
+import kite.core.command.SequenceCommand;
 import kite.core.command.SequenceCommand.Amend;
-import kite.core.command.StandardsRules;
-import kite.core.cue.Cued;
 import kite.core.cueing.FocusPull;
 import kite.core.cueing.Members;
 import kite.core.cueing.Turning;
 import kite.core.curve.CompiledCurve;
 import kite.core.delta.Delta;
+import kite.core.delta.DeltaJson;
 import kite.core.delta.FieldChange;
 import kite.core.delta.FieldWords;
 import kite.core.document.Camera;
@@ -54,9 +46,14 @@ import kite.core.document.PlacedSet;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
-import kite.core.document.Unit;
+import kite.core.drawing.PathEdits;
+import kite.core.drawing.PathShapes;
 import kite.core.evaluate.PartPlot;
 import kite.core.evaluate.Plan;
+import kite.core.form.RigJson;
+import kite.core.form.SequenceJson;
+import kite.core.form.StandardsJson;
+import kite.core.form.Words;
 import kite.core.frame.Arranging;
 import kite.core.frame.Clips;
 import kite.core.frame.Copies;
@@ -81,15 +78,19 @@ import kite.core.motion.MoveTogether;
 import kite.core.naming.ShotCodes;
 import kite.core.number.FrameText;
 import kite.core.number.NumberText;
-import kite.core.path.PathEdits;
-import kite.core.path.PathShapes;
+import kite.core.number.Unit;
 import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
 import kite.core.readyrig.SavedRig;
 import kite.core.report.FrameReport;
 import kite.core.report.Warnings;
+import kite.core.rig.Cued;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Subject;
+import kite.core.rules.Change;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
+import kite.core.rules.StandardsRules;
 import kite.core.sets.SetUpdate;
 import kite.core.sets.SharedSet;
 import org.teavm.jso.JSExport;
@@ -162,7 +163,7 @@ public final class KiteCore {
 
   private static String made(Edit.Made made) {
     base = shown = made.sequence();
-    basePlan = plan = basePlan.after(made);
+    basePlan = plan = basePlan.after(made.sequence(), made.change());
     return new JsonObject()
         .add("change", SequenceJson.json(made.change()))
         .add("delta", DeltaJson.write(Delta.of(made.change())).toString())
@@ -176,7 +177,7 @@ public final class KiteCore {
         () -> {
           Edit.Made made = Edit.make(base, CommandJson.readAll(commands));
           shown = made.sequence();
-          plan = basePlan.after(made);
+          plan = basePlan.after(made.sequence(), made.change());
           return "{\"change\":" + SequenceJson.write(made.change()) + "}";
         });
   }
@@ -427,7 +428,7 @@ public final class KiteCore {
 
   @JSExport
   public static String timecode(int frame) {
-    return kite.core.cut.Timecode.of(frame, shown.header().rate());
+    return kite.core.number.Timecode.of(frame, shown.header().rate());
   }
 
   /**
@@ -1287,7 +1288,7 @@ public final class KiteCore {
         () -> {
           SetUpdate u =
               SetUpdate.of(base, placed, SequenceJson.read(was), SequenceJson.read(next), version);
-          Sequence after = Edit.apply(base, List.of(u.change().restore()));
+          Sequence after = Edit.apply(base, List.of(SequenceCommand.Restore.to(u.change())));
           return doing(u.change(), u.says())
               .add("document", Json.parse(SequenceJson.write(after)))
               .toString();
@@ -1330,7 +1331,7 @@ public final class KiteCore {
 
   /** The commands that make a change, with what it does in sentences. */
   private static JsonObject doing(Change c, List<String> sentences) {
-    List<Command> commands = c.isEmpty() ? List.of() : List.of(c.restore());
+    List<Command> commands = c.isEmpty() ? List.of() : List.of(SequenceCommand.Restore.to(c));
     JsonArray says = new JsonArray();
     for (String s : sentences) says.add(s);
     return Json.parse(FrameAnswers.commands(commands)).asObject().add("says", says);

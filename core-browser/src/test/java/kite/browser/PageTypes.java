@@ -14,17 +14,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import kite.core.codec.Words;
-import kite.core.command.Change;
 import kite.core.command.Command;
 import kite.core.curve.Channel;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
-import kite.core.document.Unit;
+import kite.core.form.Words;
 import kite.core.math.Vec3;
 import kite.core.motion.MotionEdit;
+import kite.core.number.Unit;
+import kite.core.rules.Change;
 import org.teavm.jso.JSExport;
 
 /** Writes the page's TypeScript types from the core's records and the bridge's functions. */

@@ -11,10 +11,10 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.codec.DeltaJson;
-import kite.core.codec.SequenceJson;
-import kite.core.codec.StandardsJson;
+import kite.core.delta.DeltaJson;
 import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
+import kite.core.form.StandardsJson;
 
 /** The real server against a database of its own, started once for all tests. */
 final class Application {

@@ -9,11 +9,11 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.UUID;
 import java.util.regex.Pattern;
-import kite.core.codec.SequenceJson;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.EntityCommand.Rename;
 import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

@@ -1,6 +1,6 @@
 package kite.server;
 
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 import org.springframework.http.HttpStatus;
 
 /** A request that is not fulfilled, with the sentence the person sees. */

@@ -3,7 +3,7 @@ package kite.server;
 import jakarta.servlet.http.HttpServletRequest;
 import java.sql.SQLException;
 import java.util.Map;
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

@@ -35,7 +35,7 @@ public record CalmBase(
   private static final String LABEL = "what the base leaves out";
 
   /**
-   * @throws kite.core.command.Refusal when a tolerance is negative
+   * @throws kite.core.rules.Refusal when a tolerance is negative
    * @param metres how far the base may be off on each axis, with {@code degrees} for each angle
    */
   public static CalmBase of(

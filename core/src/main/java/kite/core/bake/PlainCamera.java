@@ -3,7 +3,6 @@ package kite.core.bake;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
@@ -16,6 +15,7 @@ import kite.core.model.Models;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
 import kite.core.rig.RigPart;
+import kite.core.rules.Refusal;
 
 /**
  * A camera's rig baked to a plain camera beside it: position and angles in the world, and its lens,

@@ -2,7 +2,7 @@ package kite.core.begin;
 
 import java.util.Locale;
 import java.util.regex.Pattern;
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 
 /** What productions and sequences may be called. */
 public final class GivenNames {

@@ -2,9 +2,9 @@ package kite.core.begin;
 
 import java.util.List;
 import kite.core.document.CameraPackage;
-import kite.core.document.Rate;
 import kite.core.document.Standards;
 import kite.core.number.NumberText;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.FilmBacks;
 import kite.core.optics.Fit;

@@ -8,6 +8,8 @@ import java.util.Map;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
+import kite.core.form.EntityJson;
+import kite.core.form.SequenceJson;
 
 /**
  * A short text that is the same for equal sequences, here and in the browser, and almost certainly

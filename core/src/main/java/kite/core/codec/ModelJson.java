@@ -4,6 +4,8 @@ import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.List;
+import kite.core.form.Fields;
+import kite.core.form.Out;
 import kite.core.model.ModelRig;
 
 /** A model's nodes and clips, as the server hands them to the page. */

@@ -5,6 +5,8 @@ import kite.core.command.Command;
 import kite.core.cue.Ease;
 import kite.core.curve.Beyond;
 import kite.core.document.Sequence;
+import kite.core.form.ChannelJson;
+import kite.core.form.Fields;
 import kite.core.motion.Motion;
 import kite.core.motion.MotionEdit;
 import kite.core.motion.Picked;

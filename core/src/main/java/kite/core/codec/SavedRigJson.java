@@ -3,8 +3,11 @@ package kite.core.codec;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.Map;
-import kite.core.command.Refusal;
+import kite.core.form.Fields;
+import kite.core.form.Out;
+import kite.core.form.RigJson;
 import kite.core.readyrig.SavedRig;
+import kite.core.rules.Refusal;
 
 /** Saved rigs: {@code {"rig": [parts], "names": {id: name}}}. */
 public final class SavedRigJson {

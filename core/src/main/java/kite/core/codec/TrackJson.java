@@ -1,7 +1,9 @@
 package kite.core.codec;
 
 import kite.core.bake.CameraTrack;
-import kite.core.command.Refusal;
+import kite.core.form.Fields;
+import kite.core.form.Out;
+import kite.core.rules.Refusal;
 
 /** Camera tracks, as the server hands them to the page. */
 public final class TrackJson {

@@ -1,6 +1,5 @@
 /**
- * The JSON form of documents and commands, read and written in one place for both sides. Strict:
- * unknown, missing and ill-typed fields are refused with the path to the field. Field names are the
- * record components'; a sealed type says which it is in {@code kind}.
+ * The JSON form of what is asked and answered: commands, motion edits, saved rigs, models, tracks.
+ * As strict as {@link kite.core.form}.
  */
 package kite.core.codec;

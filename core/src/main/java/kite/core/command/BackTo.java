@@ -11,6 +11,10 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.rules.Change;
+import kite.core.rules.Reference;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
 
 /**
  * What makes a sequence again what a kept version of it was. The production's standards stay as

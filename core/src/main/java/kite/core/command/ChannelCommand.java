@@ -7,6 +7,8 @@ import kite.core.curve.KeyShape;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.rules.Locks;
+import kite.core.rules.Refusal;
 
 /** Commands on one channel: {@code id} names the entity, {@code channel} the address in it. */
 public sealed interface ChannelCommand extends Command {

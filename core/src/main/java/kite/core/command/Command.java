@@ -2,6 +2,8 @@ package kite.core.command;
 
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /** One change to a sequence, with a stable JSON form. */
 public sealed interface Command

@@ -5,13 +5,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import kite.core.codec.EntityJson;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.Sequence;
+import kite.core.form.EntityJson;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
+import kite.core.rules.Together;
 
 /**
  * Things of another sequence, taken into this one with ids, names and letters that are free here.

@@ -2,13 +2,14 @@ package kite.core.command;
 
 import java.util.HashMap;
 import java.util.Map;
-import kite.core.codec.EntityJson;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.form.EntityJson;
+import kite.core.rules.Refusal;
 
 /** Copies of entities with names and references of their own. */
 final class Copying {

@@ -2,14 +2,15 @@ package kite.core.command;
 
 import java.util.List;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
 import kite.core.rig.Attention;
+import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
+import kite.core.rules.Refusal;
 
 /** Whose cues a command changes: those of a camera's part, of its focus, or of a light's aim. */
 public final class Cueing {

@@ -3,6 +3,9 @@ package kite.core.command;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Sequence;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /** Applying commands together: all are taken, or none. */
 public final class Edit {

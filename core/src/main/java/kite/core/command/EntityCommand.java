@@ -17,6 +17,9 @@ import kite.core.evaluate.Placement;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.rig.Subject;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /** Commands that add, take away and describe whole entities. */
 public sealed interface EntityCommand extends Command {

@@ -20,6 +20,7 @@ import kite.core.rig.Base;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rules.References;
 
 /**
  * Marks that stand where something was looked at, so that what looked at it goes on looking there

@@ -3,7 +3,6 @@ package kite.core.command;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Entity;
@@ -18,7 +17,11 @@ import kite.core.optics.DepthOfField;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.rig.Base;
+import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /** Commands on a camera's stack; {@code camera} and {@code part} are ids. */
 public sealed interface RigCommand extends Command {
@@ -183,7 +186,12 @@ public sealed interface RigCommand extends Command {
       implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      return Walking.walk(s, unlocked(s, camera), this);
+      return Walking.walk(
+          s,
+          unlocked(s, camera),
+          frame,
+          new Walking.Step(truck, pedestal, dolly, pan, tilt, roll),
+          key);
     }
   }
 
@@ -198,7 +206,7 @@ public sealed interface RigCommand extends Command {
       implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      return Walking.place(s, unlocked(s, camera), this);
+      return Walking.place(s, unlocked(s, camera), frame, at, new Vec3(pan, tilt, roll), key);
     }
   }
 
@@ -212,7 +220,7 @@ public sealed interface RigCommand extends Command {
       implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      return Walking.orbit(s, unlocked(s, camera), this);
+      return Walking.orbit(s, unlocked(s, camera), frame, about, across, up, key);
     }
   }
 
@@ -220,7 +228,7 @@ public sealed interface RigCommand extends Command {
   record Level(String camera, double frame, boolean key) implements RigCommand {
     @Override
     public Sequence applyTo(Sequence s) {
-      return Walking.level(s, unlocked(s, camera), this);
+      return Walking.level(s, unlocked(s, camera), frame, key);
     }
   }
 

@@ -1,5 +1,6 @@
 package kite.core.command;
 
+import java.util.ArrayList;
 import java.util.List;
 import kite.core.delta.Delta;
 import kite.core.document.Entity;
@@ -7,6 +8,7 @@ import kite.core.document.Header;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.document.Standards;
+import kite.core.rules.Change;
 
 /** Commands on the sequence as a whole. */
 public sealed interface SequenceCommand extends Command {
@@ -45,6 +47,14 @@ public sealed interface SequenceCommand extends Command {
    */
   record Restore(List<Entity> put, List<String> remove, @OrNull Header header)
       implements SequenceCommand {
+    /** Puts everything as it is after a change, whatever it was. */
+    public static Restore to(Change change) {
+      List<String> remove = new ArrayList<>();
+      for (String id : change.before().keySet())
+        if (!change.after().containsKey(id)) remove.add(id);
+      return new Restore(new ArrayList<>(change.after().values()), remove, change.headerAfter());
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : remove) s = s.without(id);

@@ -6,10 +6,10 @@ import java.util.Map;
 import kite.core.command.Command;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.cue.Ease;
 import kite.core.document.Camera;
 import kite.core.document.Focus;
+import kite.core.rig.Cued;
 
 /** Focus that follows a subject, and rack focus from one to the next. */
 public final class FocusPull {

@@ -7,18 +7,18 @@ import java.util.TreeMap;
 import kite.core.command.Command;
 import kite.core.command.Cueing;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.cue.Ease;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Light;
 import kite.core.rig.Attention;
+import kite.core.rig.Cued;
 import kite.core.rig.Framings;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 
 /** Taking in whom cues share among, and letting them go. */
 public final class Members {

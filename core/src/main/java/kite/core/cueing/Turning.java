@@ -7,9 +7,9 @@ import java.util.TreeMap;
 import kite.core.command.Command;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.cue.Ease;
 import kite.core.document.Entity;
+import kite.core.rig.Cued;
 
 /** Turning to one of those that cues share among, and holding what is. */
 public final class Turning {

@@ -1,2 +1,2 @@
-/** The cut: which camera is live, frame by frame, and how frames are counted out loud. */
+/** The cut: which camera is live, frame by frame. */
 package kite.core.cut;

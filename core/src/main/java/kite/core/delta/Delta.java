@@ -7,11 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import kite.core.codec.EntityJson;
-import kite.core.codec.SequenceJson;
-import kite.core.command.Change;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.form.EntityJson;
+import kite.core.form.SequenceJson;
+import kite.core.rules.Change;
 
 /**
  * What an edit did: fields before and after, and things that came or went.

@@ -2,6 +2,7 @@ package kite.core.document;
 
 import java.util.List;
 import java.util.Map;
+import kite.core.number.Unit;
 
 /**
  * The haze that the far pales in, and what stands behind everything.

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import kite.core.curve.Channel;
+import kite.core.number.Unit;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.rig.RigPart;

@@ -1,5 +1,7 @@
 package kite.core.document;
 
+import kite.core.number.Unit;
+
 /**
  * What a channel is: its name in the document, its label on the screen, its unit, where it starts
  * and what it may be. Limits are inclusive.

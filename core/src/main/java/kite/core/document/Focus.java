@@ -2,7 +2,7 @@ package kite.core.document;
 
 import java.util.List;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
+import kite.core.rig.Cued;
 import kite.core.rig.Subject;
 
 /**

@@ -2,6 +2,7 @@ package kite.core.document;
 
 import java.util.List;
 import kite.core.curve.Channel;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import kite.core.curve.Channel;
+import kite.core.number.Unit;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
 

@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 

@@ -1,6 +1,7 @@
 package kite.core.document;
 
 import java.util.List;
+import kite.core.number.Unit;
 
 /** Channels of a full placement: position, three angles, scale and pivot. */
 public final class Place {

@@ -2,6 +2,7 @@ package kite.core.document;
 
 import java.util.List;
 import java.util.Map;
+import kite.core.number.Unit;
 
 /**
  * An image or image sequence fixed to a camera's frame.

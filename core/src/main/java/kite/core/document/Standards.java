@@ -1,6 +1,7 @@
 package kite.core.document;
 
 import java.util.List;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.optics.LensKit;

@@ -3,6 +3,7 @@ package kite.core.document;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.number.NumberText;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBacks;
 
 /** What new standards change in a sequence, and what they leave because it decides for itself. */

@@ -7,7 +7,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import kite.core.command.References;
 import kite.core.cue.Cue;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
@@ -34,6 +33,7 @@ import kite.core.rig.Slide;
 import kite.core.rig.Spring;
 import kite.core.rig.Subject;
 import kite.core.rig.Trim;
+import kite.core.rules.References;
 
 /**
  * A sequence's entities compiled to nodes, in an order in which each comes after all it leans on.

@@ -1,12 +1,12 @@
 package kite.core.evaluate;
 
 import java.util.Set;
-import kite.core.command.References;
 import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
+import kite.core.rules.References;
 
 /** One entity ready for evaluation. It writes its world transform into its slot of the plan. */
 abstract class Node {

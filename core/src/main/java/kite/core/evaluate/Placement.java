@@ -1,7 +1,6 @@
 package kite.core.evaluate;
 
 import java.util.TreeSet;
-import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
@@ -19,6 +18,7 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.Base;
 import kite.core.rig.RigPart;
+import kite.core.rules.Refusal;
 
 /**
  * Keeps a thing where it is in the world while what carries it changes. A fixed placement is kept

@@ -7,8 +7,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import kite.core.command.Change;
-import kite.core.command.Edit;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -18,6 +16,7 @@ import kite.core.model.ModelPose;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rules.Change;
 
 /**
  * A sequence compiled for evaluation. Entities have slots that stay theirs from one plan to the
@@ -63,16 +62,13 @@ public final class Plan {
     for (int i = 0; i < compiled.slots(); i++) Matrix.identity(world, i * Matrix.SIZE);
   }
 
-  /** The plan after an edit of this one's sequence: only what the edit touched is compiled. */
-  public Plan after(Edit.Made made) {
-    Change change = made.change();
-    if (change.headerAfter() != null || change.relinks())
-      return new Plan(made.sequence(), models, this);
+  /**
+   * The plan of what an edit made of this one's sequence: only what the edit touched is compiled.
+   */
+  public Plan after(Sequence edited, Change change) {
+    if (change.headerAfter() != null || change.relinks()) return new Plan(edited, models, this);
     Plan now =
-        new Plan(
-            made.sequence(),
-            models,
-            new Compilation(made.sequence(), models, compiled, change.touched()));
+        new Plan(edited, models, new Compilation(edited, models, compiled, change.touched()));
     for (Map.Entry<Node, Node[]> e : leaning.entrySet())
       if (now.has(e.getKey()) && Arrays.stream(e.getValue()).allMatch(now::has))
         now.leaning.put(e.getKey(), e.getValue());

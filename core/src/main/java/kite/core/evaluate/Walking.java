@@ -2,8 +2,6 @@ package kite.core.evaluate;
 
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.command.Refusal;
-import kite.core.command.RigCommand;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
@@ -17,6 +15,7 @@ import kite.core.rig.Head;
 import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
+import kite.core.rules.Refusal;
 
 /**
  * Turns "two metres to the left, ten degrees down" into values of the parts that carry it. Rotation
@@ -26,28 +25,43 @@ import kite.core.rig.Slide;
 public final class Walking {
   private Walking() {}
 
-  /** The sequence with the camera moved; see {@link RigCommand.Walk} for signs and units. */
-  public static Sequence walk(Sequence s, Camera c, RigCommand.Walk w) {
-    double f = w.frame();
+  /**
+   * What a camera is moved by, in its own axes.
+   *
+   * @param truck metres to its right
+   * @param pedestal metres upwards
+   * @param dolly metres forwards
+   * @param pan degrees, with {@code tilt} and {@code roll}, added to those of what turns it
+   */
+  public record Step(
+      double truck, double pedestal, double dolly, double pan, double tilt, double roll) {}
+
+  /** The sequence with a camera moved at frame {@code f}. */
+  public static Sequence walk(Sequence s, Camera c, double f, Step by, boolean key) {
     Plan before = new Plan(s, Models.NONE);
     before.evaluate(f);
     double[] m = Placement.matrix(before, c.id());
-    Vec3 want = Matrix.newPoint(m, 0, new Vec3(w.truck(), w.pedestal(), -w.dolly()));
-    Camera turned = turn(c, w);
+    Vec3 want = Matrix.newPoint(m, 0, new Vec3(by.truck(), by.pedestal(), -by.dolly()));
+    Camera turned = turn(c, f, by, key);
     Sequence now = s.with(turned);
     Plan after = new Plan(now, Models.NONE, before);
     after.evaluate(f);
     Vec3 gap = want.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
     if (gap.length() < 1e-12) return now;
-    return travel(now, turned, gap, f, w.key(), before);
+    return travel(now, turned, gap, f, key, before);
   }
 
-  /** The sequence with the camera at a place in the world; an aim that is held stays held. */
-  public static Sequence place(Sequence s, Camera c, RigCommand.PlaceCamera to) {
+  /**
+   * The sequence with a camera at a place in the world; an aim that is held stays held.
+   *
+   * @param f the frame
+   * @param look pan, tilt and roll in the world, degrees
+   */
+  public static Sequence place(Sequence s, Camera c, double f, Vec3 at, Vec3 look, boolean key) {
     double[] want = Matrix.newIdentity();
     Rotation.panTiltRoll(
-        Math.toRadians(to.pan()), Math.toRadians(to.tilt()), Math.toRadians(to.roll()), want, 0);
-    return place(s, c, to.frame(), to.at(), want, to.key());
+        Math.toRadians(look.x()), Math.toRadians(look.y()), Math.toRadians(look.z()), want, 0);
+    return place(s, c, f, at, want, key);
   }
 
   /** The sequence with the camera where a transform says, at a frame; what has keys gets one. */
@@ -118,17 +132,24 @@ public final class Walking {
   /** How near to straight above or below a camera is carried, degrees. */
   private static final double STEEPEST = 89;
 
-  public static Sequence orbit(Sequence s, Camera c, RigCommand.Orbit o) {
+  /**
+   * The sequence with a camera carried about a point at frame {@code f}.
+   *
+   * @param across degrees about the world's up
+   * @param up degrees towards overhead
+   */
+  public static Sequence orbit(
+      Sequence s, Camera c, double f, Vec3 about, double across, double up, boolean key) {
     Plan plan = new Plan(s, Models.NONE);
-    plan.evaluate(o.frame());
+    plan.evaluate(f);
     double[] m = Placement.matrix(plan, c.id());
     Matrix.makeRigid(m, 0);
-    Vec3 out = Matrix.newOrigin(m, 0).minus(o.about());
+    Vec3 out = Matrix.newOrigin(m, 0).minus(about);
     double flat = Math.hypot(out.x(), out.z());
     double heading = Math.atan2(out.x(), out.z()), height = Math.atan2(out.y(), flat);
     double limit = Math.toRadians(STEEPEST);
-    double rise = Math.max(-limit, Math.min(limit, height + Math.toRadians(o.up()))) - height;
-    double turn = Math.toRadians(o.across());
+    double rise = Math.max(-limit, Math.min(limit, height + Math.toRadians(up))) - height;
+    double turn = Math.toRadians(across);
     // about the world's up, then about the level axis at right angles to the new heading
     double[] yaw = Matrix.newIdentity();
     Rotation.panTiltRoll(turn, 0, 0, yaw, 0);
@@ -137,36 +158,36 @@ public final class Walking {
     Rotation.panTiltRoll(0, -rise, 0, tilt, 0);
     double[] pitch = times(times(level, tilt), transposed(level));
     double[] move = times(pitch, yaw);
-    Vec3 at = o.about().plus(Matrix.newPoint(move, 0, out));
-    return place(s, c, o.frame(), at, times(move, m), o.key());
+    Vec3 at = about.plus(Matrix.newPoint(move, 0, out));
+    return place(s, c, f, at, times(move, m), key);
   }
 
-  public static Sequence level(Sequence s, Camera c, RigCommand.Level l) {
+  /** The sequence with the roll taken out of a camera's picture at frame {@code f}. */
+  public static Sequence level(Sequence s, Camera c, double f, boolean key) {
     Plan plan = new Plan(s, Models.NONE);
-    plan.evaluate(l.frame());
+    plan.evaluate(f);
     double[] m = Placement.matrix(plan, c.id());
     Matrix.makeRigid(m, 0);
     double[] a = Rotation.newPanTiltRoll(m, 0), want = Matrix.newIdentity();
     Rotation.panTiltRoll(a[0], a[1], 0, want, 0);
-    return place(s, c, l.frame(), Matrix.newOrigin(m, 0), want, l.key());
+    return place(s, c, f, Matrix.newOrigin(m, 0), want, key);
   }
 
-  private static Camera turn(Camera c, RigCommand.Walk w) {
-    if (w.pan() == 0 && w.tilt() == 0 && w.roll() == 0) return c;
+  private static Camera turn(Camera c, double f, Step by, boolean key) {
+    if (by.pan() == 0 && by.tilt() == 0 && by.roll() == 0) return c;
     RigPart carrier = null;
     for (RigPart p : c.rig())
       if (p.on() && (p instanceof Head || p instanceof Base && carrier == null)) carrier = p;
     if (carrier == null) throw stuck(c, "no head or base that is on, so it cannot turn");
     String at = carrier.id() + "/";
-    c = add(c, at + "pan", w.pan(), w);
-    c = add(c, at + "tilt", w.tilt(), w);
-    return add(c, at + "roll", w.roll(), w);
+    c = add(c, at + "pan", by.pan(), f, key);
+    c = add(c, at + "tilt", by.tilt(), f, key);
+    return add(c, at + "roll", by.roll(), f, key);
   }
 
-  private static Camera add(Camera c, String address, double by, RigCommand.Walk w) {
+  private static Camera add(Camera c, String address, double by, double f, boolean key) {
     if (by == 0) return c;
-    return (Camera)
-        Placement.set(c, address, w.frame(), c.channel(address).at(w.frame()) + by, w.key());
+    return (Camera) Placement.set(c, address, f, c.channel(address).at(f) + by, key);
   }
 
   private static Sequence travel(

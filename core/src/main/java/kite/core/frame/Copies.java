@@ -9,7 +9,6 @@ import kite.core.command.Command;
 import kite.core.command.EntityCommand.Duplicate;
 import kite.core.command.EntityCommand.Replace;
 import kite.core.command.EntityCommand.Reroute;
-import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
@@ -27,6 +26,7 @@ import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.path.PathPoint;
 import kite.core.rig.Base;
+import kite.core.rules.Refusal;
 
 /** Copies of things that stand beside their originals, one step on from the other. */
 public final class Copies {

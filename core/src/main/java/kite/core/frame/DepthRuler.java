@@ -5,15 +5,15 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import kite.core.command.Reference;
-import kite.core.command.References;
-import kite.core.command.Use;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
+import kite.core.rules.Reference;
+import kite.core.rules.References;
+import kite.core.rules.Use;
 
 /** What stands at which distance from a lens. */
 public final class DepthRuler {

@@ -2,13 +2,13 @@ package kite.core.frame;
 
 import java.util.List;
 import kite.core.command.Command;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.document.Camera;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 
 /** Lets a dolly zoom hold a subject's size as the picture has it. */
 public final class HoldSize {

@@ -2,7 +2,6 @@ package kite.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.cue.Cued;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Path;
@@ -16,6 +15,7 @@ import kite.core.path.PathTable;
 import kite.core.rig.Arm;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
+import kite.core.rig.Cued;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Head;

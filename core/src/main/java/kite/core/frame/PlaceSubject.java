@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.Command;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand.PlaceCamera;
 import kite.core.cue.Cue;
 import kite.core.cue.CueTrack;
@@ -22,6 +21,7 @@ import kite.core.model.Models;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 
 /** Moves that put a subject at a place and size of the frame. */
 public final class PlaceSubject {

@@ -2,10 +2,10 @@ package kite.core.motion;
 
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.command.Change;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Entity;
+import kite.core.rules.Change;
 
 /** Which numbers a change would give keys that they did not have: what automatic keying does. */
 public final class AddedKeys {

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.Command;
 import kite.core.command.Cueing;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.document.Entity;
+import kite.core.rig.Cued;
+import kite.core.rules.Refusal;
 
 /** Edits of a whole track of cues in time, as keys have them: takes so long, stretch, repeat. */
 public final class CueMotion {

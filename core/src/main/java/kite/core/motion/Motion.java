@@ -6,7 +6,6 @@ import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
-import kite.core.command.Refusal;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
@@ -16,6 +15,7 @@ import kite.core.curve.KeyShape;
 import kite.core.curve.ReduceKeys;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.rules.Refusal;
 
 /** Edits of chosen keys in several channels at once, as commands that put whole channels. */
 public final class Motion {

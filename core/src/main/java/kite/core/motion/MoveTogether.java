@@ -8,10 +8,8 @@ import java.util.function.DoublePredicate;
 import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
 import kite.core.command.CutCommand;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
@@ -23,8 +21,10 @@ import kite.core.document.Focus;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
+import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
 import kite.core.rig.Trim;
+import kite.core.rules.Refusal;
 
 /** Moves keys, cues, trims and cuts of one thing in time, all alike. */
 public final class MoveTogether {

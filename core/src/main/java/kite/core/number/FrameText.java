@@ -2,9 +2,6 @@ package kite.core.number;
 
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import kite.core.cut.Timecode;
-import kite.core.document.Rate;
-import kite.core.document.Unit;
 
 /**
  * What may be typed where a frame or a number of frames is asked for: {@code 1090}, {@code 12s} or

@@ -1,7 +1,5 @@
 package kite.core.number;
 
-import kite.core.document.Unit;
-
 /**
  * What may be typed into a number field, and how numbers are shown. Reads plain numbers, units
  * ({@code 6ft 2in}, {@code 182cm}, {@code 35mm}, {@code 50%}, {@code f/4}), arithmetic with

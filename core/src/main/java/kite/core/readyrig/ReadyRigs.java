@@ -6,7 +6,6 @@ import java.util.Map;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
@@ -35,6 +34,7 @@ import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
 import kite.core.rig.Subject;
 import kite.core.rig.Trim;
+import kite.core.rules.Refusal;
 
 /**
  * Gives a camera another stack without moving it: place and aim at the frame stay to the last digit
@@ -290,7 +290,7 @@ public final class ReadyRigs {
               List.of(other.id()),
               List.of(),
               Channels.NONE);
-      kite.core.command.Rules.noLoops(s.with(camera.with(List.<RigPart>of(only))));
+      kite.core.rules.Rules.noLoops(s.with(camera.with(List.<RigPart>of(only))));
       return false;
     } catch (Refusal loop) {
       return true;

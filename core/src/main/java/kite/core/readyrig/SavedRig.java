@@ -6,10 +6,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import kite.core.codec.EntityJson;
 import kite.core.command.Command;
 import kite.core.command.Edit;
-import kite.core.command.References;
 import kite.core.command.RigCommand;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
@@ -19,11 +17,13 @@ import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.form.EntityJson;
 import kite.core.frame.Eye;
 import kite.core.math.Rotation;
 import kite.core.model.Models;
 import kite.core.rig.Framings;
 import kite.core.rig.RigPart;
+import kite.core.rules.References;
 
 /**
  * A stack kept for the whole production under a name.

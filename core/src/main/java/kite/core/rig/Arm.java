@@ -3,7 +3,7 @@ package kite.core.rig;
 import java.util.List;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
-import kite.core.document.Unit;
+import kite.core.number.Unit;
 
 /**
  * A crane or jib: the stack above sits at the end of an arm that starts at the part below and, at

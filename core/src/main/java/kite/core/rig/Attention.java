@@ -2,12 +2,11 @@ package kite.core.rig;
 
 import java.util.List;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.OrNull;
 import kite.core.document.Place;
-import kite.core.document.Unit;
+import kite.core.number.Unit;
 
 /**
  * Turns the camera so that the attended point falls on a chosen place in the delivery frame. What

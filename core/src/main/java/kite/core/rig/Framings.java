@@ -3,7 +3,6 @@ package kite.core.rig;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 

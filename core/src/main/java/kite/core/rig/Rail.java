@@ -4,7 +4,7 @@ import java.util.List;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.OrNull;
-import kite.core.document.Unit;
+import kite.core.number.Unit;
 
 /**
  * Carries the stack along a path.

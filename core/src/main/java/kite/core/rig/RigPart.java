@@ -3,7 +3,7 @@ package kite.core.rig;
 import java.util.List;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
-import kite.core.document.Unit;
+import kite.core.number.Unit;
 
 /** One element of a camera's stack. */
 public sealed interface RigPart

@@ -5,7 +5,7 @@ import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.OrNull;
 import kite.core.document.Place;
-import kite.core.document.Unit;
+import kite.core.number.Unit;
 
 /**
  * A small offset laid over a finished move, usually for a note; metres and degrees on the camera's

@@ -8,10 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import kite.core.command.BackTo;
-import kite.core.command.Change;
-import kite.core.command.Reference;
-import kite.core.command.References;
-import kite.core.command.Together;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
 import kite.core.document.Camera;
@@ -19,6 +15,10 @@ import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
+import kite.core.rules.Change;
+import kite.core.rules.Reference;
+import kite.core.rules.References;
+import kite.core.rules.Together;
 
 /**
  * Taking another version of a placed set. What has changed between the two versions changes here;

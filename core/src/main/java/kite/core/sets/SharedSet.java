@@ -8,10 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import kite.core.codec.EntityJson;
-import kite.core.command.Change;
-import kite.core.command.Refusal;
-import kite.core.command.Together;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.Header;
@@ -21,6 +17,10 @@ import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
+import kite.core.form.EntityJson;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
+import kite.core.rules.Together;
 
 /** Making sets, and placing them: pieces, marks, lights and layers under ids of the set's own. */
 public final class SharedSet {

@@ -9,9 +9,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kite.core.RandomDocuments;
-import kite.core.codec.SequenceJson;
-import kite.core.command.Refusal;
-import kite.core.command.StandardsRules;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -19,9 +16,12 @@ import kite.core.document.Header;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.form.SequenceJson;
 import kite.core.frame.Extent;
 import kite.core.frame.Eye;
 import kite.core.model.Models;
+import kite.core.rules.Refusal;
+import kite.core.rules.StandardsRules;
 import org.junit.jupiter.api.Test;
 
 class BeginTest {

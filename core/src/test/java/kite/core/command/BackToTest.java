@@ -6,12 +6,16 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import kite.core.RandomDocuments;
-import kite.core.codec.SequenceJson;
 import kite.core.delta.Delta;
 import kite.core.document.Entity;
-import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Standards;
+import kite.core.form.SequenceJson;
+import kite.core.number.Rate;
+import kite.core.rules.Change;
+import kite.core.rules.Reference;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class BackToTest {
@@ -22,7 +26,7 @@ class BackToTest {
       Standards agreed = Standards.of(new Rate(25, 1), now.header().standards().cameraPackage());
       now = now.with(now.header().following(agreed));
       Change back = BackTo.version(now, kept);
-      Sequence restored = Edit.apply(now, List.of(back.restore()));
+      Sequence restored = Edit.apply(now, List.of(SequenceCommand.Restore.to(back)));
       assertEquals(kept.entities(), restored.entities());
       assertEquals(agreed, restored.header().standards(), "the production's standards stay");
       assertEquals(kept.header().title(), restored.header().title());
@@ -54,7 +58,7 @@ class BackToTest {
         Change c = BackTo.thing(now, then, e.id());
         Sequence after;
         try {
-          after = c.isEmpty() ? now : Edit.apply(now, List.of(c.restore()));
+          after = c.isEmpty() ? now : Edit.apply(now, List.of(SequenceCommand.Restore.to(c)));
         } catch (Refusal r) {
           continue; // what stays does not go with it, as a loop; that is said
         }

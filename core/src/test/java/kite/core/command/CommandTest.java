@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Random;
 import kite.core.RandomDocuments;
 import kite.core.codec.CommandJson;
-import kite.core.codec.SequenceJson;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
@@ -28,6 +27,7 @@ import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.document.Standards;
+import kite.core.form.SequenceJson;
 import kite.core.math.Vec3;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
@@ -36,6 +36,10 @@ import kite.core.path.PathStyle;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
 import kite.core.rig.Subject;
+import kite.core.rules.Change;
+import kite.core.rules.References;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 import org.junit.jupiter.api.Test;
 
 public class CommandTest {
@@ -115,7 +119,8 @@ public class CommandTest {
     for (Command c : oneOfEach()) {
       Sequence next = Edit.apply(now, List.of(c));
       Change change = Change.between(now, next);
-      assertEquals(next, Edit.apply(now, List.of(change.restore())), c.toString());
+      assertEquals(
+          next, Edit.apply(now, List.of(SequenceCommand.Restore.to(change))), c.toString());
       assertEquals(change, SequenceJson.change(SequenceJson.write(change)));
       assertEquals(next, SequenceJson.read(SequenceJson.write(next)), "whole check: " + c);
       now = next;
@@ -126,7 +131,7 @@ public class CommandTest {
   void everyCommandIsReadAsItWasWritten() {
     List<Command> all = new ArrayList<>(oneOfEach());
     Change change = Change.between(S, Edit.apply(S, all));
-    all.add(change.restore());
+    all.add(SequenceCommand.Restore.to(change));
     all.add(new SequenceCommand.Amend(Delta.of(change)));
     List<Command> read = CommandJson.readAll(CommandJson.writeAll(all));
     assertEquals(all.size(), read.size());

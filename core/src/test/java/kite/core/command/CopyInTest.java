@@ -17,6 +17,8 @@ import kite.core.document.Entity;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class CopyInTest {
@@ -30,7 +32,7 @@ class CopyInTest {
       for (Camera c : from.all(Camera.class)) {
         Change change = CopyIn.of(into, from, List.of(c.id()));
         assertTrue(change.before().isEmpty(), "nothing that is here changes");
-        Sequence now = Edit.apply(into, List.of(change.restore()));
+        Sequence now = Edit.apply(into, List.of(SequenceCommand.Restore.to(change)));
         Camera copy =
             change.after().values().stream()
                 .filter(e -> e.id().matches(Pattern.quote(c.id()) + "(-\\d+)?"))
@@ -59,7 +61,7 @@ class CopyInTest {
   void idsNamesAndLettersAreFreeAndTheCutStays() {
     Sequence s = RandomDocuments.of(3);
     List<String> all = List.copyOf(s.entities().keySet());
-    Sequence twice = Edit.apply(s, List.of(CopyIn.of(s, s, all).restore()));
+    Sequence twice = Edit.apply(s, List.of(SequenceCommand.Restore.to(CopyIn.of(s, s, all))));
     assertEquals(s.all(CutEntry.class).size(), twice.all(CutEntry.class).size());
     Set<String> names = new HashSet<>();
     for (Entity e : twice.entities().values())

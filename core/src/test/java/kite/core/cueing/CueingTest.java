@@ -10,10 +10,8 @@ import java.util.Map;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.cue.Ease;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
@@ -21,8 +19,10 @@ import kite.core.document.Focus;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
 import kite.core.rig.Attention;
+import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class CueingTest {

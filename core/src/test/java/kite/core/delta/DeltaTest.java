@@ -14,9 +14,6 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.RandomDocuments;
 import kite.core.codec.CommandJson;
-import kite.core.codec.DeltaJson;
-import kite.core.codec.SequenceJson;
-import kite.core.command.Change;
 import kite.core.command.ChannelCommand.MoveKeys;
 import kite.core.command.ChannelCommand.SetChannel;
 import kite.core.command.ChannelCommand.SetValue;
@@ -34,7 +31,9 @@ import kite.core.document.Channels;
 import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
 import kite.core.rig.Head;
+import kite.core.rules.Change;
 import org.junit.jupiter.api.Test;
 
 class DeltaTest {

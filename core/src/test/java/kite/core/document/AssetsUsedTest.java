@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.Set;
 import java.util.TreeSet;
 import kite.core.RandomDocuments;
-import kite.core.codec.SequenceJson;
+import kite.core.form.SequenceJson;
 import org.junit.jupiter.api.Test;
 
 class AssetsUsedTest {

@@ -12,17 +12,19 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Lay;
 import kite.core.command.EntityCommand.Replace;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand.SetBack;
 import kite.core.command.SequenceCommand.SetHeader;
 import kite.core.frame.PlatePlace;
 import kite.core.math.AxisOrder;
 import kite.core.number.NumberText;
+import kite.core.number.Rate;
+import kite.core.number.Unit;
 import kite.core.optics.FilmBack;
 import kite.core.optics.FilmBacks;
 import kite.core.optics.Fit;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 /** What follows what: production, sequence, camera; and what lies on a layer. */

@@ -11,7 +11,6 @@ import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
@@ -32,6 +31,7 @@ import kite.core.rig.Head;
 import kite.core.rig.RigPart;
 import kite.core.rig.Slide;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class DollyZoomTest {

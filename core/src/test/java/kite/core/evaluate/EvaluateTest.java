@@ -572,7 +572,7 @@ class EvaluateTest {
       Sequence nested;
       try {
         nested = Edit.apply(s, List.of(new EntityCommand.Nest("child", "parent", true, 1)));
-      } catch (kite.core.command.Refusal slant) {
+      } catch (kite.core.rules.Refusal slant) {
         assertTrue(!even && slant.getMessage().contains("slanted"), slant.getMessage());
         slanted++;
         continue;

@@ -15,7 +15,6 @@ import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.EntityCommand.Reroute;
 import kite.core.command.EntityCommand.Reshape;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand.MovePart;
 import kite.core.command.RigCommand.SwitchPart;
 import kite.core.command.SequenceCommand.SetHeader;
@@ -29,19 +28,20 @@ import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Path;
 import kite.core.document.Piece;
-import kite.core.document.Rate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.model.Models;
+import kite.core.number.Rate;
 import kite.core.path.PathPoint;
 import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.RigPart;
 import kite.core.rig.Spring;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class PlanAfterTest {
@@ -66,7 +66,7 @@ class PlanAfterTest {
           continue;
         }
         taken++;
-        plan = plan.after(made);
+        plan = plan.after(made.sequence(), made.change());
         s = made.sequence();
         same(new Plan(s, Models.NONE), plan, "seed " + seed + ", " + c);
       }
@@ -85,7 +85,7 @@ class PlanAfterTest {
     plan.evaluate(31);
     for (double z = 1; z < 4; z++) {
       Edit.Made made = Edit.make(s, List.of(new SetValue("boat", "z", 0, z, false)));
-      plan = plan.after(made);
+      plan = plan.after(made.sequence(), made.change());
       s = made.sequence();
       same(new Plan(s, Models.NONE), plan, "boat at " + z);
     }

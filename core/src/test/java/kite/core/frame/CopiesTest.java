@@ -12,7 +12,6 @@ import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.document.Measure;
@@ -25,6 +24,7 @@ import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class CopiesTest {

@@ -10,7 +10,6 @@ import java.util.Map;
 import kite.core.RandomDocuments;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.cue.Cue;
 import kite.core.cue.CueTrack;
 import kite.core.cue.Ease;
@@ -20,6 +19,7 @@ import kite.core.document.Mark;
 import kite.core.document.Sequence;
 import kite.core.rig.Attention;
 import kite.core.rig.Subject;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class CueMotionTest {

@@ -13,7 +13,6 @@ import kite.core.codec.MotionJson;
 import kite.core.command.ChannelCommand;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Beyond;
@@ -28,6 +27,7 @@ import kite.core.document.Entity;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
 import kite.core.rig.Attention;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class MotionTest {

@@ -4,9 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.util.List;
-import kite.core.cut.Timecode;
-import kite.core.document.Rate;
-import kite.core.document.Unit;
 import org.junit.jupiter.api.Test;
 
 class NumberTextTest {

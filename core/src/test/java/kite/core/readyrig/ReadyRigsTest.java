@@ -8,7 +8,6 @@ import java.util.List;
 import kite.core.RandomDocuments;
 import kite.core.command.ChannelCommand;
 import kite.core.command.Edit;
-import kite.core.command.Refusal;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
@@ -18,6 +17,7 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.Arm;
 import kite.core.rig.Framings;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class ReadyRigsTest {

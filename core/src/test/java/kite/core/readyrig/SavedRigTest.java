@@ -9,7 +9,6 @@ import kite.core.RandomDocuments;
 import kite.core.codec.SavedRigJson;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.command.RigCommand;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
@@ -25,6 +24,7 @@ import kite.core.rig.Attention;
 import kite.core.rig.Base;
 import kite.core.rig.Head;
 import kite.core.rig.Slide;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class SavedRigTest {

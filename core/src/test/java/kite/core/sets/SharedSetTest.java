@@ -12,8 +12,6 @@ import java.util.Map;
 import kite.core.RandomDocuments;
 import kite.core.begin.NewSequence;
 import kite.core.begin.StartingPoint;
-import kite.core.codec.SequenceJson;
-import kite.core.command.Change;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.Command;
 import kite.core.command.Edit;
@@ -21,7 +19,7 @@ import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Duplicate;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.EntityCommand.Rename;
-import kite.core.command.Refusal;
+import kite.core.command.SequenceCommand;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
@@ -29,6 +27,9 @@ import kite.core.document.Header;
 import kite.core.document.Mark;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class SharedSetTest {
@@ -38,7 +39,7 @@ class SharedSetTest {
   private static final PlacedSet PIER = new PlacedSet("set1", "the pier", "Pier", 1, Map.of());
 
   private static Sequence after(Sequence s, Change c) {
-    return c.isEmpty() ? s : Edit.apply(s, List.of(c.restore()));
+    return c.isEmpty() ? s : Edit.apply(s, List.of(SequenceCommand.Restore.to(c)));
   }
 
   private static Sequence after(Sequence s, Command... commands) {

@@ -2,8 +2,8 @@ package kite.exchange.cut;
 
 import kite.core.cut.Cut;
 import kite.core.document.Camera;
-import kite.core.document.Rate;
 import kite.core.document.Sequence;
+import kite.core.number.Rate;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;

@@ -73,7 +73,7 @@ class ComingApi {
     } catch (Problem p) {
       if (p.status() != HttpStatus.NOT_FOUND) limit.cameIn(key, address, null);
       throw p;
-    } catch (kite.core.command.Refusal r) {
+    } catch (kite.core.rules.Refusal r) {
       limit.cameIn(key, address, null);
       throw r;
     }

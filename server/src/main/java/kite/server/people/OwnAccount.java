@@ -1,7 +1,7 @@
 package kite.server.people;
 
 import kite.core.begin.GivenNames;
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 import kite.server.Problem;
 import kite.server.account.Account;
 import kite.server.account.Accounts;

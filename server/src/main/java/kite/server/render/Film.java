@@ -6,7 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
-import kite.core.document.Rate;
+import kite.core.number.Rate;
 import org.springframework.stereotype.Component;
 
 /** Makes one H.264 film of a folder's pictures, with ffmpeg. */

@@ -3,7 +3,7 @@ package kite.server.sequence;
 import java.security.Principal;
 import java.util.UUID;
 import kite.core.codec.Digest;
-import kite.core.codec.SequenceJson;
+import kite.core.form.SequenceJson;
 import kite.server.Problem;
 import kite.server.live.EditMade;
 import kite.server.rights.May;

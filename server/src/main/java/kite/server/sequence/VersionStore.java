@@ -5,7 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import kite.core.codec.SequenceJson;
+import kite.core.form.SequenceJson;
 import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;

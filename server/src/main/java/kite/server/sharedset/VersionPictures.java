@@ -7,11 +7,12 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import kite.core.codec.SequenceJson;
 import kite.core.command.Edit;
+import kite.core.command.SequenceCommand;
 import kite.core.document.Camera;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
 import kite.core.sets.SetUpdate;
 import kite.server.Problem;
 import kite.server.picture.SmallPicture;
@@ -69,7 +70,8 @@ class VersionPictures {
     Sequence was = SequenceJson.read(sets.document(production, set, p.version()));
     Sequence next = SequenceJson.read(sets.document(production, set, number));
     return Edit.apply(
-        now, List.of(SetUpdate.of(now, p.id(), was, next, number).change().restore()));
+        now,
+        List.of(SequenceCommand.Restore.to(SetUpdate.of(now, p.id(), was, next, number).change())));
   }
 
   private boolean mine() {

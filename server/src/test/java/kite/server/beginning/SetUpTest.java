@@ -14,7 +14,7 @@ import static org.mockito.Mockito.when;
 import jakarta.persistence.EntityManager;
 import java.security.SecureRandom;
 import java.util.List;
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 import kite.server.Problem;
 import kite.server.account.Account;
 import kite.server.account.Accounts;

@@ -18,7 +18,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import kite.core.codec.SequenceJson;
+import kite.core.form.SequenceJson;
 import kite.demo.SaltWind;
 import kite.server.asset.AssetStore;
 import org.jobrunr.jobs.lambdas.IocJobLambda;

@@ -1,6 +1,4 @@
-package kite.core.cut;
-
-import kite.core.document.Rate;
+package kite.core.number;
 
 /** Frames counted as hours, minutes, seconds and frames (SMPTE ST 12-1). */
 public final class Timecode {

@@ -1,10 +1,12 @@
-package kite.core.codec;
+package kite.core.delta;
 
 import com.eclipsesource.json.JsonArray;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
-import kite.core.delta.Delta;
-import kite.core.delta.FieldChange;
+import kite.core.form.EntityJson;
+import kite.core.form.Fields;
+import kite.core.form.Out;
+import kite.core.form.SequenceJson;
 
 /** What an edit did, field by field. A field that was or is not there has no "from" or "to". */
 public final class DeltaJson {
@@ -33,7 +35,7 @@ public final class DeltaJson {
     return f.has("before") ? Delta.of(SequenceJson.change(text)) : read(f);
   }
 
-  static Delta read(Fields f) {
+  public static Delta read(Fields f) {
     return f.done(
         new Delta(
             f.list("fields", DeltaJson::field),

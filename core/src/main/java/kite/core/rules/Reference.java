@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 /**
  * One use that an entity makes of another.

@@ -1,4 +1,4 @@
-package kite.core.document;
+package kite.core.number;
 
 /** What a channel's number measures. */
 public enum Unit {

@@ -1,8 +1,9 @@
-package kite.core.cue;
+package kite.core.rig;
 
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.rig.Subject;
+import kite.core.cue.Cue;
+import kite.core.cue.CueTrack;
 
 /** Subjects and the cues that share something among them. */
 public interface Cued {

@@ -1,4 +1,4 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonArray;
@@ -12,11 +12,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
-import kite.core.command.Refusal;
 import kite.core.math.Vec3;
+import kite.core.rules.Refusal;
 
 /** One JSON object being read. Remembers which fields were asked for, to refuse all others. */
-final class Fields {
+public final class Fields {
   /** Longer than any document the limits of the rules allow. */
   private static final int LONGEST_TEXT = 64 << 20;
 
@@ -31,7 +31,7 @@ final class Fields {
     this.path = path;
   }
 
-  static Fields parse(String text) {
+  public static Fields parse(String text) {
     if (text.length() > LONGEST_TEXT) throw bad("$", "is too long");
     try {
       return new Fields(Json.parse(text), "$");
@@ -40,11 +40,11 @@ final class Fields {
     }
   }
 
-  static Refusal bad(String path, String what) {
+  public static Refusal bad(String path, String what) {
     return new Refusal("json", "", path, "The field " + path + " " + what + ".");
   }
 
-  String path(String name) {
+  public String path(String name) {
     return path + "." + name;
   }
 
@@ -55,115 +55,115 @@ final class Fields {
     return v;
   }
 
-  String text(String name) {
+  public String text(String name) {
     JsonValue v = need(name);
     return textOf(v, path(name));
   }
 
   /** Text, or null where the field is null. */
-  String textOrNull(String name) {
+  public String textOrNull(String name) {
     return need(name).isNull() ? null : text(name);
   }
 
   /** Text, or null where the field is null or is left out, as documents did before it was. */
-  String textIfAny(String name) {
+  public String textIfAny(String name) {
     known.add(name);
     return object.get(name) == null ? null : textOrNull(name);
   }
 
   /** Whether a field is there at all: for forms that documents and edits had before. */
-  boolean has(String name) {
+  public boolean has(String name) {
     return object.get(name) != null;
   }
 
   /** A value of any kind, or null where the field is left out. */
-  JsonValue valueIfAny(String name) {
+  public JsonValue valueIfAny(String name) {
     known.add(name);
     return object.get(name);
   }
 
-  boolean isNull(String name) {
+  public boolean isNull(String name) {
     return need(name).isNull();
   }
 
-  double number(String name) {
+  public double number(String name) {
     return number(need(name), path(name));
   }
 
-  static double number(JsonValue v, String path) {
+  public static double number(JsonValue v, String path) {
     if (!v.isNumber()) throw bad(path, "must be a number");
     double d = v.asDouble();
     if (!Double.isFinite(d)) throw bad(path, "must be a finite number");
     return d;
   }
 
-  int whole(String name) {
+  public int whole(String name) {
     double d = number(name);
     if (d != Math.rint(d) || Math.abs(d) > 1e9) throw bad(path(name), "must be a whole number");
     return (int) d;
   }
 
-  boolean truth(String name) {
+  public boolean truth(String name) {
     JsonValue v = need(name);
     if (!v.isBoolean()) throw bad(path(name), "must be true or false");
     return v.asBoolean();
   }
 
   /** True or false, or what documents meant that leave the field out. */
-  boolean truthOr(String name, boolean usual) {
+  public boolean truthOr(String name, boolean usual) {
     known.add(name);
     return object.get(name) == null ? usual : truth(name);
   }
 
-  Fields object(String name) {
+  public Fields object(String name) {
     return new Fields(need(name), path(name));
   }
 
   /** An object read by {@code read}, or null where the field is null. */
-  <T> T orNull(String name, Function<Fields, T> read) {
+  public <T> T orNull(String name, Function<Fields, T> read) {
     return need(name).isNull() ? null : read.apply(object(name));
   }
 
   /** A number, or null where the field is null. */
-  Double numberOrNull(String name) {
+  public Double numberOrNull(String name) {
     return need(name).isNull() ? null : number(name);
   }
 
   /** One of an enum's words, or null where the field is null. */
-  <E extends Enum<E>> E wordOrNull(String name, E[] all) {
+  public <E extends Enum<E>> E wordOrNull(String name, E[] all) {
     return need(name).isNull() ? null : word(name, all);
   }
 
-  <T> T value(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
+  public <T> T value(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
     return read.apply(need(name), path(name));
   }
 
-  <E extends Enum<E>> E word(String name, E[] all) {
+  public <E extends Enum<E>> E word(String name, E[] all) {
     String text = text(name);
     for (E e : all) if (Words.of(e).equals(text)) return e;
     throw bad(path(name), "cannot be “" + text + "”");
   }
 
-  Vec3 vec(String name) {
+  public Vec3 vec(String name) {
     double[] v = numbers(name);
     if (v.length != 3) throw bad(path(name), "must hold 3 numbers");
     return new Vec3(v[0], v[1], v[2]);
   }
 
-  double[] numbers(String name) {
+  public double[] numbers(String name) {
     JsonArray a = array(name);
     double[] out = new double[a.size()];
     for (int i = 0; i < out.length; i++) out[i] = number(a.get(i), path(name) + "[" + i + "]");
     return out;
   }
 
-  List<Double> numberList(String name) {
+  public List<Double> numberList(String name) {
     List<Double> out = new ArrayList<>();
     for (double d : numbers(name)) out.add(d);
     return out;
   }
 
-  List<String> texts(String name) {
+  public List<String> texts(String name) {
     List<String> out = new ArrayList<>();
     for (JsonValue v : array(name)) {
       if (!v.isString()) throw bad(path(name), "must hold only text");
@@ -172,7 +172,7 @@ final class Fields {
     return out;
   }
 
-  <T> List<T> list(String name, Function<Fields, T> read) {
+  public <T> List<T> list(String name, Function<Fields, T> read) {
     List<T> out = new ArrayList<>();
     int i = 0;
     for (JsonValue v : array(name))
@@ -180,7 +180,8 @@ final class Fields {
     return out;
   }
 
-  <T> Map<String, T> map(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
+  public <T> Map<String, T> map(
+      String name, java.util.function.BiFunction<JsonValue, String, T> read) {
     JsonValue v = need(name);
     if (!v.isObject()) throw bad(path(name), "must be an object");
     Map<String, T> out = new TreeMap<>();
@@ -190,7 +191,7 @@ final class Fields {
   }
 
   /** Text as it can be kept: without zero characters, and halves of characters. */
-  static String textOf(JsonValue v, String path) {
+  public static String textOf(JsonValue v, String path) {
     if (!v.isString()) throw bad(path, "must be text");
     String s = v.asString();
     for (int i = 0; i < s.length(); i++) {
@@ -202,7 +203,7 @@ final class Fields {
     return s;
   }
 
-  static Fields of(JsonValue v, String path) {
+  public static Fields of(JsonValue v, String path) {
     return new Fields(v, path);
   }
 
@@ -215,7 +216,7 @@ final class Fields {
   }
 
   /** Ends the reading of this object: a field nobody asked for is refused. */
-  <T> T done(T read) {
+  public <T> T done(T read) {
     for (String name : object.names())
       if (!known.contains(name)) throw bad(path(name), "is not known");
     return read;

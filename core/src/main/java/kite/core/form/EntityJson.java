@@ -1,4 +1,4 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonArray;
@@ -7,7 +7,6 @@ import com.eclipsesource.json.JsonValue;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import kite.core.command.Refusal;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
@@ -27,6 +26,7 @@ import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
+import kite.core.rules.Refusal;
 
 /** Entities. */
 public final class EntityJson {
@@ -104,7 +104,7 @@ public final class EntityJson {
     return read(Fields.of(o, "$"));
   }
 
-  static Entity read(Fields f) {
+  public static Entity read(Fields f) {
     String kind = f.text("kind"), id = f.text("id"), name = f.text("name");
     Entity e =
         switch (kind) {
@@ -256,7 +256,7 @@ public final class EntityJson {
           "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide", "upPiece",
           "of");
 
-  static JsonObject write(Shape shape) {
+  public static JsonObject write(Shape shape) {
     Out o = Out.kind(Words.of(shape.getClass()));
     if (shape instanceof Shape.StandIn s) {
       o.put("form", s.form())
@@ -299,7 +299,7 @@ public final class EntityJson {
             f.number("lean")));
   }
 
-  static Shape shape(Fields f) {
+  public static Shape shape(Fields f) {
     String kind = f.text("kind");
     return f.done(
         switch (kind) {
@@ -326,11 +326,11 @@ public final class EntityJson {
         });
   }
 
-  static JsonValue write(PathPoint p) {
+  public static JsonValue write(PathPoint p) {
     return new Out().put("at", p.at()).put("in", p.in()).put("out", p.out()).json;
   }
 
-  static List<PathPoint> points(Fields f) {
+  public static List<PathPoint> points(Fields f) {
     return f.list("points", q -> q.done(new PathPoint(q.vec("at"), q.vec("in"), q.vec("out"))));
   }
 }

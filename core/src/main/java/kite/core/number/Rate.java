@@ -1,4 +1,4 @@
-package kite.core.document;
+package kite.core.number;
 
 /** Frames per second as a fraction, so that 23.976 is exactly 24000/1001. */
 public record Rate(int numerator, int denominator) {

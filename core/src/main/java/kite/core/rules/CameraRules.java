@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.cue.Cue;
-import kite.core.cue.Cued;
 import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
@@ -17,6 +16,7 @@ import kite.core.document.Guide;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
 import kite.core.rig.Base;
+import kite.core.rig.Cued;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.Framings;
 import kite.core.rig.Operator;

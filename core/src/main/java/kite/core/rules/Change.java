@@ -1,8 +1,6 @@
-package kite.core.command;
+package kite.core.rules;
 
-import java.util.ArrayList;
 import java.util.Iterator;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -66,12 +64,5 @@ public record Change(
 
   public boolean isEmpty() {
     return before.isEmpty() && after.isEmpty() && headerAfter == null;
-  }
-
-  /** The command that puts everything as it is after this change, whatever it was. */
-  public SequenceCommand.Restore restore() {
-    List<String> remove = new ArrayList<>();
-    for (String id : before.keySet()) if (!after.containsKey(id)) remove.add(id);
-    return new SequenceCommand.Restore(new ArrayList<>(after.values()), remove, headerAfter);
   }
 }

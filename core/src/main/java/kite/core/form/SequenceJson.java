@@ -1,17 +1,17 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import kite.core.command.Change;
-import kite.core.command.Refusal;
-import kite.core.command.Rules;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.PlacedSet;
 import kite.core.document.Sequence;
+import kite.core.rules.Change;
+import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /** Whole sequences and changes. */
 public final class SequenceJson {
@@ -91,7 +91,7 @@ public final class SequenceJson {
     return header(Fields.of(o, "$"));
   }
 
-  static Header header(Fields f) {
+  public static Header header(Fields f) {
     return f.done(
         new Header(
             f.text("code"),
@@ -141,7 +141,7 @@ public final class SequenceJson {
     return h == null ? com.eclipsesource.json.Json.NULL : write(h);
   }
 
-  static Header headerOrNull(Fields f, String name) {
+  public static Header headerOrNull(Fields f, String name) {
     return f.isNull(name) ? null : header(f.object(name));
   }
 }

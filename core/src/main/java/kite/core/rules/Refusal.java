@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 /** Why an edit or a document was not taken: which entity, which field, and one sentence. */
 public final class Refusal extends RuntimeException {

@@ -1,4 +1,4 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.JsonValue;
 import kite.core.document.Camera;
@@ -7,10 +7,10 @@ import kite.core.document.Guide;
 import kite.core.optics.Fit;
 
 /** Cameras, with their focus and guides. */
-final class CameraJson {
+public final class CameraJson {
   private CameraJson() {}
 
-  static void write(Camera c, Out o) {
+  public static void write(Camera c, Out o) {
     o.put("letter", c.letter())
         .put("colour", c.colour())
         .put("locked", c.locked())
@@ -28,7 +28,7 @@ final class CameraJson {
         .put("rig", c.rig(), RigJson::write);
   }
 
-  static Camera read(String id, String name, Fields f) {
+  public static Camera read(String id, String name, Fields f) {
     return new Camera(
         id,
         name,
@@ -49,18 +49,18 @@ final class CameraJson {
         f.list("rig", RigJson::read));
   }
 
-  static JsonValue write(Focus x) {
+  public static JsonValue write(Focus x) {
     return new Out()
         .put("subjects", x.subjects(), RigJson::write)
         .put("cues", x.cues(), RigJson::write)
         .json;
   }
 
-  static Focus focus(Fields f) {
+  public static Focus focus(Fields f) {
     return f.done(new Focus(f.list("subjects", RigJson::subject), f.list("cues", RigJson::cue)));
   }
 
-  static JsonValue write(Guide g) {
+  public static JsonValue write(Guide g) {
     return new Out()
         .put("form", g.form())
         .put("across", g.across())
@@ -71,7 +71,7 @@ final class CameraJson {
         .json;
   }
 
-  static Guide guide(Fields f) {
+  public static Guide guide(Fields f) {
     return f.done(
         new Guide(
             f.word("form", Guide.Rule.values()),

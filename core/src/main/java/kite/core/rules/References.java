@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -146,7 +146,7 @@ public final class References {
   }
 
   /** The sequence without some entities; what referred to them lets go, or that is refused. */
-  static Sequence without(Sequence s, List<String> removed, boolean letGo) {
+  public static Sequence without(Sequence s, List<String> removed, boolean letGo) {
     Set<String> ids = new HashSet<>(removed); // unlike a list's, its contains takes null
     for (Entity e : s.entities().values()) {
       if (ids.contains(e.id())) continue;
@@ -204,7 +204,7 @@ public final class References {
   }
 
   /** A camera whose stack lets go of all that the sequence does not hold. */
-  static Entity lettingGoOfTheMissing(Sequence s, Camera c) {
+  public static Entity lettingGoOfTheMissing(Sequence s, Camera c) {
     Set<String> gone = new HashSet<>(ids(c));
     gone.removeIf(id -> s.get(id) != null);
     return gone.isEmpty() ? c : released(s, c, gone);

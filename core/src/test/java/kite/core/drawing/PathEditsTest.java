@@ -1,4 +1,4 @@
-package kite.core.path;
+package kite.core.drawing;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -8,10 +8,13 @@ import java.util.List;
 import kite.core.RandomDocuments;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
 import kite.core.math.Vec3;
+import kite.core.path.PathPoint;
+import kite.core.path.PathStyle;
+import kite.core.path.PathTable;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 class PathEditsTest {

@@ -1,20 +1,20 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.Map;
-import kite.core.command.Refusal;
 import kite.core.curve.Beyond;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Channels;
+import kite.core.rules.Refusal;
 
 /** Channels: a fixed value is a plain number, a curve an object with its keys. */
-final class ChannelJson {
+public final class ChannelJson {
   private ChannelJson() {}
 
-  static JsonValue write(Channel channel) {
+  public static JsonValue write(Channel channel) {
     if (channel instanceof Channel.Fixed f) return Out.number(f.value());
     Channel.Curve c = (Channel.Curve) channel;
     return new Out()
@@ -37,7 +37,7 @@ final class ChannelJson {
         .json;
   }
 
-  static Channel read(JsonValue v, String path) {
+  public static Channel read(JsonValue v, String path) {
     if (v.isNumber()) return Channel.fixed(Fields.number(v, path));
     Fields f = Fields.of(v, path);
     try {
@@ -51,7 +51,7 @@ final class ChannelJson {
     }
   }
 
-  static Key key(Fields f) {
+  public static Key key(Fields f) {
     return f.done(
         new Key(
             f.number("frame"),
@@ -64,14 +64,14 @@ final class ChannelJson {
             f.truth("joined")));
   }
 
-  static JsonObject write(Channels channels) {
+  public static JsonObject write(Channels channels) {
     JsonObject o = new JsonObject();
     for (Map.Entry<String, Channel> e : channels.set().entrySet())
       o.add(e.getKey(), write(e.getValue()));
     return o;
   }
 
-  static Channels channels(Fields f) {
+  public static Channels channels(Fields f) {
     return new Channels(f.map("channels", ChannelJson::read));
   }
 }

@@ -1,11 +1,13 @@
-package kite.core.path;
+package kite.core.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
-import kite.core.command.Refusal;
 import kite.core.document.Path;
 import kite.core.math.Vec3;
+import kite.core.path.PathPoint;
+import kite.core.path.PathStyle;
+import kite.core.rules.Refusal;
 
 /**
  * Paths of a plain shape. Arcs are cubic Béziers of at most an eighth of a turn, whose radius is

@@ -1,19 +1,19 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
-import kite.core.command.StandardsRules;
 import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
 import kite.core.document.Delivery;
 import kite.core.document.Naming;
 import kite.core.document.Own;
-import kite.core.document.Rate;
 import kite.core.document.Standards;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;
+import kite.core.rules.StandardsRules;
 
 /** A production's standards, and what a sequence decides for itself. */
 public final class StandardsJson {
@@ -56,7 +56,7 @@ public final class StandardsJson {
     return read(Fields.parse(text));
   }
 
-  static Standards read(Fields f) {
+  public static Standards read(Fields f) {
     Fields n = f.object("naming");
     return f.done(
         new Standards(
@@ -115,7 +115,7 @@ public final class StandardsJson {
         .json;
   }
 
-  static JsonObject write(Own o) {
+  public static JsonObject write(Own o) {
     return new Out()
         .putOrNull("rate", o.rate(), StandardsJson::write)
         .putOrNull(
@@ -128,7 +128,7 @@ public final class StandardsJson {
         .json;
   }
 
-  static Own own(Fields f) {
+  public static Own own(Fields f) {
     return f.done(
         new Own(
             f.orNull("rate", StandardsJson::rate),
@@ -138,7 +138,7 @@ public final class StandardsJson {
             f.numberOrNull("circleOfConfusionMm")));
   }
 
-  static JsonObject write(FilmBack b) {
+  public static JsonObject write(FilmBack b) {
     return new Out()
         .put("widthMm", b.widthMm())
         .put("heightMm", b.heightMm())
@@ -146,7 +146,7 @@ public final class StandardsJson {
         .json;
   }
 
-  static FilmBack back(Fields b) {
+  public static FilmBack back(Fields b) {
     return b.done(new FilmBack(b.number("widthMm"), b.number("heightMm"), b.number("squeeze")));
   }
 

@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import java.util.ArrayDeque;
 import java.util.Collection;

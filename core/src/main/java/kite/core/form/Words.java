@@ -1,6 +1,6 @@
-package kite.core.codec;
+package kite.core.form;
 
-import kite.core.command.Refusal;
+import kite.core.rules.Refusal;
 
 /** The JSON spelling of an enum's names: {@code SLOW_BOTH} is {@code slowBoth}. */
 public final class Words {

@@ -1,13 +1,16 @@
-package kite.core.path;
+package kite.core.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.Command;
 import kite.core.command.EntityCommand;
-import kite.core.command.Refusal;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
 import kite.core.math.Vec3;
+import kite.core.path.PathPoint;
+import kite.core.path.PathStyle;
+import kite.core.path.PathTable;
+import kite.core.rules.Refusal;
 
 /** Changes to a path's points that go by where it runs. */
 public final class PathEdits {

@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,9 +6,9 @@ import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
-import kite.core.document.Rate;
 import kite.core.document.Standards;
 import kite.core.number.NumberText;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;

@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import kite.core.document.Camera;
 import kite.core.document.Entity;
@@ -39,7 +39,7 @@ public final class Locks {
     return null;
   }
 
-  static void check(Sequence s, Entity e, String channel) {
+  public static void check(Sequence s, Entity e, String channel) {
     String why = why(s, e, channel);
     if (why != null) throw new Refusal("locked", e.id(), channel, why);
   }

@@ -1,4 +1,4 @@
-package kite.core.command;
+package kite.core.rules;
 
 import kite.core.document.Camera;
 import kite.core.document.Entity;

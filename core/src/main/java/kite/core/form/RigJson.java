@@ -1,4 +1,4 @@
-package kite.core.codec;
+package kite.core.form;
 
 import com.eclipsesource.json.Json;
 import com.eclipsesource.json.JsonObject;
@@ -24,7 +24,7 @@ import kite.core.rig.Trim;
 public final class RigJson {
   private RigJson() {}
 
-  static JsonObject write(RigPart p) {
+  public static JsonObject write(RigPart p) {
     Out o = Out.kind(Words.of(p.getClass())).put("id", p.id()).put("on", p.on());
     if (p instanceof Base b) o.put("rides", b.rides()).put("takes", b.takes());
     if (p instanceof Rail r)
@@ -51,7 +51,7 @@ public final class RigJson {
     return o.put("channels", ChannelJson.write(p.channels())).json;
   }
 
-  static RigPart read(Fields f) {
+  public static RigPart read(Fields f) {
     String kind = f.text("kind"), id = f.text("id");
     boolean on = f.truth("on");
     return f.done(
@@ -146,11 +146,11 @@ public final class RigJson {
         .json;
   }
 
-  static Subject subject(Fields f) {
+  public static Subject subject(Fields f) {
     return f.done(new Subject(f.text("entity"), f.textOrNull("anchor"), f.vec("offset")));
   }
 
-  static JsonValue write(Cue c) {
+  public static JsonValue write(Cue c) {
     JsonObject mix = new JsonObject();
     for (Map.Entry<String, Double> e : c.mix().entrySet())
       mix.add(e.getKey(), Out.number(e.getValue()));
@@ -162,7 +162,7 @@ public final class RigJson {
         .json;
   }
 
-  static Cue cue(Fields f) {
+  public static Cue cue(Fields f) {
     return f.done(
         new Cue(
             f.number("frame"),

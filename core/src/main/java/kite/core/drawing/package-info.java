@@ -1,0 +1,2 @@
+/** Paths as they are drawn: helpers that lay points out, and edits of what is there. */
+package kite.core.drawing;

@@ -1,0 +1,127 @@
+package kite.core;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** The core is a house of layers: each uses only those below it. */
+class LayersTest {
+  /** From the ground up. Packages of one layer do not use one another, unless they stand as one. */
+  private static final List<List<String>> LAYERS =
+      List.of(
+          List.of("math"),
+          List.of("curve", "cue", "path", "optics", "number", "model"),
+          List.of("document+rig"),
+          List.of("cut", "rules", "shape"),
+          List.of("form", "naming"),
+          List.of("delta"),
+          List.of("evaluate"),
+          List.of("command"),
+          List.of("motion", "frame", "drawing", "bake", "cueing", "begin", "sets"),
+          List.of("readyrig", "report", "light"),
+          List.of("codec"));
+
+  /**
+   * Packages of the JDK that also exist in the browser; of {@code java.lang} those that do not are
+   * named below.
+   */
+  private static final String[] IN_THE_BROWSER = {
+    "java.lang",
+    "java.lang.annotation",
+    "java.lang.invoke", // what lambdas and the methods of records are made of; compiled away
+    "java.lang.runtime",
+    "java.util",
+    "java.util.function",
+    "java.util.regex",
+    "java.util.stream",
+    "com.eclipsesource.json"
+  };
+
+  private static final Set<String> NOT_IN_THE_BROWSER =
+      Set.of("java.lang.Thread", "java.lang.Process", "java.lang.Runtime", "java.lang.ThreadLocal");
+
+  private final JavaClasses core =
+      new ClassFileImporter()
+          .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+          .importPackages("kite.core");
+
+  @Test
+  void eachLayerUsesOnlyThoseBelow() {
+    List<String> below = new ArrayList<>();
+    for (List<String> layer : LAYERS) {
+      for (String together : layer) {
+        List<String> own = packages(together);
+        List<String> may = new ArrayList<>(below);
+        may.addAll(own);
+        for (String p : own) usesOnly(p, may);
+      }
+      for (String together : layer) below.addAll(packages(together));
+    }
+  }
+
+  @Test
+  void everyPackageHasItsPlace() {
+    Set<String> placed = new TreeSet<>();
+    LAYERS.forEach(l -> l.forEach(t -> placed.addAll(packages(t))));
+    Set<String> there =
+        core.stream()
+            .map(JavaClass::getPackageName)
+            .filter(p -> !p.equals("kite.core"))
+            .collect(Collectors.toCollection(TreeSet::new));
+    assertEquals(placed, there);
+  }
+
+  @Test
+  void nothingIsUsedThatTheBrowserHasNot() {
+    ArchRuleDefinition.classes()
+        .should()
+        .onlyDependOnClassesThat(
+            DescribedPredicate.describe(
+                "also exist in the browser",
+                c ->
+                    c.getPackageName().startsWith("kite.core")
+                        || c.isPrimitive()
+                        || c.isArray()
+                        || List.of(IN_THE_BROWSER).contains(c.getPackageName())
+                            && !NOT_IN_THE_BROWSER.contains(c.getName())))
+        .check(core);
+  }
+
+  @Test
+  void aUseOfWhatLiesAboveIsFound() {
+    assertThrows(
+        AssertionError.class, () -> usesOnly("kite.core.rules", List.of("kite.core.math")));
+  }
+
+  private void usesOnly(String p, List<String> may) {
+    ArchRuleDefinition.noClasses()
+        .that()
+        .resideInAPackage(p)
+        .should()
+        .dependOnClassesThat(
+            DescribedPredicate.describe(
+                "lie above " + p,
+                c ->
+                    c.getPackageName().startsWith("kite.core.")
+                        && !may.contains(c.getPackageName())))
+        .check(core);
+  }
+
+  private static List<String> packages(String together) {
+    List<String> all = new ArrayList<>();
+    for (String p : together.split("\\+")) all.add("kite.core." + p);
+    return all;
+  }
+}
