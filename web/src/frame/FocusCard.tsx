@@ -80,6 +80,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
     both?.[0] && both[1] && both[0].alongM > 0 && both[1].alongM > 0
       ? (JSON.parse(theCore().holdBoth(camera.id, both[0].alongM, both[1].alongM)) as {
           can: boolean;
+          does: boolean;
           says: string;
           focusM: number;
           fStop: number;
@@ -156,7 +157,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
       {held ? (
         <p className={`says ${held.can ? '' : 'warn'}`} data-testid="hold-both">
           {held.says}{' '}
-          {held.can && held.says.startsWith('Can') ? (
+          {held.can && !held.does ? (
             <Pill
               onClick={() =>
                 edit('Hold both', {

@@ -8,6 +8,7 @@ import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
+import { Fold } from '../kit/Fold';
 import { Window } from '../kit/Window';
 import { bakeBeside, orWhy, reportOf, type Report, type Tolerance } from './bakeBeside';
 import { Pill } from '../kit/Pill';
@@ -24,7 +25,6 @@ export function BakeDialog({ id }: { id: string }) {
   const [tolerance, setTolerance] = useState<Tolerance>({ metres: 0.005, degrees: 0.05, millimetres: 0.05 });
   const [done, setDone] = useState<number | null>(null);
   const [made, setMade] = useState<Report[] | null>(null);
-  const [back, setBack] = useState(false);
   const stop = useRef(false);
   const camera = entities[id] as Camera | undefined;
   const lost = reduced ? tolerance : NOTHING;
@@ -98,10 +98,9 @@ export function BakeDialog({ id }: { id: string }) {
         </p>
       ) : null}
       {all || done !== null ? null : (
-        <details onToggle={(e) => setBack(e.currentTarget.open)}>
-          <summary>The other way: from a motion to a rig</summary>
-          {back ? <BackToWork camera={camera} /> : null}
-        </details>
+        <Fold title="The other way: from a motion to a rig">
+          <BackToWork camera={camera} />
+        </Fold>
       )}
     </Window>
   );

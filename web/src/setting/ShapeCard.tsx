@@ -10,6 +10,7 @@ import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { reportOf } from '../views/models';
 import { Chip } from '../kit/Chip';
+import { Fold } from '../kit/Fold';
 import { Pill } from '../kit/Pill';
 import './setting.css';
 
@@ -176,14 +177,13 @@ function ModelCard({
         onChange={(v) => reshape({ ...shape, zUp: v === 'z' })}
       />
       {nodes.length ? (
-        <details className="nodes">
-          <summary>{`${nodes.length} named nodes: any can be looked at, or carry a mark`}</summary>
-          <ul>
+        <Fold title={`${nodes.length} named nodes: any can be looked at, or carry a mark`}>
+          <ul className="nodes">
             {nodes.slice(0, 200).map((n) => (
               <li key={n}>{n}</li>
             ))}
           </ul>
-        </details>
+        </Fold>
       ) : null}
     </div>
   );

@@ -1,4 +1,4 @@
-import { Segments } from '../kit/Segments';
+import { Leaves } from '../kit/Leaves';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { theCore } from '../core/load';
@@ -106,7 +106,7 @@ export function StandardsDialog() {
         <Effects effects={effects} onBack={() => setEffects(null)} />
       ) : now ? (
         <>
-          <Segments
+          <Leaves
             name="Part of the standards"
             value={tab}
             of={[

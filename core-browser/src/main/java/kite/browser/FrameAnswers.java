@@ -200,6 +200,7 @@ final class FrameAnswers {
     HoldBoth.Answer x = HoldBoth.of(s, plan, c, a, b);
     return new JsonObject()
         .add("can", x.can())
+        .add("does", x.does())
         .add("says", x.says())
         .add("focusM", x.focusM())
         .add("fStop", x.fStop())

@@ -562,7 +562,7 @@ public final class KiteCore {
     return Answers.sighting(plan, camera, new Vec3(x, y, z));
   }
 
-  /** Whether two distances along the axis can be sharp at once: can, says, focusM, fStop. */
+  /** Whether two distances along the axis can be sharp at once: can, does, says, focusM, fStop. */
   @JSExport
   public static String holdBoth(String camera, double aM, double bM) {
     return FrameAnswers.holdBoth(shown, plan, (Camera) shown.get(camera), aM, bM);

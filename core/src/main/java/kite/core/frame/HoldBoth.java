@@ -15,11 +15,13 @@ public final class HoldBoth {
   private static final double SMALLEST_OPENING = 22;
 
   /**
+   * @param can whether the lens can
+   * @param does whether it does as it is set now
    * @param says in plain words
    * @param focusM the focus distance that needs the least stopping down
    * @param fStop the f-number it then needs
    */
-  public record Answer(boolean can, String says, double focusM, double fStop) {}
+  public record Answer(boolean can, boolean does, String says, double focusM, double fStop) {}
 
   private HoldBoth() {}
 
@@ -32,9 +34,9 @@ public final class HoldBoth {
     double f = l[o], circle = s.header().packageOf(c).circleMm();
     double near = Math.min(a, b), far = Math.max(a, b);
     if (near <= f / 1000)
-      return new Answer(false, "One of them is nearer than the lens is long.", near, 0);
+      return new Answer(false, false, "One of them is nearer than the lens is long.", near, 0);
     if (far - near < 1e-6)
-      return new Answer(true, "Both are at the same distance.", near, l[o + 1]);
+      return new Answer(true, true, "Both are at the same distance.", near, l[o + 1]);
     double[] solved = DepthOfField.forLimits(f, circle, near, far);
     String stop = "f/" + NumberText.rounded(solved[1], 1);
     String lens = NumberText.rounded(f, 1) + " mm";
@@ -47,7 +49,7 @@ public final class HoldBoth {
             : can
                 ? "Can hold both: needs " + stop + " at " + lens + "."
                 : "Cannot hold both: needs " + stop + " at " + lens + ".";
-    return new Answer(can, says, solved[0], solved[1]);
+    return new Answer(can, does, says, solved[0], solved[1]);
   }
 
   /** What is odd about a camera's lens, in a sentence; empty when nothing is. */

@@ -441,11 +441,17 @@ class FrameTest {
     Sequence s = with(camera(Channels.NONE).with(Channels.NONE.with("focalLength", 50)));
     Plan plan = at(s, 1);
     HoldBoth.Answer a = HoldBoth.of(s, plan, (Camera) s.get("cam"), 8, 3);
-    assertTrue(a.can() && a.says().startsWith("Can hold both: needs f/"), a.says());
+    assertTrue(a.can() && !a.does() && a.says().startsWith("Can hold both: needs f/"), a.says());
     DepthOfField d =
         new DepthOfField(50, a.fStop(), s.header().cameraPackage().circleMm(), a.focusM());
     assertEquals(3, d.nearLimitM(), 1e-9);
     assertEquals(8, d.farLimitM(), 1e-9);
+    Sequence stopped =
+        s.with(((Camera) s.get("cam")).withChannel("fStop", Channel.fixed(a.fStop())));
+    stopped =
+        stopped.with(
+            ((Camera) stopped.get("cam")).withChannel("focusDistance", Channel.fixed(a.focusM())));
+    assertTrue(HoldBoth.of(stopped, at(stopped, 1), (Camera) stopped.get("cam"), 8, 3).does());
     HoldBoth.Answer no = HoldBoth.of(s, plan, (Camera) s.get("cam"), 1, 30);
     assertTrue(
         !no.can() && no.says().matches("Cannot hold both: needs f/[0-9.]+ at 50 mm\\."), no.says());
