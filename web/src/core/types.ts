@@ -457,7 +457,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | Restore | SetHeader | Follow | Amend;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -784,13 +784,6 @@ export interface Swap {
   camera: string | null;
 }
 
-export interface Restore {
-  kind: 'restore';
-  put: Entity[];
-  remove: string[];
-  header: Header | null;
-}
-
 export interface SetHeader {
   kind: 'setHeader';
   header: Header;
@@ -817,6 +810,13 @@ export interface FieldChange {
   path: string[];
   from: unknown | null;
   to: unknown | null;
+}
+
+export interface Restore {
+  kind: 'restore';
+  put: Entity[];
+  remove: string[];
+  header: Header | null;
 }
 
 export interface Change {
@@ -911,6 +911,23 @@ export interface Reduce {
   kind: 'reduce';
   tolerance: number;
 }
+
+/** Where each number of a camera stands in its row; LensRow.java says what each is. */
+export const LensRow = {
+  FOCAL: 0,
+  F_STOP: 1,
+  FOCUS: 2,
+  NEAR: 3,
+  FAR: 4,
+  SHUTTER: 5,
+  SHIFT_X: 6,
+  SHIFT_Y: 7,
+  LEFT: 8,
+  RIGHT: 9,
+  BOTTOM: 10,
+  TOP: 11,
+  SIZE: 12,
+} as const;
 
 /** The functions the core exports; KiteCore.java says what each gives. */
 export interface KiteCore {

@@ -1,6 +1,7 @@
 import { theCore } from '../core/load';
 import type { Camera, Vec3 } from '../core/types';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 
@@ -68,7 +69,7 @@ export function aboutPoint(): { at: Vec3; alongM: number } {
   const slot = theCore().slot(id);
   const { world, lens } = evaluated();
   const o = slot * 16;
-  const d = lens[slot * LENS + 2];
+  const d = lens[slot * LensRow.SIZE + LensRow.FOCUS];
   return {
     at: [
       world[o + 12] - world[o + 8] * d,

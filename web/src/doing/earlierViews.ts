@@ -1,6 +1,7 @@
 import { theCore } from '../core/load';
 import type { Command, Vec3 } from '../core/types';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { say } from '../session/said';
@@ -39,7 +40,7 @@ function now(camera: string): Pose | undefined {
   return {
     ...poseOf(world.slice(slot * 16, slot * 16 + 16)),
     frame: useSequence.getState().frame,
-    focalLength: lens[slot * LENS],
+    focalLength: lens[slot * LensRow.SIZE + LensRow.FOCAL],
   };
 }
 

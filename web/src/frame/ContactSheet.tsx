@@ -2,7 +2,8 @@ import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import { useEffect, useRef } from 'react';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { cutSpans } from '../session/cut';
 import { select } from '../session/selection';
@@ -106,7 +107,9 @@ export function ContactSheet() {
                   {c.letter}
                 </span>
                 <span className="name">{c.name}</span>
-                <span className="mono muted">{theCore().showNumber(lens[slot * LENS], 'millimetres')}</span>
+                <span className="mono muted">
+                  {theCore().showNumber(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')}
+                </span>
                 {shot ? <span className="mono">{shot.shot}</span> : null}
               </span>
             </Bare>

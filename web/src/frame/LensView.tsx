@@ -8,7 +8,8 @@ import { SubjectWay } from './SubjectWay';
 import { GuideLines } from './GuideLines';
 import { LensTools } from './LensTools';
 import { useWalking } from './walking';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { edit } from '../session/document';
 import { givePicked, endPicking } from '../session/selection';
@@ -287,7 +288,7 @@ function LensLine() {
     };
     const show = (v: number, unit: string) => theCore().showNumber(v, unit);
     const sharp = `${show(r.nearLimitM, 'metres')} – ${r.farLimitM === null ? '∞' : show(r.farLimitM, 'metres')}`;
-    return `${show(lens[slot * LENS], 'millimetres')} ${r.reach} · ${show(r.horizontalDegrees, 'degrees')} · f/${show(lens[slot * LENS + 1], 'fStop')} · sharp ${sharp}`;
+    return `${show(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')} ${r.reach} · ${show(r.horizontalDegrees, 'degrees')} · f/${show(lens[slot * LensRow.SIZE + LensRow.F_STOP], 'fStop')} · sharp ${sharp}`;
   }, [id, frame, version]);
   return <span className="mono muted lens-line">{text}</span>;
 }

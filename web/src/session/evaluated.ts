@@ -1,8 +1,6 @@
 import { theCore } from '../core/load';
+import { LensRow } from '../core/types';
 import { useSequence } from './state';
-
-/** Numbers per slot in the lens array; see KiteCore.evaluate. */
-export const LENS = 12;
 
 let world = new Float64Array(0);
 let lens = new Float64Array(0);
@@ -16,7 +14,7 @@ export function evaluated(): { world: Float64Array; lens: Float64Array } {
     const slots = core.slots();
     if (world.length !== slots * 16) {
       world = new Float64Array(slots * 16);
-      lens = new Float64Array(slots * LENS);
+      lens = new Float64Array(slots * LensRow.SIZE);
     }
     core.evaluate(frame, world, lens);
     seen = { frame, version };

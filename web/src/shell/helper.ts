@@ -1,7 +1,8 @@
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { inSetView } from '../doing/setViewPose';
@@ -41,7 +42,7 @@ export function theHelper(): void {
       const { world, lens } = evaluated();
       return {
         world: [...world.subarray(slot * 16, slot * 16 + 16)],
-        lens: [...lens.subarray(slot * LENS, slot * LENS + LENS)],
+        lens: [...lens.subarray(slot * LensRow.SIZE, slot * LensRow.SIZE + LensRow.SIZE)],
       };
     },
     project(x, y, z) {

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
 import type { Camera, Light, Mark, Measure, Path } from '../core/types';
-import { LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
 import { palette } from '../theme/tokens';
 
 /** A line that only the set views draw; haze does not reach it. */
@@ -65,7 +65,10 @@ export function shapeCamera(
   selected: boolean,
   live: boolean,
 ): void {
-  const [l, r, b, t] = lens.subarray(slot * LENS + 8, slot * LENS + 12);
+  const [l, r, b, t] = lens.subarray(
+    slot * LensRow.SIZE + LensRow.LEFT,
+    slot * LensRow.SIZE + LensRow.TOP + 1,
+  );
   const corners = (d: number) =>
     [
       [l, t],

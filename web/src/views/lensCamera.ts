@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { PLATES } from './layers';
 
@@ -17,12 +18,12 @@ export function lookThrough(
   const slot = theCore().slot(id);
   if (slot < 0) return false;
   const { world, lens } = evaluated();
-  look(world, slot * 16, lens, slot * LENS, into, wider);
+  look(world, slot * 16, lens, slot * LensRow.SIZE, into, wider);
   return true;
 }
 
 const world = new Float64Array(16);
-const lens = new Float64Array(LENS);
+const lens = new Float64Array(LensRow.SIZE);
 
 /** The same for a camera of one of two versions that are compared; false where it has none. */
 export function lookThroughCompared(
@@ -44,16 +45,16 @@ function look(
   into: THREE.PerspectiveCamera,
   wider: [number, number],
 ): void {
-  const near = lens[o + 3];
-  const far = lens[o + 4];
+  const near = lens[o + LensRow.NEAR];
+  const far = lens[o + LensRow.FAR];
   into.matrixAutoUpdate = false;
   into.matrix.fromArray(world, w);
   into.matrixWorld.copy(into.matrix);
   into.matrixWorldInverse.copy(into.matrixWorld).invert();
-  const x = (lens[o + 8] + lens[o + 9]) / 2;
-  const y = (lens[o + 10] + lens[o + 11]) / 2;
-  const across = ((lens[o + 9] - lens[o + 8]) / 2) * wider[0];
-  const up = ((lens[o + 11] - lens[o + 10]) / 2) * wider[1];
+  const x = (lens[o + LensRow.LEFT] + lens[o + LensRow.RIGHT]) / 2;
+  const y = (lens[o + LensRow.BOTTOM] + lens[o + LensRow.TOP]) / 2;
+  const across = ((lens[o + LensRow.RIGHT] - lens[o + LensRow.LEFT]) / 2) * wider[0];
+  const up = ((lens[o + LensRow.TOP] - lens[o + LensRow.BOTTOM]) / 2) * wider[1];
   into.projectionMatrix.makePerspective(
     (x - across) * near,
     (x + across) * near,

@@ -4,7 +4,8 @@ import { theCore } from '../core/load';
 import type { Plate } from '../core/types';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
-import { evaluated, LENS } from '../session/evaluated';
+import { LensRow } from '../core/types';
+import { evaluated } from '../session/evaluated';
 import { PLATES } from './layers';
 
 const MOST_AT_HAND = 24;
@@ -70,8 +71,11 @@ export class PlatesInFrame {
     const { entities, frame } = useSequence.getState();
     const slot = theCore().slot(camera);
     const { world, lens } = evaluated();
-    const [left, right, bottom, top] = lens.subarray(slot * LENS + 8, slot * LENS + 12);
-    const far = lens[slot * LENS + 4];
+    const [left, right, bottom, top] = lens.subarray(
+      slot * LensRow.SIZE + LensRow.LEFT,
+      slot * LensRow.SIZE + LensRow.TOP + 1,
+    );
+    const far = lens[slot * LensRow.SIZE + LensRow.FAR];
     this.group.matrix.fromArray(world, slot * 16);
     this.group.matrixWorldNeedsUpdate = true;
     const seen = new Set<string>();
@@ -85,7 +89,11 @@ export class PlatesInFrame {
       theCore().platePlace(p.id, frame, image.width / image.height, this.numbers);
       const [x, y, w, h, opacity, depth] = this.numbers;
       const mesh = this.mesh(p, map);
-      const d = p.inFront ? lens[slot * LENS + 3] * 1.01 : depth > 0 ? depth : far * 0.9999;
+      const d = p.inFront
+        ? lens[slot * LensRow.SIZE + LensRow.NEAR] * 1.01
+        : depth > 0
+          ? depth
+          : far * 0.9999;
       mesh.material.opacity = opacity;
       mesh.material.transparent = true;
       mesh.material.depthTest = !p.inFront;

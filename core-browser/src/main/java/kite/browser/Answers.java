@@ -19,6 +19,7 @@ import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.form.Words;
 import kite.core.frame.BeyondFilm;
@@ -76,7 +77,7 @@ final class Answers {
       double value = channel.at(frame), inEffect = value;
       if (e instanceof Camera k && plan.frame() == frame) {
         int lens = Camera.LENS.indexOf(spec);
-        if (lens >= 0) inEffect = plan.lens()[plan.slot(k.id()) * Plan.LENS + lens];
+        if (lens >= 0) inEffect = plan.lens()[plan.slot(k.id()) * LensRow.SIZE + lens];
         by = DecidedBy.says(s, k, spec);
       }
       all.add(
@@ -178,21 +179,26 @@ final class Answers {
 
   static DepthOfField dof(Sequence s, Plan plan, Camera c) {
     double[] l = plan.lens();
-    int o = plan.slot(c.id()) * Plan.LENS;
-    return new DepthOfField(l[o], l[o + 1], s.header().packageOf(c).circleMm(), l[o + 2]);
+    int o = plan.slot(c.id()) * LensRow.SIZE;
+    return new DepthOfField(
+        l[o + LensRow.FOCAL],
+        l[o + LensRow.F_STOP],
+        s.header().packageOf(c).circleMm(),
+        l[o + LensRow.FOCUS]);
   }
 
   static String lens(Sequence s, Plan plan, Camera c) {
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     double[] l = plan.lens();
     CameraPackage p = s.header().packageOf(c);
     DepthOfField d = dof(s, plan, c);
     BeyondFilm film = BeyondFilm.of(s, plan, c);
-    double w = (l[o + 9] - l[o + 8]) * l[o], h = (l[o + 11] - l[o + 10]) * l[o];
+    double w = (l[o + LensRow.RIGHT] - l[o + LensRow.LEFT]) * l[o + LensRow.FOCAL],
+        h = (l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) * l[o + LensRow.FOCAL];
     return new JsonObject()
-        .add("horizontalDegrees", AngleOfView.degrees(w, l[o]))
-        .add("verticalDegrees", AngleOfView.degrees(h, l[o]))
-        .add("diagonalDegrees", AngleOfView.degrees(Math.hypot(w, h), l[o]))
+        .add("horizontalDegrees", AngleOfView.degrees(w, l[o + LensRow.FOCAL]))
+        .add("verticalDegrees", AngleOfView.degrees(h, l[o + LensRow.FOCAL]))
+        .add("diagonalDegrees", AngleOfView.degrees(Math.hypot(w, h), l[o + LensRow.FOCAL]))
         .add("hyperfocalM", d.hyperfocalM())
         .add("nearLimitM", d.nearLimitM())
         .add("farLimitM", orNull(d.farLimitM()))
@@ -210,21 +216,21 @@ final class Answers {
   }
 
   static void blur(Sequence s, Plan plan, String camera, Float64Array out) {
-    int o = plan.slot(camera) * Plan.LENS;
+    int o = plan.slot(camera) * LensRow.SIZE;
     DepthOfField d = dof(s, plan, (Camera) s.get(camera));
     double[] l = plan.lens();
-    double heightMm = (l[o + 11] - l[o + 10]) * l[o];
+    double heightMm = (l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) * l[o + LensRow.FOCAL];
     out.set(0, d.endlessBlurMm() / heightMm);
     out.set(1, 1 / d.focusM());
   }
 
   /** The wider of the blurs at a depth (no nearer than the near clip) and endlessly far. */
   static double widestBlur(Sequence s, Plan plan, Camera c, double nearestM) {
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     DepthOfField d = dof(s, plan, c);
     double[] l = plan.lens();
-    double heightMm = (l[o + 11] - l[o + 10]) * l[o];
-    double near = d.blurMm(Math.max(l[o + 3], nearestM));
+    double heightMm = (l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) * l[o + LensRow.FOCAL];
+    double near = d.blurMm(Math.max(l[o + LensRow.NEAR], nearestM));
     return Math.max(d.endlessBlurMm(), Double.isFinite(nearestM) ? near : 0) / heightMm;
   }
 

@@ -19,6 +19,7 @@ import kite.core.document.Header;
 import kite.core.document.Light;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.form.StandardsJson;
 import kite.core.form.Words;
@@ -84,7 +85,7 @@ final class FrameAnswers {
   }
 
   static String depthRuler(Sequence s, Plan plan, Camera c) {
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     double[] l = plan.lens();
     DepthOfField d = Answers.dof(s, plan, c);
     JsonArray bars = new JsonArray();
@@ -101,9 +102,9 @@ final class FrameAnswers {
               .add("inFrame", b.inFrame()));
     return new JsonObject()
         .add("bars", bars)
-        .add("nearClipM", l[o + 3])
-        .add("farClipM", l[o + 4])
-        .add("focusM", l[o + 2])
+        .add("nearClipM", l[o + LensRow.NEAR])
+        .add("farClipM", l[o + LensRow.FAR])
+        .add("focusM", l[o + LensRow.FOCUS])
         .add("nearLimitM", d.nearLimitM())
         .add("farLimitM", Answers.orNull(d.farLimitM()))
         .add("hyperfocalM", d.hyperfocalM())

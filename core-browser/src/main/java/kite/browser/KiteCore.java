@@ -48,6 +48,7 @@ import kite.core.document.Sequence;
 import kite.core.document.StandardsChange;
 import kite.core.drawing.PathEdits;
 import kite.core.drawing.PathShapes;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.PartPlot;
 import kite.core.evaluate.Plan;
 import kite.core.form.RigJson;
@@ -264,15 +265,15 @@ public final class KiteCore {
     for (int i = 0; i < count; i++) {
       plan.evaluate(first + i);
       world.set(plan.world(), i * slots * 16);
-      copyLenses(lens, i * slots * Plan.LENS);
+      copyLenses(lens, i * slots * LensRow.SIZE);
     }
   }
 
   private static void copyLenses(Float64Array lens, int at) {
     double[] from = plan.lens();
     for (int slot : plan.cameraSlots()) {
-      for (int k = 0; k < Plan.LENS; k++)
-        lens.set(at + slot * Plan.LENS + k, from[slot * Plan.LENS + k]);
+      for (int k = 0; k < LensRow.SIZE; k++)
+        lens.set(at + slot * LensRow.SIZE + k, from[slot * LensRow.SIZE + k]);
     }
   }
 
@@ -860,7 +861,7 @@ public final class KiteCore {
   @JSExport
   public static void takeHold(
       String camera, double frame, double x, double y, double z, double alongM, boolean key) {
-    double focalMm = plan.lens()[plan.slot(camera) * Plan.LENS];
+    double focalMm = plan.lens()[plan.slot(camera) * LensRow.SIZE + LensRow.FOCAL];
     held =
         new LensDrag(
             camera, frame, focalMm, Eye.of(plan, camera).window(), new Vec3(x, y, z), alongM, key);
@@ -1366,7 +1367,7 @@ public final class KiteCore {
     p.evaluateOnly(camera, frame);
     int slot = p.slot(camera);
     for (int i = 0; i < Matrix.SIZE; i++) world.set(i, p.world()[slot * Matrix.SIZE + i]);
-    for (int i = 0; i < Plan.LENS; i++) lens.set(i, p.lens()[slot * Plan.LENS + i]);
+    for (int i = 0; i < LensRow.SIZE; i++) lens.set(i, p.lens()[slot * LensRow.SIZE + i]);
     return true;
   }
 

@@ -1,5 +1,6 @@
 package kite.browser;
 
+import java.lang.reflect.Field;
 import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
 import java.lang.reflect.ParameterizedType;
@@ -20,6 +21,7 @@ import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
+import kite.core.evaluate.LensRow;
 import kite.core.form.Words;
 import kite.core.math.Vec3;
 import kite.core.motion.MotionEdit;
@@ -43,7 +45,7 @@ final class PageTypes {
         new StringBuilder(
             "// Written from the core's records by PageTypes; do not edit. See docs/carrying-on.md.\n\n");
     p.types.values().forEach(t -> b.append(t).append("\n\n"));
-    return b.append(bridge()).toString();
+    return b.append(lensRow()).append("\n\n").append(bridge()).toString();
   }
 
   private String name(Class<?> c) {
@@ -111,6 +113,22 @@ final class PageTypes {
           : "Record<string, " + type(a[1]) + ">";
     }
     return name((Class<?>) t);
+  }
+
+  /** Where each number of a camera stands in what {@link KiteCore#evaluate} gives. */
+  private static String lensRow() {
+    List<String> places = new ArrayList<>();
+    for (Field f : LensRow.class.getFields()) {
+      try {
+        places.add("  " + f.getName() + ": " + f.getInt(null) + ",");
+      } catch (IllegalAccessException e) {
+        throw new IllegalStateException(e);
+      }
+    }
+    return "/** Where each number of a camera stands in its row; LensRow.java says what each is. */\n"
+        + "export const LensRow = {\n"
+        + String.join("\n", places)
+        + "\n} as const;";
   }
 
   private static String bridge() {

@@ -14,6 +14,7 @@ import javax.imageio.ImageIO;
 import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
 import kite.core.math.Matrix;
@@ -55,7 +56,7 @@ class SaltWindTest {
       int cam = plan.slot("camD"), oda = plan.slot("oda");
       Vec3 c = Matrix.newOrigin(plan.world(), cam * 16),
           o = Matrix.newOrigin(plan.world(), oda * 16);
-      sizes[i++] = plan.lens()[cam * Plan.LENS] / (c.z() - o.z());
+      sizes[i++] = plan.lens()[cam * LensRow.SIZE + LensRow.FOCAL] / (c.z() - o.z());
     }
     assertEquals(sizes[0], sizes[1], sizes[0] * 1e-3);
   }
@@ -84,7 +85,7 @@ class SaltWindTest {
       double[] oda = new double[3];
       plan.anchor("oda", null, oda);
       double ahead = plan.world()[plan.slot("camD") * 16 + 14] - oda[2];
-      double size = plan.lens()[plan.slot("camD") * Plan.LENS] / ahead;
+      double size = plan.lens()[plan.slot("camD") * LensRow.SIZE + LensRow.FOCAL] / ahead;
       if (first == 0) first = size;
       assertEquals(first, size, first * 1e-3, "frame " + frame);
     }

@@ -22,6 +22,7 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
 import kite.core.math.AxisOrder;
@@ -86,7 +87,7 @@ class ParityTest extends Desk {
         int slot = plan.slot((String) row.get(0));
         for (int i = 1; i < row.size(); i++) {
           double mine =
-              i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * Plan.LENS + i - 17];
+              i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * LensRow.SIZE + i - 17];
           double there = ((Number) row.get(i)).doubleValue();
           double by = Math.abs(mine - there) / Math.max(1, Math.abs(mine));
           if (by > worst.by) worst = new Worst(by, (String) row.get(0), f);

@@ -2,6 +2,7 @@ package kite.render;
 
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
@@ -23,12 +24,24 @@ public record CameraView(
 
   /** The camera as the plan last evaluated it. */
   public static CameraView of(Sequence s, Plan plan, Camera c) {
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     double[] l = plan.lens(), m = new double[Matrix.SIZE];
     System.arraycopy(plan.world(), plan.slot(c.id()) * Matrix.SIZE, m, 0, Matrix.SIZE);
-    DepthOfField d = new DepthOfField(l[o], l[o + 1], s.header().packageOf(c).circleMm(), l[o + 2]);
-    DeliveryWindow w = new DeliveryWindow(l[o + 8], l[o + 9], l[o + 10], l[o + 11]);
+    DepthOfField d =
+        new DepthOfField(
+            l[o + LensRow.FOCAL],
+            l[o + LensRow.F_STOP],
+            s.header().packageOf(c).circleMm(),
+            l[o + LensRow.FOCUS]);
+    DeliveryWindow w =
+        new DeliveryWindow(
+            l[o + LensRow.LEFT], l[o + LensRow.RIGHT], l[o + LensRow.BOTTOM], l[o + LensRow.TOP]);
     return new CameraView(
-        m, w, l[o + 3], l[o + 4], l[o + 2], c.depthOfField() ? d.pupilRadiusM() : 0);
+        m,
+        w,
+        l[o + LensRow.NEAR],
+        l[o + LensRow.FAR],
+        l[o + LensRow.FOCUS],
+        c.depthOfField() ? d.pupilRadiusM() : 0);
   }
 }

@@ -7,6 +7,7 @@ import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.curve.ReduceKeys;
 import kite.core.document.Camera;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Placement;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
@@ -17,7 +18,7 @@ import kite.core.math.Rotation;
  *
  * @param world world transforms, 16 numbers a row, column by column
  * @param angles pan, tilt, roll in degrees, 3 a row, without jumps of whole turns
- * @param lens {@link Plan#LENS} numbers a row: the lens channels, then the window's edges
+ * @param lens {@link LensRow#SIZE} numbers a row: the lens channels, then the window's edges
  */
 public record Bake(Camera camera, double[] frames, double[] world, double[] angles, double[] lens) {
 
@@ -28,13 +29,13 @@ public record Bake(Camera camera, double[] frames, double[] world, double[] angl
     int rows = (int) Math.floor((last - first) / step + 1e-9) + 1;
     double[] frames = new double[rows];
     double[] world = new double[rows * Matrix.SIZE], angles = new double[rows * 3];
-    double[] lens = new double[rows * Plan.LENS];
+    double[] lens = new double[rows * LensRow.SIZE];
     int slot = plan.slot(camera.id());
     for (int r = 0; r < rows; r++) {
       frames[r] = first + r * step;
       plan.evaluateOnly(camera.id(), frames[r]);
       System.arraycopy(plan.world(), slot * Matrix.SIZE, world, r * Matrix.SIZE, Matrix.SIZE);
-      System.arraycopy(plan.lens(), slot * Plan.LENS, lens, r * Plan.LENS, Plan.LENS);
+      System.arraycopy(plan.lens(), slot * LensRow.SIZE, lens, r * LensRow.SIZE, LensRow.SIZE);
       continuousAngles(world, angles, r);
     }
     return new Bake(camera, frames, world, angles, lens);

@@ -8,7 +8,7 @@ import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Sequence;
-import kite.core.evaluate.Plan;
+import kite.core.evaluate.LensRow;
 
 /** Keeps what a stack made of the lens when another stack takes its place. */
 final class LensAsItWas {
@@ -28,11 +28,12 @@ final class LensAsItWas {
       int at = i;
       boolean moved = false;
       for (int row = 0; row < b.frames().length; row++) {
-        double v = b.lens()[row * Plan.LENS + i];
+        double v = b.lens()[row * LensRow.SIZE + i];
         moved |= Math.abs(v - own.value(b.frames()[row])) > SAME * Math.abs(v);
       }
       if (moved)
-        all.add(new SetChannel(c.id(), spec.name(), b.curve(0, r -> b.lens()[r * Plan.LENS + at])));
+        all.add(
+            new SetChannel(c.id(), spec.name(), b.curve(0, r -> b.lens()[r * LensRow.SIZE + at])));
     }
     return all;
   }

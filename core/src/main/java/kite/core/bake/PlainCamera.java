@@ -8,6 +8,7 @@ import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
@@ -160,7 +161,10 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
         }
         degrees = Math.max(degrees, Math.toDegrees(2 * Math.asin(Math.min(1, Math.sqrt(sum) / 2))));
       }
-      double focal = Math.abs(plan.lens()[a * Plan.LENS] - plan.lens()[b * Plan.LENS]);
+      double focal =
+          Math.abs(
+              plan.lens()[a * LensRow.SIZE + LensRow.FOCAL]
+                  - plan.lens()[b * LensRow.SIZE + LensRow.FOCAL]);
       return new double[] {gap.length(), degrees, focal, f};
     }
   }
@@ -176,7 +180,7 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
             case METRES -> Math.min(t.metres(), SHARE_OF_NEAREST * least(b, at));
             default -> t.degrees();
           };
-      lens = lens.with(spec.name(), b.curve(tolerance, r -> b.lens()[r * Plan.LENS + at]));
+      lens = lens.with(spec.name(), b.curve(tolerance, r -> b.lens()[r * LensRow.SIZE + at]));
     }
     return lens;
   }
@@ -192,7 +196,7 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
   private static double least(Bake b, int lens) {
     double least = Double.POSITIVE_INFINITY;
     for (int r = 0; r < b.frames().length; r++)
-      least = Math.min(least, b.lens()[r * Plan.LENS + lens]);
+      least = Math.min(least, b.lens()[r * LensRow.SIZE + lens]);
     return least;
   }
 }

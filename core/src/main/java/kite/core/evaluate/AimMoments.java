@@ -68,7 +68,7 @@ final class AimMoments {
   private boolean away;
   private boolean gathering;
   private final double[] below = Matrix.newIdentity();
-  private final double[] savedLens = new double[Plan.LENS];
+  private final double[] savedLens = new double[LensRow.SIZE];
   private final double[] savedStanding = Matrix.newIdentity();
   private final Sight savedSight = new Sight();
 
@@ -125,7 +125,7 @@ final class AimMoments {
     away = false;
     plan.rerun(madeWith, nowAt);
     System.arraycopy(savedStanding, 0, standing, 0, Matrix.SIZE);
-    System.arraycopy(savedLens, 0, plan.lens, owner.owner().slot * Plan.LENS, Plan.LENS);
+    System.arraycopy(savedLens, 0, plan.lens, owner.owner().slot * LensRow.SIZE, LensRow.SIZE);
     owner.sight().set(savedSight);
   }
 
@@ -159,7 +159,7 @@ final class AimMoments {
     if (!away) {
       away = true;
       System.arraycopy(standing, 0, savedStanding, 0, Matrix.SIZE);
-      System.arraycopy(plan.lens, owner.owner().slot * Plan.LENS, savedLens, 0, Plan.LENS);
+      System.arraycopy(plan.lens, owner.owner().slot * LensRow.SIZE, savedLens, 0, LensRow.SIZE);
       savedSight.set(owner.sight());
     }
     double[] row = new double[now.length];

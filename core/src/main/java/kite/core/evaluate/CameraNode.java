@@ -38,9 +38,6 @@ final class CameraNode extends Node {
 
   private static final double ZOOM_SETTLED = 1e-12;
 
-  /** The focus distance's place in a lens row. */
-  private static final int FOCUS = 2;
-
   private final Sight sight = new Sight();
   private final FocusStep focus;
 
@@ -104,28 +101,30 @@ final class CameraNode extends Node {
   void evaluate(double frame, Plan plan) {
     lens(frame, plan);
     below(steps.length, frame, plan, m);
-    int o = slot * Plan.LENS;
-    if (focus != null) focusAt(plan, o, focus.distance(frame, plan, m, plan.lens[o + FOCUS]));
+    int o = slot * LensRow.SIZE;
+    if (focus != null)
+      focusAt(plan, o, focus.distance(frame, plan, m, plan.lens[o + LensRow.FOCUS]));
     System.arraycopy(m, 0, plan.world, slot * Matrix.SIZE, Matrix.SIZE);
   }
 
   /** The lens and what it sees, before focus follows anything. */
   void lens(double frame, Plan plan) {
-    int o = slot * Plan.LENS;
+    int o = slot * LensRow.SIZE;
     for (int i = 0; i < lens.length; i++)
       plan.lens[o + i] = still != null ? still[i] : within(LENS[i], lens[i].value(frame));
     for (Step s : steps) {
       if (s instanceof FramingsStep framings) framings.lens(frame, plan.lens, o);
       if (s instanceof TrimStep trim)
-        plan.lens[o] = within(Camera.FOCAL_LENGTH, plan.lens[o] + trim.focal(frame));
+        plan.lens[o + LensRow.FOCAL] =
+            within(Camera.FOCAL_LENGTH, plan.lens[o + LensRow.FOCAL] + trim.focal(frame));
       if (s instanceof DollyZoomStep zoom && zoom.solvesLens()) zoomed(zoom, frame, plan, o);
     }
-    focusAt(plan, o, plan.lens[o + FOCUS]);
+    focusAt(plan, o, plan.lens[o + LensRow.FOCUS]);
     look(plan, o);
-    plan.lens[o + 8] = sight.left;
-    plan.lens[o + 9] = sight.right;
-    plan.lens[o + 10] = sight.bottom;
-    plan.lens[o + 11] = sight.top;
+    plan.lens[o + LensRow.LEFT] = sight.left;
+    plan.lens[o + LensRow.RIGHT] = sight.right;
+    plan.lens[o + LensRow.BOTTOM] = sight.bottom;
+    plan.lens[o + LensRow.TOP] = sight.top;
   }
 
   /**
@@ -136,25 +135,27 @@ final class CameraNode extends Node {
   private void zoomed(DollyZoomStep zoom, double frame, Plan plan, int o) {
     int count = 0;
     while (steps[count] != zoom && !(steps[count] instanceof SpringStep)) count++;
-    double own = plan.lens[o];
+    double own = plan.lens[o + LensRow.FOCAL];
     for (int pass = 0; pass < ZOOM_PASSES; pass++) {
       look(plan, o);
       below(count, frame, plan, standing);
       double f = within(Camera.FOCAL_LENGTH, zoom.focal(frame, plan, standing, own));
-      boolean settled = Math.abs(f - plan.lens[o]) <= ZOOM_SETTLED * f;
-      plan.lens[o] = f;
+      boolean settled = Math.abs(f - plan.lens[o + LensRow.FOCAL]) <= ZOOM_SETTLED * f;
+      plan.lens[o + LensRow.FOCAL] = f;
       if (settled) return;
     }
   }
 
   /** Focus no nearer than a lens of this length can form a picture at all. */
   private static void focusAt(Plan plan, int o, double metres) {
-    double nearest = DepthOfField.nearestFocusM(plan.lens[o]);
-    plan.lens[o + FOCUS] = within(Camera.FOCUS, Math.max(nearest, metres));
+    double nearest = DepthOfField.nearestFocusM(plan.lens[o + LensRow.FOCAL]);
+    plan.lens[o + LensRow.FOCUS] = within(Camera.FOCUS, Math.max(nearest, metres));
   }
 
   private void look(Plan plan, int o) {
-    double f = plan.lens[o], sx = plan.lens[o + 6] * squeeze, sy = plan.lens[o + 7];
+    double f = plan.lens[o + LensRow.FOCAL],
+        sx = plan.lens[o + LensRow.SHIFT_X] * squeeze,
+        sy = plan.lens[o + LensRow.SHIFT_Y];
     sight.left = (unitLeft + sx) / f;
     sight.right = (unitRight + sx) / f;
     sight.bottom = (unitBottom + sy) / f;

@@ -30,7 +30,7 @@ final class DollyZoomStep implements Step {
     this.subject = subject;
     lens = part.gives() == DollyZoom.Gives.LENS;
     mmPerM = part.mmPerM();
-    focal = cameraSlot * Plan.LENS;
+    focal = cameraSlot * LensRow.SIZE;
   }
 
   boolean solvesLens() {

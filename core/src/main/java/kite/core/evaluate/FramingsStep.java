@@ -31,14 +31,6 @@ final class FramingsStep implements Step {
   /** A share that is left over by rounding alone. */
   private static final double NO_SHARE = 1e-9;
 
-  /** The values of a lens that are blended, as places in its row, and how. */
-  private static final int FOCAL = 0;
-
-  private static final int STOP = 1;
-  private static final int FOCUS = 2;
-  private static final int SHUTTER = 5;
-  private static final int SHIFT_Y = 7;
-
   private final CompiledCurve strength;
   private final int[] slots;
   private final boolean swung;
@@ -50,7 +42,7 @@ final class FramingsStep implements Step {
   private final double[] interrupted;
 
   private final double[] own = Matrix.newIdentity();
-  private final double[] ownLens = new double[Plan.LENS];
+  private final double[] ownLens = new double[LensRow.SIZE];
 
   /** What each cue's travel starts from, worked out anew for every frame. */
   private final double[][] poses;
@@ -58,7 +50,7 @@ final class FramingsStep implements Step {
   private final double[][] lenses;
 
   private final double[] mixed = Matrix.newIdentity();
-  private final double[] mixedLens = new double[Plan.LENS];
+  private final double[] mixedLens = new double[LensRow.SIZE];
   private final double[] next = Matrix.newIdentity();
   private final double[] upright = Matrix.newIdentity();
   private final double[] qa = new double[4];
@@ -82,7 +74,7 @@ final class FramingsStep implements Step {
     share = new double[n][slots.length];
     interrupted = new double[n];
     poses = new double[n][Matrix.SIZE];
-    lenses = new double[n][Plan.LENS];
+    lenses = new double[n][LensRow.SIZE];
     for (int i = 0; i < n; i++) {
       Cue cue = f.cues().get(i);
       for (int k = 0; k < slots.length; k++)
@@ -96,7 +88,7 @@ final class FramingsStep implements Step {
     int i = times.at(at);
     if (i < 0) return;
     double k = Node.within(RigPart.STRENGTH, strength.value(at));
-    System.arraycopy(all, o, ownLens, 0, Plan.LENS);
+    System.arraycopy(all, o, ownLens, 0, LensRow.SIZE);
     double[] lens = lens(i, times.progress(i, at), all);
     blendLens(all, o, lens, 0, k);
   }
@@ -105,22 +97,22 @@ final class FramingsStep implements Step {
     if (i > 0 && progress <= 0) return lens(i - 1, interrupted[i], all);
     if (i == 0 || progress >= 1) {
       mixLens(i, all);
-      System.arraycopy(mixedLens, 0, lenses[i], 0, Plan.LENS);
+      System.arraycopy(mixedLens, 0, lenses[i], 0, LensRow.SIZE);
       return lenses[i];
     }
-    System.arraycopy(lens(i - 1, interrupted[i], all), 0, lenses[i], 0, Plan.LENS);
+    System.arraycopy(lens(i - 1, interrupted[i], all), 0, lenses[i], 0, LensRow.SIZE);
     mixLens(i, all);
     blendLens(lenses[i], 0, mixedLens, 0, progress);
     return lenses[i];
   }
 
   private void mixLens(int i, double[] all) {
-    System.arraycopy(ownLens, 0, mixedLens, 0, Plan.LENS);
+    System.arraycopy(ownLens, 0, mixedLens, 0, LensRow.SIZE);
     double w = left(i);
     for (int k = 0; k < slots.length; k++) {
       if (share[i][k] <= 0) continue;
       w += share[i][k];
-      blendLens(mixedLens, 0, all, slots[k] * Plan.LENS, share[i][k] / w);
+      blendLens(mixedLens, 0, all, slots[k] * LensRow.SIZE, share[i][k] / w);
     }
   }
 
@@ -133,10 +125,13 @@ final class FramingsStep implements Step {
 
   private static void blendLens(double[] lens, int o, double[] to, int b, double t) {
     if (t <= 0) return;
-    lens[o + FOCAL] = geometric(lens[o + FOCAL], to[b + FOCAL], t);
-    lens[o + STOP] = geometric(lens[o + STOP], to[b + STOP], t); // evenly in stops
-    lens[o + FOCUS] = harmonic(lens[o + FOCUS], to[b + FOCUS], t); // evenly in dioptres
-    for (int c = SHUTTER; c <= SHIFT_Y; c++) lens[o + c] = linear(lens[o + c], to[b + c], t);
+    lens[o + LensRow.FOCAL] = geometric(lens[o + LensRow.FOCAL], to[b + LensRow.FOCAL], t);
+    lens[o + LensRow.F_STOP] =
+        geometric(lens[o + LensRow.F_STOP], to[b + LensRow.F_STOP], t); // evenly in stops
+    lens[o + LensRow.FOCUS] =
+        harmonic(lens[o + LensRow.FOCUS], to[b + LensRow.FOCUS], t); // evenly in dioptres
+    for (int c = LensRow.SHUTTER; c <= LensRow.SHIFT_Y; c++)
+      lens[o + c] = linear(lens[o + c], to[b + c], t);
   }
 
   private static double linear(double a, double b, double t) {
@@ -194,7 +189,7 @@ final class FramingsStep implements Step {
       if (share[i][k] <= 0) continue;
       w += share[i][k];
       System.arraycopy(plan.world, slots[k] * Matrix.SIZE, next, 0, Matrix.SIZE);
-      double f = plan.lens[slots[k] * Plan.LENS + FOCUS];
+      double f = plan.lens[slots[k] * LensRow.SIZE + LensRow.FOCUS];
       if (focus == 0) focus = f;
       blend(mixed, focus, f, share[i][k] / w);
       focus = harmonic(focus, f, share[i][k] / w);

@@ -23,9 +23,6 @@ import kite.core.rules.Change;
  * next; a plan made from an earlier one keeps what is unchanged. Belongs to one thread.
  */
 public final class Plan {
-  /** Numbers per slot in {@link #lens()}: the eight lens channels, then the window's four edges. */
-  public static final int LENS = 12;
-
   private final Sequence sequence;
   private final Models models;
   private final Compilation compiled;
@@ -58,7 +55,7 @@ public final class Plan {
     cameras =
         Arrays.stream(order).filter(n -> n instanceof CameraNode).mapToInt(n -> n.slot).toArray();
     world = new double[compiled.slots() * Matrix.SIZE];
-    lens = new double[compiled.slots() * LENS];
+    lens = new double[compiled.slots() * LensRow.SIZE];
     for (int i = 0; i < compiled.slots(); i++) Matrix.identity(world, i * Matrix.SIZE);
   }
 
@@ -179,7 +176,7 @@ public final class Plan {
     return world;
   }
 
-  /** Lens values, {@link #LENS} numbers per slot; meaningful for cameras. */
+  /** Lens values, a {@link LensRow} per slot; meaningful for cameras. */
   public double[] lens() {
     return lens;
   }

@@ -3,6 +3,7 @@ package kite.core.frame;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.optics.FilmBack;
 
@@ -21,10 +22,13 @@ public record BeyondFilm(double across, double down, String says) {
   public static BeyondFilm of(Sequence s, Plan plan, Camera c) {
     CameraPackage p = s.header().packageOf(c);
     FilmBack back = p.filmBack();
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     double[] l = plan.lens();
-    double across = back.deliveredWidthMm() / ((l[o + 9] - l[o + 8]) * l[o]);
-    double down = back.heightMm() / ((l[o + 11] - l[o + 10]) * l[o]);
+    double across =
+        back.deliveredWidthMm()
+            / ((l[o + LensRow.RIGHT] - l[o + LensRow.LEFT]) * l[o + LensRow.FOCAL]);
+    double down =
+        back.heightMm() / ((l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) * l[o + LensRow.FOCAL]);
     boolean wide = across < 1 - ROUNDING, high = down < 1 - ROUNDING;
     String beside = wide && high ? "on all sides" : wide ? "left and right" : "above and below";
     return new BeyondFilm(

@@ -1,5 +1,6 @@
 package kite.core.frame;
 
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
@@ -14,10 +15,13 @@ public record Eye(double[] world, DeliveryWindow window) {
 
   /** The camera as a plan last evaluated it. */
   public static Eye of(Plan plan, String camera) {
-    int slot = plan.slot(camera), o = slot * Plan.LENS;
+    int slot = plan.slot(camera), o = slot * LensRow.SIZE;
     double[] l = plan.lens(), m = new double[Matrix.SIZE];
     System.arraycopy(plan.world(), slot * Matrix.SIZE, m, 0, Matrix.SIZE);
-    return new Eye(m, new DeliveryWindow(l[o + 8], l[o + 9], l[o + 10], l[o + 11]));
+    return new Eye(
+        m,
+        new DeliveryWindow(
+            l[o + LensRow.LEFT], l[o + LensRow.RIGHT], l[o + LensRow.BOTTOM], l[o + LensRow.TOP]));
   }
 
   /** A world point on the camera's axes; −z is ahead. */

@@ -2,6 +2,7 @@ package kite.core.frame;
 
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.number.NumberText;
 import kite.core.optics.AngleOfView;
@@ -30,18 +31,18 @@ public final class HoldBoth {
    */
   public static Answer of(Sequence s, Plan plan, Camera c, double a, double b) {
     double[] l = plan.lens();
-    int o = plan.slot(c.id()) * Plan.LENS;
-    double f = l[o], circle = s.header().packageOf(c).circleMm();
+    int o = plan.slot(c.id()) * LensRow.SIZE;
+    double f = l[o + LensRow.FOCAL], circle = s.header().packageOf(c).circleMm();
     double near = Math.min(a, b), far = Math.max(a, b);
     if (near <= f / 1000)
       return new Answer(false, false, "One of them is nearer than the lens is long.", near, 0);
     if (far - near < 1e-6)
-      return new Answer(true, true, "Both are at the same distance.", near, l[o + 1]);
+      return new Answer(true, true, "Both are at the same distance.", near, l[o + LensRow.F_STOP]);
     double[] solved = DepthOfField.forLimits(f, circle, near, far);
     String stop = "f/" + NumberText.rounded(solved[1], 1);
     String lens = NumberText.rounded(f, 1) + " mm";
     boolean can = solved[1] <= SMALLEST_OPENING;
-    DepthOfField now = new DepthOfField(f, l[o + 1], circle, l[o + 2]);
+    DepthOfField now = new DepthOfField(f, l[o + LensRow.F_STOP], circle, l[o + LensRow.FOCUS]);
     boolean does = now.nearLimitM() <= near + 1e-9 && now.farLimitM() >= far - 1e-9;
     String says =
         does
@@ -55,23 +56,24 @@ public final class HoldBoth {
   /** What is odd about a camera's lens, in a sentence; empty when nothing is. */
   public static String lensNote(Sequence s, Plan plan, Camera c) {
     double[] l = plan.lens();
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     if (!c.channels().set().containsKey("focalLength"))
       return "Nobody has chosen this lens yet: it is the "
-          + NumberText.rounded(l[o], 1)
+          + NumberText.rounded(l[o + LensRow.FOCAL], 1)
           + " mm every new camera has.";
     Lens lens = null;
     for (LensKit k : s.header().standards().kits()) {
       if (k.squeeze() != s.header().packageOf(c).filmBack().squeeze()) continue;
-      Lens found = k.lensFor(l[o]);
+      Lens found = k.lensFor(l[o + LensRow.FOCAL]);
       if (found != null && (lens == null || found.widestStop() < lens.widestStop())) lens = found;
     }
     if (s.header().standards().kits().isEmpty()) return "";
     if (lens == null)
-      return NumberText.rounded(l[o], 1) + " mm is in none of the production's lens kits.";
-    if (l[o + 1] < lens.widestStop() - 1e-6)
+      return NumberText.rounded(l[o + LensRow.FOCAL], 1)
+          + " mm is in none of the production's lens kits.";
+    if (l[o + LensRow.F_STOP] < lens.widestStop() - 1e-6)
       return "This lens opens to f/" + NumberText.rounded(lens.widestStop(), 1) + " at most.";
-    if (l[o + 2] < lens.closestFocusM() - 1e-6)
+    if (l[o + LensRow.FOCUS] < lens.closestFocusM() - 1e-6)
       return "This lens focuses no nearer than "
           + NumberText.rounded(lens.closestFocusM(), 2)
           + " m.";
@@ -80,8 +82,11 @@ public final class HoldBoth {
 
   /** wide, normal or long for the lens as a plan last evaluated it. */
   public static String reach(Plan plan, Camera c) {
-    int o = plan.slot(c.id()) * Plan.LENS;
+    int o = plan.slot(c.id()) * LensRow.SIZE;
     double[] l = plan.lens();
-    return LensKit.reach(AngleOfView.degrees((l[o + 9] - l[o + 8]) * l[o], l[o]));
+    return LensKit.reach(
+        AngleOfView.degrees(
+            (l[o + LensRow.RIGHT] - l[o + LensRow.LEFT]) * l[o + LensRow.FOCAL],
+            l[o + LensRow.FOCAL]));
   }
 }

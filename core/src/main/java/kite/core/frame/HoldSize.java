@@ -4,6 +4,7 @@ import java.util.List;
 import kite.core.command.Command;
 import kite.core.command.RigCommand;
 import kite.core.document.Camera;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
 import kite.core.rig.DollyZoom;
@@ -35,7 +36,7 @@ public final class HoldSize {
               + "” is not ahead of camera "
               + c.letter()
               + " on this frame. Turn the camera to it first.");
-    double focalMm = plan.lens()[plan.slot(c.id()) * Plan.LENS];
+    double focalMm = plan.lens()[plan.slot(c.id()) * LensRow.SIZE + LensRow.FOCAL];
     return List.of(new RigCommand.SetPart(c.id(), part.holding(subject, focalMm / along)));
   }
 

@@ -6,6 +6,7 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
@@ -178,12 +179,12 @@ public final class PartWords {
 
   /** The lens as the whole stack leaves it. */
   private String lens() {
-    int o = plan.slot(camera.id()) * Plan.LENS;
-    return NumberText.rounded(plan.lens()[o], 1)
+    int o = plan.slot(camera.id()) * LensRow.SIZE;
+    return NumberText.rounded(plan.lens()[o + LensRow.FOCAL], 1)
         + " mm, f/"
-        + NumberText.rounded(plan.lens()[o + 1], 1)
+        + NumberText.rounded(plan.lens()[o + LensRow.F_STOP], 1)
         + ", focus "
-        + metres(plan.lens()[o + 2]);
+        + metres(plan.lens()[o + LensRow.FOCUS]);
   }
 
   private String dollyZoom(DollyZoom z) {
@@ -192,7 +193,7 @@ public final class PartWords {
     String who = name(z.subject().entity());
     if (along <= 0) return who + " is not ahead of the lens here: nothing is held.";
     String size =
-        NumberText.rounded(plan.lens()[plan.slot(camera.id()) * Plan.LENS], 1)
+        NumberText.rounded(plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.FOCAL], 1)
             + " mm at "
             + metres(along);
     return "Holds the size of " + who + ": " + size + ".";

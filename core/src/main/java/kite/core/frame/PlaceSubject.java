@@ -13,6 +13,7 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -127,7 +128,7 @@ public final class PlaceSubject {
   /** A turn changes an outline a little, so lens and turn are found together. */
   private List<Command> zoomed(
       Entity subject, String anchor, double across, double down, double size) {
-    double f = plan.lens()[plan.slot(camera.id()) * Plan.LENS];
+    double f = plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.FOCAL];
     Eye eye = Eye.of(plan, camera.id());
     List<Command> turn = List.of();
     Eye now = eye;
@@ -228,7 +229,7 @@ public final class PlaceSubject {
     if (depth <= 0)
       throw new Refusal(
           "behind", subject.id(), "", "“" + subject.name() + "” is behind the camera.");
-    double f = plan.lens()[plan.slot(camera.id()) * Plan.LENS];
+    double f = plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.FOCAL];
     double back = depth * (focalLengthMm / f - 1);
     Vec3 at = eye.place().plus(eye.worldDirection(new Vec3(0, 0, back)));
     return List.of(

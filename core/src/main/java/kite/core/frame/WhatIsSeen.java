@@ -6,6 +6,7 @@ import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 
 /** Everything a camera sees at the frame a plan last evaluated, and why it sees nothing. */
@@ -19,8 +20,8 @@ public final class WhatIsSeen {
   /** Shown pieces inside the frame, also those that the clips cut away whole. */
   public static List<Seen> of(Sequence s, Plan plan, Camera camera) {
     Eye eye = Eye.of(plan, camera.id());
-    int o = plan.slot(camera.id()) * Plan.LENS;
-    double near = plan.lens()[o + 3], far = plan.lens()[o + 4];
+    int o = plan.slot(camera.id()) * LensRow.SIZE;
+    double near = plan.lens()[o + LensRow.NEAR], far = plan.lens()[o + LensRow.FAR];
     List<Seen> all = new ArrayList<>();
     for (Piece p : s.all(Piece.class)) {
       if (!s.isShown(p)) continue;
@@ -42,8 +43,8 @@ public final class WhatIsSeen {
 
   public static Why whyEmpty(Sequence s, Plan plan, Camera camera) {
     Eye eye = Eye.of(plan, camera.id());
-    int o = plan.slot(camera.id()) * Plan.LENS;
-    double near = plan.lens()[o + 3], far = plan.lens()[o + 4];
+    int o = plan.slot(camera.id()) * LensRow.SIZE;
+    double near = plan.lens()[o + LensRow.NEAR], far = plan.lens()[o + LensRow.FAR];
     List<String> hidden = new ArrayList<>(),
         tooFar = new ArrayList<>(),
         tooNear = new ArrayList<>();

@@ -6,6 +6,7 @@ import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.Extent;
@@ -51,14 +52,16 @@ public final class FrameReport {
     for (String id : DepthRuler.subjects(s))
       if (s.isShown((Piece) s.get(id)))
         rows.add(new Row(id, s.get(id).name(), new int[count], new double[count]));
-    int o = plan.slot(camera.id()) * Plan.LENS;
+    int o = plan.slot(camera.id()) * LensRow.SIZE;
     double[] p = new double[3];
     for (int i = 0; i < count; i++) {
       double frame = first + i * step;
       plan.evaluateOnly(camera.id(), frame);
       double[] lens = plan.lens();
       Eye eye = Eye.of(plan, camera.id());
-      DepthOfField sharp = new DepthOfField(lens[o], lens[o + 1], circle, lens[o + 2]);
+      DepthOfField sharp =
+          new DepthOfField(
+              lens[o + LensRow.FOCAL], lens[o + LensRow.F_STOP], circle, lens[o + LensRow.FOCUS]);
       for (Row r : rows) {
         plan.evaluateOnly(r.id(), frame);
         Extent e = Extent.of(plan, eye, r.id());
@@ -67,7 +70,7 @@ public final class FrameReport {
         boolean ahead = e.wholeNearM() > 0;
         if (ahead && inside(e, 0)) bits |= WHOLE;
         if (ahead && inside(e, SAFE)) bits |= IN_SAFE;
-        if (e.nearM() < lens[o + 3] || e.farM() > lens[o + 4]) bits |= CLIPPED;
+        if (e.nearM() < lens[o + LensRow.NEAR] || e.farM() > lens[o + LensRow.FAR]) bits |= CLIPPED;
         plan.anchor(r.id(), null, p);
         double depth = -eye.seen(new Vec3(p[0], p[1], p[2])).z();
         if (depth >= sharp.nearLimitM() && depth <= sharp.farLimitM()) bits |= SHARP;

@@ -11,6 +11,7 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.math.Matrix;
@@ -116,7 +117,7 @@ public final class Warnings {
     List<Piece> solids = new ArrayList<>();
     for (Piece p : s.all(Piece.class)) if (solid(p) && s.isShown(p)) solids.add(p);
     double fps = s.header().rate().perSecond();
-    int o = plan.slot(camera.id()) * Plan.LENS;
+    int o = plan.slot(camera.id()) * LensRow.SIZE;
     Eye before = null;
     String lookedBefore = "";
     double[] nowBefore = null;
@@ -124,14 +125,14 @@ public final class Warnings {
       plan.evaluateOnly(camera.id(), f);
       Eye eye = Eye.of(plan, camera.id());
       double[] m = eye.world();
-      double closest = closestM(plan.lens()[o]);
-      if (plan.lens()[o + 2] <= closest) near.put(f, closest);
+      double closest = closestM(plan.lens()[o + LensRow.FOCAL]);
+      if (plan.lens()[o + LensRow.FOCUS] <= closest) near.put(f, closest);
       // where the camera keeps a subject in its place, the eye rests on that and not on what goes
       // by
       String looked = attended(f);
       double[] now = onPlate(eye, looked);
       if (before != null) {
-        double gap = 1 - plan.lens()[o + 5] / 360;
+        double gap = 1 - plan.lens()[o + LensRow.SHUTTER] / 360;
         Vec3 was = eye.seen(eye.place().plus(before.worldDirection(new Vec3(0, 0, -1))));
         double shift =
             was.z() < 0 ? Math.hypot(was.x(), was.y()) / -was.z() : Double.POSITIVE_INFINITY;

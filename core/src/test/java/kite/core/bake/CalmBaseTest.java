@@ -14,6 +14,7 @@ import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.model.Models;
@@ -36,8 +37,8 @@ class CalmBaseTest {
           double[] a = Eye.of(was, id).world(), b = Eye.of(is, id).world();
           for (int i = 0; i < 16; i++) assertEquals(a[i], b[i], 1e-9, id + ", frame " + f);
           for (int i = 0; i < 8; i++) {
-            double want = was.lens()[was.slot(id) * Plan.LENS + i];
-            double got = is.lens()[is.slot(id) * Plan.LENS + i];
+            double want = was.lens()[was.slot(id) * LensRow.SIZE + i];
+            double got = is.lens()[is.slot(id) * LensRow.SIZE + i];
             assertEquals(want, got, 1e-9 * Math.abs(want), id + ", lens " + i + ", frame " + f);
           }
         }

@@ -15,6 +15,7 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.math.Matrix;
@@ -45,8 +46,8 @@ class PlainCameraTest {
           for (int i = 0; i < 16; i++) assertEquals(a[i], b[i], 1e-9, id + " " + f);
           for (int i = 0; i < 8; i++)
             assertEquals(
-                plan.lens()[plan.slot(id) * Plan.LENS + i],
-                plan.lens()[plan.slot("plain") * Plan.LENS + i],
+                plan.lens()[plan.slot(id) * LensRow.SIZE + i],
+                plan.lens()[plan.slot("plain") * LensRow.SIZE + i],
                 1e-9);
         }
       }

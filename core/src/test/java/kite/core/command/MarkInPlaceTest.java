@@ -22,6 +22,7 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
@@ -132,7 +133,7 @@ class MarkInPlaceTest {
   }
 
   private static double focusM(Plan plan) {
-    return plan.lens()[plan.slot("looking") * Plan.LENS + 2];
+    return plan.lens()[plan.slot("looking") * LensRow.SIZE + LensRow.FOCUS];
   }
 
   @Test

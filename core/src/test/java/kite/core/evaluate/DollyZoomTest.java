@@ -88,7 +88,7 @@ class DollyZoomTest {
     double[] at = new double[3];
     p.anchor("her", null, at);
     Vec3 low = eye.seen(new Vec3(at[0], at[1], at[2]));
-    double f = p.lens()[p.slot("cam2") * Plan.LENS];
+    double f = p.lens()[p.slot("cam2") * LensRow.SIZE + LensRow.FOCAL];
     return new double[] {
       f / -low.z(), eye.window().across(low.x(), low.z()), eye.window().down(low.y(), low.z()), f
     };

@@ -87,10 +87,13 @@ class EvaluateTest {
     Plan plan = new Plan(s, Models.NONE);
     plan.evaluate(frame);
     Vec3 c = Matrix.newPoint(Matrix.newInverse(Placement.matrix(plan, "cam"), 0), 0, p);
-    int o = plan.slot("cam") * Plan.LENS;
+    int o = plan.slot("cam") * LensRow.SIZE;
     DeliveryWindow w =
         new DeliveryWindow(
-            plan.lens()[o + 8], plan.lens()[o + 9], plan.lens()[o + 10], plan.lens()[o + 11]);
+            plan.lens()[o + LensRow.LEFT],
+            plan.lens()[o + LensRow.RIGHT],
+            plan.lens()[o + LensRow.BOTTOM],
+            plan.lens()[o + LensRow.TOP]);
     return new double[] {w.across(c.x(), c.z()), w.down(c.y(), c.z()), -c.z()};
   }
 
@@ -536,8 +539,8 @@ class EvaluateTest {
     Plan p = new Plan(s, Models.NONE);
     p.evaluate(10);
     assertTrue(c.channel("focalLength").at(10) < 0, "the curve itself does");
-    assertEquals(1, p.lens()[p.slot("cam") * Plan.LENS]);
-    assertTrue(Double.isFinite(p.lens()[p.slot("cam") * Plan.LENS + 9]));
+    assertEquals(1, p.lens()[p.slot("cam") * LensRow.SIZE + LensRow.FOCAL]);
+    assertTrue(Double.isFinite(p.lens()[p.slot("cam") * LensRow.SIZE + LensRow.RIGHT]));
   }
 
   private static Piece box(String id, String parent, kite.core.math.AxisOrder order, Channels c) {

@@ -139,7 +139,7 @@ class PlanAfterTest {
         assertArrayEquals(
             row(fresh.world(), a, Matrix.SIZE), row(kept.world(), b, Matrix.SIZE), e.id() + where);
         assertArrayEquals(
-            row(fresh.lens(), a, Plan.LENS), row(kept.lens(), b, Plan.LENS), e.id() + where);
+            row(fresh.lens(), a, LensRow.SIZE), row(kept.lens(), b, LensRow.SIZE), e.id() + where);
       }
     }
   }

@@ -89,7 +89,7 @@ class RigPartsTest {
   private static double lens(Sequence s, String id, int i, double frame) {
     Plan p = new Plan(s, Models.NONE);
     p.evaluate(frame);
-    return p.lens()[p.slot(id) * Plan.LENS + i];
+    return p.lens()[p.slot(id) * LensRow.SIZE + i];
   }
 
   private static Vec3 place(double[] m) {
@@ -312,10 +312,10 @@ class RigPartsTest {
           if (last != null)
             for (int k = 0; k < 11; k++) most = Math.max(most, Math.abs(m[k] - last[k]));
           last = m;
-          int o = plan.slot("t") * Plan.LENS;
+          int o = plan.slot("t") * LensRow.SIZE;
           way = Arrays.copyOf(way, way.length + 17);
           System.arraycopy(m, 0, way, way.length - 17, 16);
-          way[way.length - 1] = plan.lens()[o];
+          way[way.length - 1] = plan.lens()[o + LensRow.FOCAL];
         }
         // half a turn in 20 frames, evenly, with the horizon kept
         assertTrue(most < 0.05 * 1.3 * Math.PI / 20, i + ": " + most / 0.05);

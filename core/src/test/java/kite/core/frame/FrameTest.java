@@ -29,6 +29,7 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.math.Vec3;
@@ -411,7 +412,7 @@ class FrameTest {
 
   private static double focus(Sequence s, double frame) {
     Plan plan = at(s, frame);
-    return plan.lens()[plan.slot("cam") * Plan.LENS + 2];
+    return plan.lens()[plan.slot("cam") * LensRow.SIZE + LensRow.FOCUS];
   }
 
   @Test
@@ -419,9 +420,13 @@ class FrameTest {
     Sequence s = with(camera(Channels.NONE));
     s = after(s, List.of(new RigCommand.SetLimits("cam", 1, 3, 9, false)));
     double[] l = at(s, 1).lens();
-    int o = at(s, 1).slot("cam") * Plan.LENS;
+    int o = at(s, 1).slot("cam") * LensRow.SIZE;
     DepthOfField d =
-        new DepthOfField(l[o], l[o + 1], s.header().cameraPackage().circleMm(), l[o + 2]);
+        new DepthOfField(
+            l[o + LensRow.FOCAL],
+            l[o + LensRow.F_STOP],
+            s.header().cameraPackage().circleMm(),
+            l[o + LensRow.FOCUS]);
     assertEquals(3, d.nearLimitM(), 1e-9);
     assertEquals(9, d.farLimitM(), 1e-9);
     Sequence endless = after(s, List.of(new RigCommand.SetLimits("cam", 1, 4, 1e9, false)));

@@ -24,6 +24,7 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.math.Vec3;
@@ -210,11 +211,11 @@ class ReportTest {
             .withChannel("focusDistance", focus);
     Sequence s = with(c);
     Plan plan = new Plan(s, Models.NONE);
-    int o = plan.slot("cam") * Plan.LENS;
+    int o = plan.slot("cam") * LensRow.SIZE;
     double least = 9;
     for (double f = 1; f <= 39; f += 0.1) {
       plan.evaluate(f);
-      double focal = plan.lens()[o], at = plan.lens()[o + 2];
+      double focal = plan.lens()[o + LensRow.FOCAL], at = plan.lens()[o + LensRow.FOCUS];
       least = Math.min(least, at);
       assertTrue(at > focal / 1000, "frame " + f);
       double blur = new kite.core.optics.DepthOfField(focal, 2, 0.02, at).blurMm(5);

@@ -3,7 +3,7 @@ package kite.exchange.gltf;
 import java.util.List;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
-import kite.core.evaluate.Plan;
+import kite.core.evaluate.LensRow;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import tools.jackson.databind.node.ArrayNode;
@@ -39,15 +39,18 @@ public final class GlbCameraWriter {
       }
     }
     double[] l = bake.lens();
-    double top = l[11], bottom = l[10], right = l[9], left = l[8];
+    double top = l[LensRow.TOP],
+        bottom = l[LensRow.BOTTOM],
+        right = l[LensRow.RIGHT],
+        left = l[LensRow.LEFT];
     ObjectNode camera = g.root.putArray("cameras").addObject();
     camera.put("name", bake.camera().name()).put("type", "perspective");
     camera
         .putObject("perspective")
         .put("yfov", 2 * Math.atan((top - bottom) / 2))
         .put("aspectRatio", (right - left) / (top - bottom))
-        .put("znear", l[3])
-        .put("zfar", l[4]);
+        .put("znear", l[LensRow.NEAR])
+        .put("zfar", l[LensRow.FAR]);
     ArrayNode nodes = g.root.putArray("nodes");
     ObjectNode node = nodes.addObject();
     node.put("name", bake.camera().name()).put("camera", 0);
@@ -103,7 +106,7 @@ public final class GlbCameraWriter {
     };
     for (int k = 0; k < names.length; k++) {
       ArrayNode a = extras.putArray(names[k]);
-      for (int i = 0; i < bake.frames().length; i++) a.add(bake.lens()[i * Plan.LENS + k]);
+      for (int i = 0; i < bake.frames().length; i++) a.add(bake.lens()[i * LensRow.SIZE + k]);
     }
   }
 }

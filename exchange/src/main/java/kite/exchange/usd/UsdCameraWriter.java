@@ -7,7 +7,7 @@ import java.util.function.IntToDoubleFunction;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
 import kite.core.document.Sequence;
-import kite.core.evaluate.Plan;
+import kite.core.evaluate.LensRow;
 import kite.core.math.Matrix;
 
 /**
@@ -54,12 +54,12 @@ public final class UsdCameraWriter {
         .append("\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\n");
     b.append("def Camera \"").append(name).append("\"\n{\n");
     b.append("    token projection = \"perspective\"\n");
-    double f0 = l[0];
+    double f0 = l[LensRow.FOCAL];
     b.append("    float horizontalAperture = ")
-        .append(lens((l[9] - l[8]) * f0 * MM_TO_USD))
+        .append(lens((l[LensRow.RIGHT] - l[LensRow.LEFT]) * f0 * MM_TO_USD))
         .append('\n');
     b.append("    float verticalAperture = ")
-        .append(lens((l[11] - l[10]) * f0 * MM_TO_USD))
+        .append(lens((l[LensRow.TOP] - l[LensRow.BOTTOM]) * f0 * MM_TO_USD))
         .append('\n');
     samples(
         b,
@@ -128,7 +128,11 @@ public final class UsdCameraWriter {
 
   private static String clip(Bake bake, int row) {
     double[] l = bake.lens();
-    return "(" + num(l[row * Plan.LENS + 3]) + ", " + num(l[row * Plan.LENS + 4]) + ")";
+    return "("
+        + num(l[row * LensRow.SIZE + LensRow.NEAR])
+        + ", "
+        + num(l[row * LensRow.SIZE + LensRow.FAR])
+        + ")";
   }
 
   private static String triple(double[] p, int at) {
@@ -141,7 +145,7 @@ public final class UsdCameraWriter {
     int n = bake.frames().length;
     double first = value.applyAsDouble(0);
     boolean same = true;
-    for (int i = 1; i < n; i++) same &= value.applyAsDouble(i * Plan.LENS) == first;
+    for (int i = 1; i < n; i++) same &= value.applyAsDouble(i * LensRow.SIZE) == first;
     if (same) {
       b.append("    ").append(attribute).append(" = ").append(lens(first)).append('\n');
       return;
@@ -151,7 +155,7 @@ public final class UsdCameraWriter {
       b.append("        ")
           .append(num(bake.frames()[i]))
           .append(": ")
-          .append(lens(value.applyAsDouble(i * Plan.LENS)))
+          .append(lens(value.applyAsDouble(i * LensRow.SIZE)))
           .append(",\n");
     b.append("    }\n");
   }

@@ -20,6 +20,7 @@ import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
 import kite.core.number.Rate;
@@ -77,8 +78,8 @@ class CameraTracksTest {
       for (int i = 0; i < 16; i++)
         assertEquals(plan.world()[a + i], plan.world()[b + i], tolerance, "frame " + f);
       assertEquals(
-          plan.lens()[plan.slot("cam") * Plan.LENS],
-          plan.lens()[plan.slot("again") * Plan.LENS],
+          plan.lens()[plan.slot("cam") * LensRow.SIZE + LensRow.FOCAL],
+          plan.lens()[plan.slot("again") * LensRow.SIZE + LensRow.FOCAL],
           1e-4);
     }
   }
@@ -104,11 +105,12 @@ class CameraTracksTest {
       for (int n = 2; n <= 500; n += fps == 24 ? 1 : 7) {
         double[] frames = new double[n],
             world = new double[n * 16],
-            lens = new double[n * Plan.LENS];
+            lens = new double[n * LensRow.SIZE];
         for (int r = 0; r < n; r++) {
           frames[r] = 101 + r;
           System.arraycopy(BAKE.world(), r % 30 * 16, world, r * 16, 16);
-          System.arraycopy(BAKE.lens(), r % 30 * Plan.LENS, lens, r * Plan.LENS, Plan.LENS);
+          System.arraycopy(
+              BAKE.lens(), r % 30 * LensRow.SIZE, lens, r * LensRow.SIZE, LensRow.SIZE);
         }
         Bake b = new Bake(c, frames, world, new double[n * 3], lens);
         CameraTrack t =
@@ -155,8 +157,10 @@ class CameraTracksTest {
     Sequence s = Edit.apply(S, List.of(new Add(c)));
     Plan plan = new Plan(s, Models.NONE);
     plan.evaluate(101);
-    int o = plan.slot("again") * Plan.LENS;
-    double across = Math.toDegrees(Math.atan(plan.lens()[o + 9]) - Math.atan(plan.lens()[o + 8]));
+    int o = plan.slot("again") * LensRow.SIZE;
+    double across =
+        Math.toDegrees(
+            Math.atan(plan.lens()[o + LensRow.RIGHT]) - Math.atan(plan.lens()[o + LensRow.LEFT]));
     assertEquals(39.6, across, 0.01, "36 mm behind 50 mm");
   }
 
@@ -167,7 +171,7 @@ class CameraTracksTest {
       b.append(BAKE.frames()[r]);
       for (int i = 0; i < 3; i++) b.append(';').append(BAKE.world()[r * 16 + 12 + i]);
       for (int i = 0; i < 3; i++) b.append(';').append(BAKE.angles()[r * 3 + i]);
-      b.append(';').append(BAKE.lens()[r * Plan.LENS]).append('\n');
+      b.append(';').append(BAKE.lens()[r * LensRow.SIZE + LensRow.FOCAL]).append('\n');
     }
     same(
         CameraTracks.read(
