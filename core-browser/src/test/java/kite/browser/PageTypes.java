@@ -88,7 +88,7 @@ final class PageTypes {
 
   private String record(Class<?> c, String n) {
     List<String> fields = new ArrayList<>();
-    if (saysKind(c)) fields.add("  kind: '" + Words.of(c) + "';");
+    if (saysKind(c)) fields.add("  kind: '" + kindOf(c) + "';");
     for (RecordComponent r : c.getRecordComponents()) {
       String orNull = r.isAnnotationPresent(OrNull.class) ? " | null" : "";
       fields.add("  " + r.getName() + ": " + type(r.getGenericType()) + orNull + ";");
@@ -98,6 +98,14 @@ final class PageTypes {
 
   static boolean saysKind(Class<?> c) {
     return c != Channel.Curve.class && Arrays.stream(c.getInterfaces()).anyMatch(Class::isSealed);
+  }
+
+  static String kindOf(Class<?> c) {
+    try {
+      return (String) c.getField("KIND").get(null);
+    } catch (ReflectiveOperationException e) {
+      throw new IllegalStateException(c + " does not say its kind", e);
+    }
   }
 
   private String type(Type t) {

@@ -1,10 +1,13 @@
 package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.net.URI;
 import java.net.http.WebSocket;
+import java.sql.Connection;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -21,6 +24,7 @@ import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.Command;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
+import kite.core.document.Camera;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -32,6 +36,10 @@ class LiveLineTest {
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private static final String[] PIECES = {"oda", "pim", "biscuit", "lantern", "kite", "windmill"};
   private static final int PATIENCE_S = 60;
+
+  /** What is told too early comes at once; told late it is no fault. */
+  private static final int BEFORE_MS = 700;
+
   private static final ExecutorService PEOPLE = Executors.newFixedThreadPool(PIECES.length);
 
   private Application application;
@@ -55,6 +63,7 @@ class LiveLineTest {
   /** A page's ear: revisions as they come, and how the line ended. */
   private static final class Ear implements WebSocket.Listener {
     final LinkedBlockingQueue<Long> heard = new LinkedBlockingQueue<>();
+    final LinkedBlockingQueue<String> approvals = new LinkedBlockingQueue<>();
     final CompletableFuture<Integer> ended = new CompletableFuture<>();
     private final StringBuilder text = new StringBuilder();
 
@@ -73,6 +82,7 @@ class LiveLineTest {
       if (last) {
         var message = JSON.readTree(text.toString());
         if (message.has("revision")) heard.add(message.get("revision").asLong());
+        if (message.has("approvals")) approvals.add(text.toString());
         text.setLength(0);
       }
       s.request(1);
@@ -160,6 +170,31 @@ class LiveLineTest {
       long sent = deaf.rest().length; // ends when the line was closed
       assertTrue(sent > 0, "sent " + sent);
     }
+  }
+
+  @Test
+  void whatIsApprovedIsToldOfWhenItIsStoredAndNotBefore() throws Exception {
+    Person lead = pim();
+    Ear ear = new Ear();
+    lead.listen(sequence, ear);
+    String camera = application.stored().all(Camera.class).get(0).id();
+    String path = "api/sequences/" + sequence + "/approvals/" + camera;
+    assertEquals(204, lead.post(path, java.util.Map.of("note", "")).statusCode());
+    assertNotNull(ear.approvals.poll(PATIENCE_S, TimeUnit.SECONDS));
+    Future<Integer> reopened;
+    try (Connection c = Application.connect(Application.DATABASE)) {
+      c.setAutoCommit(false);
+      c.createStatement()
+          .execute("select 1 from approval for update"); // what is stored waits for us
+      reopened = PEOPLE.submit(() -> lead.delete(path).statusCode());
+      String waiting =
+          "select 1 from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()";
+      while (!c.createStatement().executeQuery(waiting).next()) Thread.onSpinWait();
+      assertNull(ear.approvals.poll(BEFORE_MS, TimeUnit.MILLISECONDS), "told before it is so");
+    }
+    assertEquals(204, reopened.get());
+    assertNotNull(ear.approvals.poll(PATIENCE_S, TimeUnit.SECONDS));
+    assertEquals("[]", lead.get("api/sequences/" + sequence + "/approvals").body());
   }
 
   @Test

@@ -68,7 +68,6 @@ import kite.core.form.Out;
 import kite.core.form.RigJson;
 import kite.core.form.SequenceJson;
 import kite.core.form.StandardsJson;
-import kite.core.form.Words;
 import kite.core.path.PathStyle;
 import kite.core.rig.Base;
 import kite.core.rig.Subject;
@@ -90,40 +89,40 @@ public final class CommandJson {
     String kind = f.text("kind");
     return f.done(
         switch (kind) {
-          case "add" -> new Add(EntityJson.read(f.object("entity")));
-          case "letGo" -> new LetGo(f.texts("ids"), f.number("frame"));
-          case "remove" -> new Remove(f.texts("ids"), f.truth("letGo"));
-          case "rename" -> new Rename(f.text("id"), f.text("name"));
-          case "show" -> new Show(f.texts("ids"), f.truth("shown"));
-          case "lock" -> new Lock(f.texts("ids"), f.truth("locked"));
-          case "reshape" ->
+          case Add.KIND -> new Add(EntityJson.read(f.object("entity")));
+          case LetGo.KIND -> new LetGo(f.texts("ids"), f.number("frame"));
+          case Remove.KIND -> new Remove(f.texts("ids"), f.truth("letGo"));
+          case Rename.KIND -> new Rename(f.text("id"), f.text("name"));
+          case Show.KIND -> new Show(f.texts("ids"), f.truth("shown"));
+          case Lock.KIND -> new Lock(f.texts("ids"), f.truth("locked"));
+          case Reshape.KIND ->
               new Reshape(f.text("id"), EntityJson.shape(f.object("shape")), f.text("colour"));
-          case "nest" ->
+          case Nest.KIND ->
               new Nest(
                   f.text("id"), f.textOrNull("parent"), f.truth("keepPlace"), f.number("frame"));
-          case "attach" ->
+          case Attach.KIND ->
               new Attach(
                   f.text("id"), f.textOrNull("rides"), f.textOrNull("anchor"), f.number("frame"));
-          case "lockChannels" ->
+          case LockChannels.KIND ->
               new LockChannels(f.text("camera"), f.texts("channels"), f.truth("locked"));
-          case "replace" -> new Replace(EntityJson.read(f.object("entity")));
-          case "lay" -> new Lay(f.texts("ids"), f.textOrNull("layer"));
-          case "duplicate" ->
+          case Replace.KIND -> new Replace(EntityJson.read(f.object("entity")));
+          case Lay.KIND -> new Lay(f.texts("ids"), f.textOrNull("layer"));
+          case Duplicate.KIND ->
               new Duplicate(f.texts("ids"), f.texts("newIds"), f.truth("instances"));
-          case "substitute" -> substitute(f);
-          case "follow" -> new Follow(StandardsJson.read(f.object("standards")));
-          case "reroute" ->
+          case Substitute.KIND -> substitute(f);
+          case Follow.KIND -> new Follow(StandardsJson.read(f.object("standards")));
+          case Reroute.KIND ->
               new Reroute(
                   f.text("id"),
                   f.word("style", PathStyle.values()),
                   f.truth("closed"),
                   EntityJson.points(f));
-          case "roll" -> new Roll(f.text("id"), f.whole("frame"));
-          case "ripple" -> new Ripple(f.text("id"), f.whole("frame"));
-          case "swap" -> new Swap(f.text("id"), f.textOrNull("camera"));
-          case "amend" -> new Amend(DeltaJson.read(f.object("delta")));
-          case "setHeader" -> new SetHeader(SequenceJson.header(f.object("header")));
-          case "restore" ->
+          case Roll.KIND -> new Roll(f.text("id"), f.whole("frame"));
+          case Ripple.KIND -> new Ripple(f.text("id"), f.whole("frame"));
+          case Swap.KIND -> new Swap(f.text("id"), f.textOrNull("camera"));
+          case Amend.KIND -> new Amend(DeltaJson.read(f.object("delta")));
+          case SetHeader.KIND -> new SetHeader(SequenceJson.header(f.object("header")));
+          case Restore.KIND ->
               new Restore(
                   f.list("put", EntityJson::read),
                   f.texts("remove"),
@@ -152,31 +151,32 @@ public final class CommandJson {
 
   private static Command readChannel(String kind, Fields f) {
     return switch (kind) {
-      case "setChannel" ->
+      case SetChannel.KIND ->
           new SetChannel(f.text("id"), f.text("channel"), f.value("value", ChannelJson::read));
-      case "setValue" ->
+      case SetValue.KIND ->
           new SetValue(
               f.text("id"),
               f.text("channel"),
               f.number("frame"),
               f.number("value"),
               f.truth("key"));
-      case "insertKey" -> new InsertKey(f.text("id"), f.text("channel"), f.number("frame"));
-      case "removeKeys" -> new RemoveKeys(f.text("id"), f.text("channel"), f.numberList("frames"));
-      case "moveKeys" ->
+      case InsertKey.KIND -> new InsertKey(f.text("id"), f.text("channel"), f.number("frame"));
+      case RemoveKeys.KIND ->
+          new RemoveKeys(f.text("id"), f.text("channel"), f.numberList("frames"));
+      case MoveKeys.KIND ->
           new MoveKeys(
               f.text("id"),
               f.text("channel"),
               f.numberList("frames"),
               f.number("byFrames"),
               f.number("byValue"));
-      case "shapeKeys" ->
+      case ShapeKeys.KIND ->
           new ShapeKeys(
               f.text("id"),
               f.text("channel"),
               f.numberList("frames"),
               f.word("shape", KeyShape.values()));
-      case "dragHandle" ->
+      case DragHandle.KIND ->
           new DragHandle(
               f.text("id"),
               f.text("channel"),
@@ -191,26 +191,26 @@ public final class CommandJson {
   private static Command readRig(String kind, Fields f) {
     String camera = f.text("camera");
     return switch (kind) {
-      case "addPart" -> new AddPart(camera, RigJson.read(f.object("part")), f.whole("index"));
-      case "removePart" -> new RemovePart(camera, f.text("part"));
-      case "movePart" -> new MovePart(camera, f.text("part"), f.whole("index"));
-      case "switchPart" -> new SwitchPart(camera, f.text("part"), f.truth("on"));
-      case "setRig" -> new SetRig(camera, f.list("rig", RigJson::read));
-      case "setPart" -> new SetPart(camera, RigJson.read(f.object("part")));
-      case "ride" ->
+      case AddPart.KIND -> new AddPart(camera, RigJson.read(f.object("part")), f.whole("index"));
+      case RemovePart.KIND -> new RemovePart(camera, f.text("part"));
+      case MovePart.KIND -> new MovePart(camera, f.text("part"), f.whole("index"));
+      case SwitchPart.KIND -> new SwitchPart(camera, f.text("part"), f.truth("on"));
+      case SetRig.KIND -> new SetRig(camera, f.list("rig", RigJson::read));
+      case SetPart.KIND -> new SetPart(camera, RigJson.read(f.object("part")));
+      case Ride.KIND ->
           new Ride(
               camera,
               f.text("part"),
               f.textOrNull("rides"),
               f.word("takes", Base.Takes.values()),
               f.number("frame"));
-      case "setCues" -> new SetCues(camera, f.text("part"), f.list("cues", RigJson::cue));
-      case "putCue" -> new PutCue(camera, f.text("part"), RigJson.cue(f.object("cue")));
-      case "moveCue" ->
+      case SetCues.KIND -> new SetCues(camera, f.text("part"), f.list("cues", RigJson::cue));
+      case PutCue.KIND -> new PutCue(camera, f.text("part"), RigJson.cue(f.object("cue")));
+      case MoveCue.KIND ->
           new MoveCue(
               camera, f.text("part"), f.number("frame"), f.number("toFrame"), f.number("travel"));
-      case "removeCue" -> new RemoveCue(camera, f.text("part"), f.number("frame"));
-      case "placeCamera" ->
+      case RemoveCue.KIND -> new RemoveCue(camera, f.text("part"), f.number("frame"));
+      case PlaceCamera.KIND ->
           new PlaceCamera(
               camera,
               f.number("frame"),
@@ -219,7 +219,7 @@ public final class CommandJson {
               f.number("tilt"),
               f.number("roll"),
               f.truth("key"));
-      case "orbit" ->
+      case Orbit.KIND ->
           new Orbit(
               camera,
               f.number("frame"),
@@ -227,17 +227,17 @@ public final class CommandJson {
               f.number("across"),
               f.number("up"),
               f.truth("key"));
-      case "level" -> new Level(camera, f.number("frame"), f.truth("key"));
-      case "setBack" ->
+      case Level.KIND -> new Level(camera, f.number("frame"), f.truth("key"));
+      case SetBack.KIND ->
           new SetBack(
               camera,
               f.orNull("filmBack", StandardsJson::back),
               f.wordOrNull("fit", kite.core.optics.Fit.values()));
-      case "setFocus" -> new SetFocus(camera, f.orNull("focus", CameraJson::focus));
-      case "setLimits" ->
+      case SetFocus.KIND -> new SetFocus(camera, f.orNull("focus", CameraJson::focus));
+      case SetLimits.KIND ->
           new SetLimits(
               camera, f.number("frame"), f.number("nearM"), f.number("farM"), f.truth("key"));
-      case "walk" ->
+      case Walk.KIND ->
           new Walk(
               camera,
               f.number("frame"),
@@ -248,13 +248,13 @@ public final class CommandJson {
               f.number("tilt"),
               f.number("roll"),
               f.truth("key"));
-      case "setDepthOfField" -> new SetDepthOfField(camera, f.truth("on"));
+      case SetDepthOfField.KIND -> new SetDepthOfField(camera, f.truth("on"));
       default -> throw Fields.bad(f.path("kind"), "names no command: “" + kind + "”");
     };
   }
 
   static JsonValue write(Command c) {
-    Out o = Out.kind(Words.of(c.getClass()));
+    Out o = Out.kind(c.kind());
     if (c instanceof EntityCommand e) write(e, o);
     else if (c instanceof ChannelCommand e) write(e, o);
     else if (c instanceof RigCommand e) write(e, o);

@@ -30,26 +30,29 @@ public final class MotionJson {
     String kind = f.text("kind");
     return f.done(
         switch (kind) {
-          case "scale" ->
+          case MotionEdit.Scale.KIND ->
               new MotionEdit.Scale(
                   f.number("about"), f.number("time"), f.number("aboutValue"), f.number("value"));
-          case "soften" -> new MotionEdit.Soften(f.number("factor"));
-          case "mirror" -> new MotionEdit.Mirror(f.number("about"));
-          case "reverse" -> new MotionEdit.Reverse();
-          case "snap" -> new MotionEdit.Snap();
-          case "shift" -> new MotionEdit.Shift(f.number("frames"));
-          case "fitTo" -> new MotionEdit.FitTo(f.number("frames"));
-          case "flatten" -> new MotionEdit.Flatten();
-          case "join" -> new MotionEdit.Join(f.truth("joined"));
-          case "easeSegments" -> new MotionEdit.EaseSegments(f.word("ease", Ease.values()));
-          case "easeWhole" -> new MotionEdit.EaseWhole(f.truth("slowIn"), f.truth("slowOut"));
-          case "linearThrough" -> new MotionEdit.LinearThrough();
-          case "gather" -> new MotionEdit.Gather(f.numberList("around"));
-          case "goOn" ->
+          case MotionEdit.Soften.KIND -> new MotionEdit.Soften(f.number("factor"));
+          case MotionEdit.Mirror.KIND -> new MotionEdit.Mirror(f.number("about"));
+          case MotionEdit.Reverse.KIND -> new MotionEdit.Reverse();
+          case MotionEdit.Snap.KIND -> new MotionEdit.Snap();
+          case MotionEdit.Shift.KIND -> new MotionEdit.Shift(f.number("frames"));
+          case MotionEdit.FitTo.KIND -> new MotionEdit.FitTo(f.number("frames"));
+          case MotionEdit.Flatten.KIND -> new MotionEdit.Flatten();
+          case MotionEdit.Join.KIND -> new MotionEdit.Join(f.truth("joined"));
+          case MotionEdit.EaseSegments.KIND ->
+              new MotionEdit.EaseSegments(f.word("ease", Ease.values()));
+          case MotionEdit.EaseWhole.KIND ->
+              new MotionEdit.EaseWhole(f.truth("slowIn"), f.truth("slowOut"));
+          case MotionEdit.LinearThrough.KIND -> new MotionEdit.LinearThrough();
+          case MotionEdit.Gather.KIND -> new MotionEdit.Gather(f.numberList("around"));
+          case MotionEdit.GoOn.KIND ->
               new MotionEdit.GoOn(
                   f.word("before", Beyond.values()), f.word("after", Beyond.values()));
-          case "reduce" -> new MotionEdit.Reduce(f.number("tolerance"));
-          case "paste" -> new MotionEdit.Paste(f.number("frame"), f.list("keys", ChannelJson::key));
+          case MotionEdit.Reduce.KIND -> new MotionEdit.Reduce(f.number("tolerance"));
+          case MotionEdit.Paste.KIND ->
+              new MotionEdit.Paste(f.number("frame"), f.list("keys", ChannelJson::key));
           default -> throw Fields.bad(f.path("kind"), "names no edit: “" + kind + "”");
         });
   }

@@ -40,6 +40,13 @@ public sealed interface ChannelCommand extends Command {
 
   /** Puts a whole channel in place of the one there was. */
   record SetChannel(String id, String channel, Channel value) implements ChannelCommand {
+    public static final String KIND = "setChannel";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return value;
@@ -52,6 +59,13 @@ public sealed interface ChannelCommand extends Command {
    */
   record SetValue(String id, String channel, double frame, double value, boolean key)
       implements ChannelCommand {
+    public static final String KIND = "setValue";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return key || old instanceof Channel.Curve
@@ -62,6 +76,13 @@ public sealed interface ChannelCommand extends Command {
 
   /** Adds a key on the curve without changing its shape. */
   record InsertKey(String id, String channel, double frame) implements ChannelCommand {
+    public static final String KIND = "insertKey";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       Channel now = CurveEdits.insert(old, frame);
@@ -77,6 +98,13 @@ public sealed interface ChannelCommand extends Command {
   }
 
   record RemoveKeys(String id, String channel, List<Double> frames) implements ChannelCommand {
+    public static final String KIND = "removeKeys";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return CurveEdits.remove(old, frames);
@@ -85,6 +113,13 @@ public sealed interface ChannelCommand extends Command {
 
   record MoveKeys(String id, String channel, List<Double> frames, double byFrames, double byValue)
       implements ChannelCommand {
+    public static final String KIND = "moveKeys";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return CurveEdits.move(old, frames, byFrames, byValue);
@@ -93,6 +128,13 @@ public sealed interface ChannelCommand extends Command {
 
   record ShapeKeys(String id, String channel, List<Double> frames, KeyShape shape)
       implements ChannelCommand {
+    public static final String KIND = "shapeKeys";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return CurveEdits.shape(old, frames, shape);
@@ -103,6 +145,13 @@ public sealed interface ChannelCommand extends Command {
   record DragHandle(
       String id, String channel, double frame, boolean outgoing, double reach, double rise)
       implements ChannelCommand {
+    public static final String KIND = "dragHandle";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Channel change(Channel old) {
       return CurveEdits.dragHandle(old, frame, outgoing, reach, rise);

@@ -8,6 +8,8 @@ import kite.core.rules.Rules;
 /** One change to a sequence, with a stable JSON form. */
 public sealed interface Command
     permits EntityCommand, ChannelCommand, RigCommand, CutCommand, SequenceCommand {
+  /** The word it is known by in stored documents and edits: it never changes. */
+  String kind();
 
   /**
    * The sequence after the change. Rules that span entities are checked afterwards, for all

@@ -9,6 +9,13 @@ public sealed interface CutCommand extends Command {
 
   /** Moves the first frame of an entry; the entry before it grows or shrinks to meet it. */
   record Roll(String id, int frame) implements CutCommand {
+    public static final String KIND = "roll";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       CutEntry e = Command.need(s, id, CutEntry.class);
@@ -18,6 +25,13 @@ public sealed interface CutCommand extends Command {
 
   /** Moves the first frame of an entry, and all later ones by as much: shots keep their length. */
   record Ripple(String id, int frame) implements CutCommand {
+    public static final String KIND = "ripple";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       CutEntry e = Command.need(s, id, CutEntry.class);
@@ -31,6 +45,13 @@ public sealed interface CutCommand extends Command {
 
   /** Puts another camera in an entry; null makes it a gap. */
   record Swap(String id, @OrNull String camera) implements CutCommand {
+    public static final String KIND = "swap";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       CutEntry e = Command.need(s, id, CutEntry.class);

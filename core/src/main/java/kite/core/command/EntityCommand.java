@@ -26,6 +26,13 @@ public sealed interface EntityCommand extends Command {
 
   /** Adds an entity under a new id. */
   record Add(Entity entity) implements EntityCommand {
+    public static final String KIND = "add";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       if (s.get(entity.id()) != null)
@@ -55,6 +62,13 @@ public sealed interface EntityCommand extends Command {
    * @param letGo whether whatever refers to them lets go; otherwise a reference is a refusal
    */
   record Remove(List<String> ids, boolean letGo) implements EntityCommand {
+    public static final String KIND = "remove";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : ids) Command.need(s, id, Entity.class);
@@ -67,6 +81,13 @@ public sealed interface EntityCommand extends Command {
    * carried, what rode them, and cameras that looked at them.
    */
   record LetGo(List<String> ids, double frame) implements EntityCommand {
+    public static final String KIND = "letGo";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Placement.keepAll(s, new Remove(ids, true).applyTo(s), frame);
@@ -74,6 +95,13 @@ public sealed interface EntityCommand extends Command {
   }
 
   record Rename(String id, String name) implements EntityCommand {
+    public static final String KIND = "rename";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, id, Entity.class).named(name.trim()));
@@ -85,6 +113,13 @@ public sealed interface EntityCommand extends Command {
    * icons to the set views.
    */
   record Show(List<String> ids, boolean shown) implements EntityCommand {
+    public static final String KIND = "show";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : ids) {
@@ -117,6 +152,13 @@ public sealed interface EntityCommand extends Command {
 
   /** Locks pieces and cameras against being moved by accident, or frees them. */
   record Lock(List<String> ids, boolean locked) implements EntityCommand {
+    public static final String KIND = "lock";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       for (String id : ids) {
@@ -133,6 +175,13 @@ public sealed interface EntityCommand extends Command {
   /** Locks single channels of a camera, by address, or frees them. */
   record LockChannels(String camera, List<String> channels, boolean locked)
       implements EntityCommand {
+    public static final String KIND = "lockChannels";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -150,6 +199,13 @@ public sealed interface EntityCommand extends Command {
 
   /** Gives a piece another shape or base colour. */
   record Reshape(String id, Shape shape, String colour) implements EntityCommand {
+    public static final String KIND = "reshape";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, id, Piece.class).with(shape, colour));
@@ -161,6 +217,13 @@ public sealed interface EntityCommand extends Command {
    * their own (a light's, a layer's, a plate's, the air's, a camera's look).
    */
   record Replace(Entity entity) implements EntityCommand {
+    public static final String KIND = "replace";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Command.need(s, entity.id(), entity.getClass());
@@ -170,6 +233,13 @@ public sealed interface EntityCommand extends Command {
 
   /** Lays pieces, lights, marks and cameras' icons on a layer; null takes them off theirs. */
   record Lay(List<String> ids, @OrNull String layer) implements EntityCommand {
+    public static final String KIND = "lay";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       if (layer != null) Command.need(s, layer, Layer.class);
@@ -195,6 +265,13 @@ public sealed interface EntityCommand extends Command {
    */
   record Duplicate(List<String> ids, List<String> newIds, boolean instances)
       implements EntityCommand {
+    public static final String KIND = "duplicate";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Copying.copy(s, this);
@@ -210,6 +287,13 @@ public sealed interface EntityCommand extends Command {
    *     a subject that none of them stands for uses the first, with its own offset
    */
   record Substitute(String id, List<Stood> marks, double frame) implements EntityCommand {
+    public static final String KIND = "substitute";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return MarkInPlace.apply(s, this);
@@ -231,6 +315,13 @@ public sealed interface EntityCommand extends Command {
    */
   record Nest(String id, @OrNull String parent, boolean keepPlace, double frame)
       implements EntityCommand {
+    public static final String KIND = "nest";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Entity e = s.get(id) instanceof Light l ? l : Command.need(s, id, Piece.class);
@@ -247,6 +338,13 @@ public sealed interface EntityCommand extends Command {
   /** Lets a mark ride a piece or camera, or frees it; it stays where it is at {@code frame}. */
   record Attach(String id, @OrNull String rides, @OrNull String anchor, double frame)
       implements EntityCommand {
+    public static final String KIND = "attach";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Mark m = Command.need(s, id, Mark.class);
@@ -260,6 +358,13 @@ public sealed interface EntityCommand extends Command {
   /** Redraws a path. */
   record Reroute(String id, PathStyle style, boolean closed, List<PathPoint> points)
       implements EntityCommand {
+    public static final String KIND = "reroute";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Path p = Command.need(s, id, Path.class);

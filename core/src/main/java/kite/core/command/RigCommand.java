@@ -28,6 +28,13 @@ public sealed interface RigCommand extends Command {
 
   /** Puts a part on the stack; index 0 is the ground. */
   record AddPart(String camera, RigPart part, int index) implements RigCommand {
+    public static final String KIND = "addPart";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -44,6 +51,13 @@ public sealed interface RigCommand extends Command {
   }
 
   record RemovePart(String camera, String part) implements RigCommand {
+    public static final String KIND = "removePart";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -55,6 +69,13 @@ public sealed interface RigCommand extends Command {
   }
 
   record MovePart(String camera, String part, int index) implements RigCommand {
+    public static final String KIND = "movePart";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -67,6 +88,13 @@ public sealed interface RigCommand extends Command {
   }
 
   record SwitchPart(String camera, String part, boolean on) implements RigCommand {
+    public static final String KIND = "switchPart";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -79,6 +107,13 @@ public sealed interface RigCommand extends Command {
    * kind.
    */
   record SetPart(String camera, RigPart part) implements RigCommand {
+    public static final String KIND = "setPart";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -89,6 +124,13 @@ public sealed interface RigCommand extends Command {
 
   /** Gives a camera another stack; what in it refers to nothing in the sequence lets go. */
   record SetRig(String camera, List<RigPart> rig) implements RigCommand {
+    public static final String KIND = "setRig";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = unlocked(s, camera).with(rig);
@@ -99,6 +141,13 @@ public sealed interface RigCommand extends Command {
   /** Lets a base ride something, or stand free ({@code rides} null); the camera keeps its place. */
   record Ride(String camera, String part, @OrNull String rides, Base.Takes takes, double frame)
       implements RigCommand {
+    public static final String KIND = "ride";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
@@ -112,6 +161,13 @@ public sealed interface RigCommand extends Command {
 
   /** Adds a cue, in place of any on its frame; {@code camera} may be a light that is aimed. */
   record PutCue(String camera, String part, Cue cue) implements RigCommand {
+    public static final String KIND = "putCue";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Entity c = Cueing.owner(s, camera);
@@ -126,6 +182,13 @@ public sealed interface RigCommand extends Command {
   /** Moves the cue that stands on {@code frame} and sets how long it travels. */
   record MoveCue(String camera, String part, double frame, double toFrame, double travel)
       implements RigCommand {
+    public static final String KIND = "moveCue";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Entity c = Cueing.owner(s, camera);
@@ -148,6 +211,13 @@ public sealed interface RigCommand extends Command {
 
   /** Puts other cues in place of all there were. */
   record SetCues(String camera, String part, List<Cue> cues) implements RigCommand {
+    public static final String KIND = "setCues";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Entity c = Cueing.owner(s, camera);
@@ -157,6 +227,13 @@ public sealed interface RigCommand extends Command {
   }
 
   record RemoveCue(String camera, String part, double frame) implements RigCommand {
+    public static final String KIND = "removeCue";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Entity c = Cueing.owner(s, camera);
@@ -184,6 +261,13 @@ public sealed interface RigCommand extends Command {
       double roll,
       boolean key)
       implements RigCommand {
+    public static final String KIND = "walk";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Walking.walk(
@@ -204,6 +288,13 @@ public sealed interface RigCommand extends Command {
   record PlaceCamera(
       String camera, double frame, Vec3 at, double pan, double tilt, double roll, boolean key)
       implements RigCommand {
+    public static final String KIND = "placeCamera";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Walking.place(s, unlocked(s, camera), frame, at, new Vec3(pan, tilt, roll), key);
@@ -218,6 +309,13 @@ public sealed interface RigCommand extends Command {
    */
   record Orbit(String camera, double frame, Vec3 about, double across, double up, boolean key)
       implements RigCommand {
+    public static final String KIND = "orbit";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Walking.orbit(s, unlocked(s, camera), frame, about, across, up, key);
@@ -226,6 +324,13 @@ public sealed interface RigCommand extends Command {
 
   /** Takes the roll out of a camera's picture at a frame. */
   record Level(String camera, double frame, boolean key) implements RigCommand {
+    public static final String KIND = "level";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return Walking.level(s, unlocked(s, camera), frame, key);
@@ -234,6 +339,13 @@ public sealed interface RigCommand extends Command {
 
   /** Switches a camera's depth-of-field blur, in the lens view and the render alike. */
   record SetDepthOfField(String camera, boolean on) implements RigCommand {
+    public static final String KIND = "setDepthOfField";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, camera, Camera.class).blurred(on));
@@ -242,6 +354,13 @@ public sealed interface RigCommand extends Command {
 
   /** Gives a camera a film back or fit of its own; null follows the sequence again. */
   record SetBack(String camera, @OrNull FilmBack filmBack, @OrNull Fit fit) implements RigCommand {
+    public static final String KIND = "setBack";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, camera, Camera.class).with(filmBack, fit));
@@ -250,6 +369,13 @@ public sealed interface RigCommand extends Command {
 
   /** Lets focus follow subjects, or nothing (null). Cues that name no subject any more let go. */
   record SetFocus(String camera, @OrNull Focus focus) implements RigCommand {
+    public static final String KIND = "setFocus";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, camera, Camera.class).with(focus));
@@ -263,6 +389,13 @@ public sealed interface RigCommand extends Command {
    */
   record SetLimits(String camera, double frame, double nearM, double farM, boolean key)
       implements RigCommand {
+    public static final String KIND = "setLimits";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = unlocked(s, camera);

@@ -14,6 +14,13 @@ import kite.core.rules.Change;
 public sealed interface SequenceCommand extends Command {
 
   record SetHeader(Header header) implements SequenceCommand {
+    public static final String KIND = "setHeader";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(header);
@@ -22,6 +29,13 @@ public sealed interface SequenceCommand extends Command {
 
   /** Takes over the production's standards; what the sequence decides for itself stays. */
   record Follow(Standards standards) implements SequenceCommand {
+    public static final String KIND = "follow";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(s.header().following(standards));
@@ -33,6 +47,13 @@ public sealed interface SequenceCommand extends Command {
    * what they were before it are left to whoever changed them since.
    */
   record Amend(Delta delta) implements SequenceCommand {
+    public static final String KIND = "amend";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     @Override
     public Sequence applyTo(Sequence s) {
       return delta.fitting(s).fits().after(s);
@@ -47,6 +68,13 @@ public sealed interface SequenceCommand extends Command {
    */
   record Restore(List<Entity> put, List<String> remove, @OrNull Header header)
       implements SequenceCommand {
+    public static final String KIND = "restore";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     /** Puts everything as it is after a change, whatever it was. */
     public static Restore to(Change change) {
       List<String> remove = new ArrayList<>();

@@ -13,6 +13,13 @@ import kite.core.number.Unit;
 public record Air(
     String id, String name, String colour, @OrNull String background, Channels channels)
     implements Entity {
+  public static final String KIND = "air";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   /** Share of light lost per metre at height 0, as the exponent of exp(−density · metres). */
   public static final ChannelSpec DENSITY =
       ChannelSpec.of("density", "Haze per metre", Unit.FACTOR, 0.004, 0, 10);

@@ -47,6 +47,13 @@ public record Camera(
     Channels channels,
     List<RigPart> rig)
     implements Entity {
+  public static final String KIND = "camera";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   public static final ChannelSpec FOCAL_LENGTH =
       ChannelSpec.of("focalLength", "Focal length", Unit.MILLIMETRES, 35, 1, 5000);
   public static final ChannelSpec F_STOP =

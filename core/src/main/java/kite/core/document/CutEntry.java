@@ -8,6 +8,13 @@ package kite.core.document;
  */
 public record CutEntry(String id, String name, @OrNull String camera, int firstFrame)
     implements Entity {
+  public static final String KIND = "cutEntry";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   @Override
   public CutEntry named(String n) {
     return new CutEntry(id, n, camera, firstFrame);

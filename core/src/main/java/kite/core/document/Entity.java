@@ -10,6 +10,9 @@ import kite.core.curve.Channel;
  */
 public sealed interface Entity
     permits Piece, Mark, Path, Camera, Light, CutEntry, Layer, Measure, Air, Plate {
+  /** The word it is known by in stored documents and edits: it never changes. */
+  String kind();
+
   String id();
 
   String name();

@@ -10,6 +10,13 @@ package kite.core.document;
 public record Layer(
     String id, String name, String colour, boolean shown, boolean rendered, boolean locked)
     implements Entity {
+  public static final String KIND = "layer";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   @Override
   public Layer named(String n) {
     return new Layer(id, n, colour, shown, rendered, locked);

@@ -42,6 +42,12 @@ public record Light(
     @OrNull Attention attention,
     Channels channels)
     implements Entity {
+  public static final String KIND = "light";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
 
   /** Kinds of light. */
   public enum Form {

@@ -19,6 +19,13 @@ public record Mark(
     boolean shown,
     Channels channels)
     implements Entity {
+  public static final String KIND = "mark";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.POSITION);
 
   public Mark(String id, String name, String rides, Channels channels) {

@@ -10,6 +10,13 @@ import kite.core.math.Vec3;
  */
 public record Measure(String id, String name, @OrNull String camera, Vec3 from, Vec3 to)
     implements Entity {
+  public static final String KIND = "measure";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   @Override
   public Measure named(String n) {
     return new Measure(id, n, camera, from, to);

@@ -23,6 +23,13 @@ public record Piece(
     AxisOrder order,
     Channels channels)
     implements Entity {
+  public static final String KIND = "piece";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.FULL);
 
   /** A piece on no layer. */

@@ -25,6 +25,13 @@ public record Plate(
     After after,
     Channels channels)
     implements Entity {
+  public static final String KIND = "plate";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   /** How the image meets the delivery frame. */
   public enum PlateFit {
     WIDTH,

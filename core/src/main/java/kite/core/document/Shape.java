@@ -2,6 +2,8 @@ package kite.core.document;
 
 /** What a piece looks like. */
 public sealed interface Shape permits Shape.StandIn, Shape.Model, Shape.Group, Shape.Instance {
+  /** The word it is known by in stored documents and edits: it never changes. */
+  String kind();
 
   /**
    * A stand-in at true scale, standing on its own origin.
@@ -13,6 +15,13 @@ public sealed interface Shape permits Shape.StandIn, Shape.Model, Shape.Group, S
    */
   record StandIn(StandInKind form, double width, double height, double depth, @OrNull Stance stance)
       implements Shape {
+    public static final String KIND = "standIn";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     public StandIn(StandInKind form, double width, double height, double depth) {
       this(form, width, height, depth, null);
     }
@@ -52,6 +61,13 @@ public sealed interface Shape permits Shape.StandIn, Shape.Model, Shape.Group, S
       boolean zUp,
       @OrNull String text)
       implements Shape {
+    public static final String KIND = "model";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
     public Model(
         String asset,
         String clip,
@@ -64,12 +80,26 @@ public sealed interface Shape permits Shape.StandIn, Shape.Model, Shape.Group, S
   }
 
   /** Nothing of its own: carries what is nested in it. */
-  record Group() implements Shape {}
+  record Group() implements Shape {
+    public static final String KIND = "group";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+  }
 
   /**
    * The shape and colour of another piece, at a place of its own.
    *
    * @param of the piece it repeats, which is no instance itself
    */
-  record Instance(String of) implements Shape {}
+  record Instance(String of) implements Shape {
+    public static final String KIND = "instance";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+  }
 }

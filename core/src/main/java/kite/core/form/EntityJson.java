@@ -33,7 +33,7 @@ public final class EntityJson {
   private EntityJson() {}
 
   public static JsonObject write(Entity e) {
-    Out o = Out.kind(Words.of(e.getClass())).put("id", e.id()).put("name", e.name());
+    Out o = Out.kind(e.kind()).put("id", e.id()).put("name", e.name());
     if (e instanceof Piece p) {
       o.put("parent", p.parent())
           .put("layer", p.layer())
@@ -108,7 +108,7 @@ public final class EntityJson {
     String kind = f.text("kind"), id = f.text("id"), name = f.text("name");
     Entity e =
         switch (kind) {
-          case "piece" ->
+          case Piece.KIND ->
               new Piece(
                   id,
                   name,
@@ -120,7 +120,7 @@ public final class EntityJson {
                   f.truth("locked"),
                   f.word("order", AxisOrder.values()),
                   ChannelJson.channels(f));
-          case "mark" ->
+          case Mark.KIND ->
               new Mark(
                   id,
                   name,
@@ -129,12 +129,13 @@ public final class EntityJson {
                   f.textIfAny("layer"),
                   f.truthOr("shown", true),
                   ChannelJson.channels(f));
-          case "path" ->
+          case Path.KIND ->
               new Path(id, name, f.word("style", PathStyle.values()), f.truth("closed"), points(f));
-          case "camera" -> CameraJson.read(id, name, f);
-          case "light" -> light(id, name, f);
-          case "cutEntry" -> new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
-          case "layer" ->
+          case Camera.KIND -> CameraJson.read(id, name, f);
+          case Light.KIND -> light(id, name, f);
+          case CutEntry.KIND ->
+              new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
+          case Layer.KIND ->
               new Layer(
                   id,
                   name,
@@ -142,12 +143,12 @@ public final class EntityJson {
                   f.truth("shown"),
                   f.truth("rendered"),
                   f.truth("locked"));
-          case "measure" ->
+          case Measure.KIND ->
               new Measure(id, name, f.textOrNull("camera"), f.vec("from"), f.vec("to"));
-          case "air" ->
+          case Air.KIND ->
               new Air(
                   id, name, f.text("colour"), f.textOrNull("background"), ChannelJson.channels(f));
-          case "plate" ->
+          case Plate.KIND ->
               new Plate(
                   id,
                   name,
@@ -257,7 +258,7 @@ public final class EntityJson {
           "of");
 
   public static JsonObject write(Shape shape) {
-    Out o = Out.kind(Words.of(shape.getClass()));
+    Out o = Out.kind(shape.kind());
     if (shape instanceof Shape.StandIn s) {
       o.put("form", s.form())
           .put("width", s.width())
@@ -303,14 +304,14 @@ public final class EntityJson {
     String kind = f.text("kind");
     return f.done(
         switch (kind) {
-          case "standIn" ->
+          case Shape.StandIn.KIND ->
               new Shape.StandIn(
                   f.word("form", StandInKind.values()),
                   f.number("width"),
                   f.number("height"),
                   f.number("depth"),
                   f.orNull("stance", EntityJson::stance));
-          case "model" ->
+          case Shape.Model.KIND ->
               new Shape.Model(
                   f.text("asset"),
                   f.textOrNull("clip"),
@@ -320,8 +321,8 @@ public final class EntityJson {
                   f.number("unitM"),
                   f.truth("zUp"),
                   f.textOrNull("text"));
-          case "instance" -> new Shape.Instance(f.text("of"));
-          case "group" -> new Shape.Group();
+          case Shape.Instance.KIND -> new Shape.Instance(f.text("of"));
+          case Shape.Group.KIND -> new Shape.Group();
           default -> throw Fields.bad(f.path("kind"), "names no shape: “" + kind + "”");
         });
   }

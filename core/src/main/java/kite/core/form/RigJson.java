@@ -25,7 +25,7 @@ public final class RigJson {
   private RigJson() {}
 
   public static JsonObject write(RigPart p) {
-    Out o = Out.kind(Words.of(p.getClass())).put("id", p.id()).put("on", p.on());
+    Out o = Out.kind(p.kind()).put("id", p.id()).put("on", p.on());
     if (p instanceof Base b) o.put("rides", b.rides()).put("takes", b.takes());
     if (p instanceof Rail r)
       o.put("path", r.path())
@@ -56,14 +56,14 @@ public final class RigJson {
     boolean on = f.truth("on");
     return f.done(
         switch (kind) {
-          case "base" ->
+          case Base.KIND ->
               new Base(
                   id,
                   on,
                   f.textOrNull("rides"),
                   f.word("takes", Base.Takes.values()),
                   ChannelJson.channels(f));
-          case "rail" ->
+          case Rail.KIND ->
               new Rail(
                   id,
                   on,
@@ -72,9 +72,9 @@ public final class RigJson {
                   f.textIfAny("guide"),
                   f.truth("level"),
                   ChannelJson.channels(f));
-          case "slide" -> new Slide(id, on, ChannelJson.channels(f));
-          case "head" -> new Head(id, on, ChannelJson.channels(f));
-          case "attention" ->
+          case Slide.KIND -> new Slide(id, on, ChannelJson.channels(f));
+          case Head.KIND -> new Head(id, on, ChannelJson.channels(f));
+          case Attention.KIND ->
               new Attention(
                   id,
                   on,
@@ -84,8 +84,8 @@ public final class RigJson {
                   f.list("subjects", RigJson::subject),
                   f.list("cues", RigJson::cue),
                   ChannelJson.channels(f));
-          case "arm" -> new Arm(id, on, f.truth("level"), ChannelJson.channels(f));
-          case "framings" ->
+          case Arm.KIND -> new Arm(id, on, f.truth("level"), ChannelJson.channels(f));
+          case Framings.KIND ->
               new Framings(
                   id,
                   on,
@@ -94,14 +94,14 @@ public final class RigJson {
                   f.texts("cameras"),
                   f.list("cues", RigJson::cue),
                   ChannelJson.channels(f));
-          case "trim" ->
+          case Trim.KIND ->
               new Trim(
                   id,
                   on,
                   f.text("label"),
                   f.orNull("span", RigJson::span),
                   ChannelJson.channels(f));
-          case "dollyZoom" ->
+          case DollyZoom.KIND ->
               new DollyZoom(
                   id,
                   on,
@@ -109,8 +109,8 @@ public final class RigJson {
                   f.word("gives", DollyZoom.Gives.values()),
                   f.number("mmPerM"),
                   ChannelJson.channels(f));
-          case "spring" -> new Spring(id, on, ChannelJson.channels(f));
-          case "operator" ->
+          case Spring.KIND -> new Spring(id, on, ChannelJson.channels(f));
+          case Operator.KIND ->
               new Operator(
                   id,
                   on,

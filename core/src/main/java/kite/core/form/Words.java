@@ -28,10 +28,4 @@ public final class Words {
     for (E e : all) if (of(e).equals(word)) return e;
     throw new Refusal("json", "", "", "“" + word + "” is not one of the words known here.");
   }
-
-  /** The word a record is known by: its simple name with a small first letter. */
-  public static String of(Class<?> kind) {
-    String n = kind.getSimpleName();
-    return Character.toLowerCase(n.charAt(0)) + n.substring(1);
-  }
 }

@@ -13,6 +13,13 @@ import kite.core.number.Unit;
  *     it round
  */
 public record Arm(String id, boolean on, boolean level, Channels channels) implements RigPart {
+  public static final String KIND = "arm";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   public static final ChannelSpec LENGTH =
       ChannelSpec.of("length", "Length", Unit.METRES, 4, 0, 1000);
 

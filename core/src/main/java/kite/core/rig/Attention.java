@@ -26,6 +26,13 @@ public record Attention(
     List<Cue> cues,
     Channels channels)
     implements RigPart, Cued {
+  public static final String KIND = "attention";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   /** What keeps the picture upright. */
   public enum Up {
     WORLD,

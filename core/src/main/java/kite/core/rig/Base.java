@@ -14,6 +14,12 @@ import kite.core.document.Place;
  */
 public record Base(String id, boolean on, @OrNull String rides, Takes takes, Channels channels)
     implements RigPart {
+  public static final String KIND = "base";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
 
   /** What a riding base takes from the thing it rides. */
   public enum Takes {

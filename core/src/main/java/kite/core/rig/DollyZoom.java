@@ -17,6 +17,12 @@ import kite.core.document.OrNull;
 public record DollyZoom(
     String id, boolean on, @OrNull Subject subject, Gives gives, double mmPerM, Channels channels)
     implements RigPart {
+  public static final String KIND = "dollyZoom";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
 
   /** What is solved for the other. */
   public enum Gives {

@@ -23,6 +23,13 @@ public record Framings(
     List<Cue> cues,
     Channels channels)
     implements RigPart, Cued {
+  public static final String KIND = "framings";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   /** How the camera gets from one framing to the next. */
   public enum Route {
     /** In a straight line. */

@@ -7,6 +7,13 @@ import kite.core.document.Place;
 
 /** Pan, tilt and roll on the axes of the part below. */
 public record Head(String id, boolean on, Channels channels) implements RigPart {
+  public static final String KIND = "head";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   private static final List<ChannelSpec> SPECS = List.of(Place.PAN, Place.TILT, Place.ROLL);
 
   @Override

@@ -14,6 +14,12 @@ import kite.core.number.Unit;
 public record Operator(
     String id, boolean on, Preset preset, double stepsPerSecond, int seed, Channels channels)
     implements RigPart {
+  public static final String KIND = "operator";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
 
   /** How the camera is held. */
   public enum Preset {

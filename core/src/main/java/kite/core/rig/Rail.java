@@ -22,6 +22,13 @@ public record Rail(
     boolean level,
     Channels channels)
     implements RigPart {
+  public static final String KIND = "rail";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   /** Which way the carriage faces. */
   public enum Facing {
     /** As the part below it. */

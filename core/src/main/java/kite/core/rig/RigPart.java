@@ -8,6 +8,9 @@ import kite.core.number.Unit;
 /** One element of a camera's stack. */
 public sealed interface RigPart
     permits Framings, Base, Rail, Slide, Arm, Head, Attention, DollyZoom, Trim, Spring, Operator {
+  /** The word it is known by in stored documents and edits: it never changes. */
+  String kind();
+
   ChannelSpec STRENGTH = ChannelSpec.of("strength", "Strength", Unit.SHARE, 1, 0, 1);
 
   String id();

@@ -6,6 +6,13 @@ import kite.core.document.Channels;
 
 /** Truck, pedestal and dolly: metres on the axes of the part below; dolly forward is positive. */
 public record Slide(String id, boolean on, Channels channels) implements RigPart {
+  public static final String KIND = "slide";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   public static final ChannelSpec TRUCK = ChannelSpec.metres("truck", "Truck");
   public static final ChannelSpec PEDESTAL = ChannelSpec.metres("pedestal", "Pedestal");
   public static final ChannelSpec DOLLY = ChannelSpec.metres("dolly", "Dolly");

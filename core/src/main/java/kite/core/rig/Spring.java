@@ -10,6 +10,13 @@ import kite.core.number.Unit;
  * where the damping is under 1.
  */
 public record Spring(String id, boolean on, Channels channels) implements RigPart {
+  public static final String KIND = "spring";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
+
   public static final ChannelSpec POSITION_HZ =
       ChannelSpec.of("positionHz", "Position follows at", Unit.HERTZ, 2, 0.05, 30);
   public static final ChannelSpec POSITION_DAMPING =

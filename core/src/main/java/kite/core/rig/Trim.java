@@ -16,6 +16,12 @@ import kite.core.number.Unit;
  */
 public record Trim(String id, boolean on, String label, @OrNull Span span, Channels channels)
     implements RigPart {
+  public static final String KIND = "trim";
+
+  @Override
+  public String kind() {
+    return KIND;
+  }
 
   /**
    * A stretch of frames with fades at its ends, both inside it.

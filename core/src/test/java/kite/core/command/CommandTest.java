@@ -5,9 +5,14 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import kite.core.RandomDocuments;
 import kite.core.codec.CommandJson;
 import kite.core.cue.Cue;
@@ -98,6 +103,8 @@ public class CommandTest {
         new RigCommand.PlaceCamera("cam0", 3, new Vec3(1, 2, 3), 10, 20, 5, false),
         new RigCommand.Orbit("cam0", 3, new Vec3(0, 1, 0), 20, 10, false),
         new RigCommand.Level("cam0", 3, false),
+        new EntityCommand.LockChannels("cam1", List.of("fStop", "focusDistance"), false),
+        new RigCommand.SetLimits("cam1", 3, 2, 8, false),
         new RigCommand.SetBack("cam0", new FilmBack(36, 24, 1), Fit.FILL),
         new RigCommand.SetFocus(
             "cam0",
@@ -127,12 +134,23 @@ public class CommandTest {
     }
   }
 
+  private static Stream<Class<?>> leaves(Class<?> c) {
+    return c.isSealed()
+        ? Arrays.stream(c.getPermittedSubclasses()).flatMap(CommandTest::leaves)
+        : Stream.of(c);
+  }
+
   @Test
   void everyCommandIsReadAsItWasWritten() {
     List<Command> all = new ArrayList<>(oneOfEach());
     Change change = Change.between(S, Edit.apply(S, all));
     all.add(SequenceCommand.Restore.to(change));
     all.add(new SequenceCommand.Amend(Delta.of(change)));
+    Set<String> there = leaves(Command.class).map(Class::getSimpleName).collect(Collectors.toSet());
+    Set<String> here = new HashSet<>();
+    for (Command c : all) here.add(c.getClass().getSimpleName());
+    there.removeAll(here);
+    assertEquals(Set.of(), there, "without an example");
     List<Command> read = CommandJson.readAll(CommandJson.writeAll(all));
     assertEquals(all.size(), read.size());
     for (int i = 0; i < all.size(); i++) assertEquals(all.get(i), read.get(i));

@@ -73,7 +73,8 @@ public class Announcing implements SmartLifecycle {
     made.add(edit);
   }
 
-  @EventListener
+  /** Told after the commit: a page asks at once, and would else be told of what was before. */
+  @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT, fallbackExecution = true)
   public void moved(Moved what) {
     moved.add(what);
   }
