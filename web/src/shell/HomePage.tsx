@@ -18,11 +18,18 @@ const AHEAD_MS = 700;
  */
 export function HomePage({ session, ahead }: { session: Session; ahead: () => Promise<unknown> }) {
   useEffect(() => {
+    let here = true;
     const soon = setTimeout(() => {
-      void ahead();
-      loadCore().catch(() => {}); // it is fetched again, and what is wrong said, when a sequence is opened
+      // what fails here is fetched again, and what is wrong said, when a sequence is opened
+      Promise.all([ahead(), loadCore()])
+        .then(() => import('../views/warming'))
+        .then(({ warmUp }) => warmUp(() => here))
+        .catch((e: unknown) => console.warn('What a sequence is opened with did not come ahead', e));
     }, AHEAD_MS);
-    return () => clearTimeout(soon);
+    return () => {
+      here = false;
+      clearTimeout(soon);
+    };
   }, [ahead]);
   return <Home session={session} windows={WINDOWS} />;
 }

@@ -7,7 +7,7 @@ import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';
 import { lookThrough, lookThroughCompared } from './lensCamera';
 import { PlatesInFrame } from './plates';
-import { prepared } from './preparing';
+import { prepared, type Drawing } from './preparing';
 import { stage } from './stage';
 
 /** What a camera sees and what its clips cut, as the core says. */
@@ -50,10 +50,17 @@ export class LensPicture {
 
   /** Makes ready what drawing needs on the graphics side, without holding the page up; gives whether it can be drawn. */
   async prepare(): Promise<boolean> {
-    const wanted = () => !this.gone;
     stage.update();
-    await prepared(this.renderer, stage.scene, this.eye, wanted);
-    await this.blur.prepare(this.renderer, stage.scene, this.eye, wanted);
+    const drawing: Drawing = {
+      renderer: this.renderer,
+      scene: stage.scene,
+      parts: stage.seenByLenses,
+      camera: this.eye,
+      wanted: () => !this.gone,
+      first: true,
+    };
+    await prepared(drawing);
+    await this.blur.prepare(drawing);
     return !this.gone;
   }
 

@@ -53,7 +53,7 @@ export class SetViewer {
   private readonly arrows: TransformControls;
   private readonly handle = new THREE.Object3D();
   private readonly drawn = new THREE.Line(
-    new THREE.BufferGeometry(),
+    new THREE.BufferGeometry().setFromPoints([]),
     new THREE.LineBasicMaterial({ color: palette.marigold, depthTest: false, transparent: true }),
   );
   private readonly drawnPoints = new THREE.Points(
@@ -91,7 +91,7 @@ export class SetViewer {
     this.canvas = canvas;
     this.renderer = renderer;
     stage.update();
-    void prepared(this.renderer, stage.scene, this.free, () => !this.gone).then(() => {
+    void prepared({ renderer, scene: stage.scene, camera: this.free, wanted: () => !this.gone }).then(() => {
       this.ready = !this.gone;
       this.ask();
     });

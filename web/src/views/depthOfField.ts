@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import { theCore } from '../core/load';
-import { prepared } from './preparing';
+import { prepared, type Drawing } from './preparing';
 
 /** Samples of the widest disc at most: a wider one has a coarser grain. */
 const SAMPLES = 256;
@@ -97,15 +97,10 @@ export class DepthOfFieldPass {
     this.scene.add(new THREE.Mesh(this.square, this.material));
   }
 
-  /** @param wanted see {@link prepared} */
-  async prepare(
-    renderer: THREE.WebGLRenderer,
-    scene: THREE.Scene,
-    camera: THREE.Camera,
-    wanted: () => boolean,
-  ): Promise<void> {
-    await prepared(renderer, scene, camera, wanted, this.target);
-    await prepared(renderer, this.scene, this.flat, wanted);
+  /** Has the shaders made that a drawing needs to go through the pass. */
+  async prepare(d: Drawing): Promise<void> {
+    await prepared({ ...d, target: this.target });
+    await prepared({ ...d, scene: this.scene, parts: undefined, camera: this.flat });
   }
 
   /** Takes what it draws into off the graphics side. */

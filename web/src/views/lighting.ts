@@ -158,7 +158,8 @@ function source(form: Light['form']): Source {
   return new THREE.PointLight();
 }
 
-function shadowed(s: Source): void {
+/** Lets a light throw shadows. */
+export function shadowed(s: Source): void {
   if (s instanceof THREE.RectAreaLight) return;
   s.castShadow = true;
   s.shadow.bias = -0.0012;

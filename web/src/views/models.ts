@@ -54,6 +54,38 @@ async function get(path: string): Promise<Response> {
   return r;
 }
 
+/** A model that is here, and waits to be shown with those that come at the same time. */
+interface Arrived {
+  asset: string;
+  rig: string;
+  model: Model;
+  shown: () => void;
+  failed: (e: unknown) => void;
+}
+
+/** Models that arrive within this time are shown together: each showing evaluates and draws everything anew. */
+const TOGETHER_MS = 250;
+
+const arrived: Arrived[] = [];
+let flush = 0;
+
+/** Makes all that have arrived known to the core, which then has one new plan. */
+function show(): void {
+  clearTimeout(flush);
+  flush = 0;
+  const all = arrived.splice(0);
+  for (const { asset, rig, model, failed } of all) {
+    try {
+      answer(theCore().registerModel(asset, rig));
+      known.set(asset, model);
+    } catch (e) {
+      failed(e);
+    }
+  }
+  drawnAnew(); // sizes and anchors are known now
+  for (const { shown } of all) shown();
+}
+
 async function fetchModel(asset: string): Promise<Model> {
   const [{ GLTFLoader }, file, rig, report] = await Promise.all([
     import('three/addons/loaders/GLTFLoader.js'),
@@ -61,8 +93,6 @@ async function fetchModel(asset: string): Promise<Model> {
     get(`/api/assets/${asset}/rig`).then((r) => r.text()),
     get(`/api/assets/${asset}/report`).then((r) => r.json() as Promise<ModelReport>),
   ]);
-  answer(theCore().registerModel(asset, rig));
-  drawnAnew(); // the core has a new plan, which nothing has evaluated yet
   const gltf = await new GLTFLoader().parseAsync(file, '');
   gltf.scene.traverse((o) => {
     const node = gltf.parser.associations.get(o)?.nodes;
@@ -74,8 +104,12 @@ async function fetchModel(asset: string): Promise<Model> {
     }
   });
   const model = { scene: gltf.scene, report };
-  known.set(asset, model);
-  drawnAnew(); // sizes and anchors are known now
+  await new Promise<void>((shown, failed) => {
+    arrived.push({ asset, rig, model, shown, failed });
+    if (arrived.length === modelsComing())
+      show(); // none is waited for any more
+    else flush ||= globalThis.setTimeout(show, TOGETHER_MS) as unknown as number;
+  });
   return model;
 }
 

@@ -6,42 +6,66 @@ const ASK_MS = 16;
 /** After this long drawing waits for the rest: a graphics side that never says it is done holds nothing up for ever. */
 const PATIENCE_MS = 10_000;
 
-let last: Promise<void> = Promise.resolve();
-
 const wait = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
 
-/**
- * Has a scene's shaders made, one renderer after the other, without holding the page up: what is asked of the graphics side
- * while it makes them would wait for it, so it is only looked at how far it has come.
- *
- * @param wanted whether they are still asked for when their turn has come
- * @param target what the scene is drawn into; null for the canvas
- */
-export function prepared(
-  r: THREE.WebGLRenderer,
-  scene: THREE.Scene,
-  camera: THREE.Camera,
-  wanted: () => boolean,
-  target: THREE.WebGLRenderTarget | null = null,
-): Promise<void> {
-  last = last
-    .then(() => (wanted() ? make(r, scene, camera, target) : undefined))
-    .catch((e: unknown) => console.warn('Shaders are made when they are first drawn', e));
-  return last;
+/** What is to be drawn. */
+export interface Drawing {
+  renderer: THREE.WebGLRenderer;
+  /** With the lights that all of it stands in. */
+  scene: THREE.Scene;
+  /** Of the scene, what is drawn; all of it where that is not said. */
+  parts?: THREE.Object3D[];
+  camera: THREE.Camera;
+  /** What it is drawn into, which needs shaders of its own; the canvas where that is not said. */
+  target?: THREE.WebGLRenderTarget;
+  /** Whether it is still wanted when its turn has come. */
+  wanted: () => boolean;
+  /** Whether it comes before what waits already. */
+  first?: boolean;
 }
 
-async function make(
-  r: THREE.WebGLRenderer,
-  scene: THREE.Scene,
-  camera: THREE.Camera,
-  target: THREE.WebGLRenderTarget | null,
-): Promise<void> {
+interface Waiting extends Drawing {
+  made: () => void;
+}
+
+const waiting: Waiting[] = [];
+let busy = false;
+
+/**
+ * Has the shaders of a drawing made, one drawing after the other, without holding the page up: what is asked of the graphics side
+ * while it makes them would wait for it, so it is only looked at how far it has come.
+ */
+export function prepared(d: Drawing): Promise<void> {
+  return new Promise((made) => {
+    if (d.first) waiting.unshift({ ...d, made });
+    else waiting.push({ ...d, made });
+    void work();
+  });
+}
+
+async function work(): Promise<void> {
+  if (busy) return;
+  busy = true;
   await wait(0); // views that open together get their contexts before the first shader is asked for
+  for (let d = waiting.shift(); d; d = waiting.shift()) {
+    try {
+      if (d.wanted()) await make(d);
+    } catch (e) {
+      console.warn('Shaders are made when they are first drawn', e);
+    }
+    d.made();
+  }
+  busy = false;
+}
+
+async function make({ renderer: r, scene, parts, camera, target }: Drawing): Promise<void> {
   const gl = r.getContext() as WebGL2RenderingContext;
   if (gl.isContextLost()) return;
-  r.setRenderTarget(target); // what is drawn into a target has shaders of its own
-  r.compile(scene, camera);
+  const had = r.info.programs?.length ?? 0;
+  r.setRenderTarget(target ?? null);
+  for (const p of parts ?? [scene]) r.compile(p, camera, scene);
   r.setRenderTarget(null);
+  if (r.info.programs?.length === had) return; // all were made for an earlier view
   const fence = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
   gl.flush();
   const until = performance.now() + PATIENCE_MS;

@@ -93,6 +93,11 @@ export class Stage {
     o.traverse((x) => x.layers.set(AIDS));
   }
 
+  /** What lens views draw, beside plates. */
+  get seenByLenses(): THREE.Object3D[] {
+    return [this.dome.mesh, this.pieces];
+  }
+
   /** Calls back whenever there is something new to draw; gives the way out. */
   listen(f: () => void): () => void {
     this.listeners.add(f);

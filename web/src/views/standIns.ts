@@ -8,13 +8,14 @@ const MOST_KEPT = 300;
 
 const kept = new Map<string, THREE.BufferGeometry>();
 
-const material = hazed(
+/** What all stand-ins are made of: their meshes have the colours. */
+export const standInMaterial = hazed(
   new THREE.MeshStandardMaterial({ vertexColors: true, roughness: 0.85, side: THREE.DoubleSide }),
 );
 
 /** A stand-in as the core shapes it. Those of one shape and colour share their mesh. */
 export function standIn(p: Piece, like?: Piece): THREE.Mesh {
-  const mesh = new THREE.Mesh(shaped(p, like), material);
+  const mesh = new THREE.Mesh(shaped(p, like), standInMaterial);
   mesh.castShadow = mesh.receiveShadow = true;
   return mesh;
 }

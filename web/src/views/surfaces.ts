@@ -56,7 +56,7 @@ function fromIdle(use: Use): AnySurface | undefined {
  *
  * @throws when the browser cannot draw in 3D
  */
-function takeSurface(use: 'lens' | 'set'): Surface {
+export function takeSurface(use: 'lens' | 'set'): Surface {
   const s = (fromIdle(use) as Surface | undefined) ?? made(use, document.createElement('canvas'));
   s.renderer.setPixelRatio(Math.min(devicePixelRatio, MOST_PIXEL_RATIO));
   return s;
