@@ -19,6 +19,8 @@ export interface Helper {
   state(): {
     frame: number;
     revision: number;
+    /** Grows with whatever is evaluated and drawn anew. */
+    version: number;
     pending: number;
     /** Models and images that are on their way. */
     coming: number;
@@ -68,6 +70,7 @@ export function theHelper(): void {
       return {
         frame: s.frame,
         revision: s.revision,
+        version: s.version,
         pending: useOutbox.getState().pending.length,
         coming: modelsComing() + imagesComing(),
         dropped: s.dropped,

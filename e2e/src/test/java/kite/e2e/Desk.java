@@ -311,6 +311,15 @@ abstract class Desk {
     page.evaluate(NEXT_FRAMES);
   }
 
+  /** Waits until every view has drawn what is there now, with all models and images in it. */
+  void settled() {
+    page.waitForFunction(
+        "() => { const s = jollyKite.state();"
+            + " return s.coming === 0 && [...document.querySelectorAll('.view canvas[data-drawn]')]"
+            + ".every(c => c.dataset.drawn.split('/').pop() === String(s.version)); }");
+    page.evaluate(NEXT_FRAMES);
+  }
+
   void saved() {
     page.waitForFunction("() => jollyKite.state().pending === 0");
   }

@@ -284,7 +284,7 @@ class HandsTest extends Desk {
     double[] p = place(id);
     double[] at = inSet(p[0], p[1], p[2]);
     page.mouse().move(at[0] + fromX, at[1] + fromY);
-    page.waitForTimeout(100); // the handle under the pointer is found when a frame is drawn
+    settled(); // the handle under the pointer is found when a frame is drawn
     page.mouse().down();
     for (int i = 1; i <= 5; i++)
       page.mouse().move(at[0] + fromX + dx * i / 5.0, at[1] + fromY + dy * i / 5.0);
@@ -301,7 +301,7 @@ class HandsTest extends Desk {
     for (String[] sought : new String[][] {{"Lantern", "lantern", "1.59"}, {"Pim", "pim", "1.2"}}) {
       choose(sought[0]);
       page.keyboard().press("Shift+V");
-      page.waitForTimeout(200);
+      settled();
       double[] p = place(sought[1]);
       double[] foot = inSet(p[0], p[1], p[2]);
       double[] top = inSet(p[0], p[1] + Double.parseDouble(sought[2]), p[2]);
@@ -323,22 +323,22 @@ class HandsTest extends Desk {
     button("Plan").click();
     choose("Lantern");
     page.keyboard().press("Shift+V");
-    page.waitForTimeout(200);
+    settled();
     double pan = value("lantern", "pan");
     button("Turn in the set").click();
-    page.waitForTimeout(100);
+    settled();
     int before = undos();
     ringDrag("lantern");
     assertEquals(before + 1, undos(), "one edit");
     assertTrue(Math.abs(value("lantern", "pan") - pan) > 3, "the lantern has turned");
     button("Scale in the set").click();
-    page.waitForTimeout(100);
+    settled();
     dragHandle("lantern", 0, 0, 40, 0);
     assertTrue(value("lantern", "scaleX") > 1.05, "it has grown: " + value("lantern", "scaleX"));
     button("Move in the set").click();
     choose("Lantern to Pim");
     page.keyboard().press("Shift+V");
-    page.waitForTimeout(200);
+    settled();
     double[] was = place("camC");
     dragHandle("camC", 0, 0, 30, 20);
     double[] now = place("camC");

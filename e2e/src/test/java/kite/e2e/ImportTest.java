@@ -48,7 +48,7 @@ class ImportTest extends Desk {
     type("Z of crate", "-20");
     type("X of crate", "0.2");
     choose("Dolly zoom on Oda");
-    page.waitForTimeout(800);
+    settled();
     BufferedImage start = lens();
     goTo(1013);
     BufferedImage half = lens();

@@ -94,7 +94,6 @@ class MoveTest extends Desk {
     page.getByText(Pattern.compile("100 % camera A; the lens here: .*")).waitFor();
     // another frame for camera A: the travel goes there without being touched
     choose("Crane down");
-    page.getByText("Pedestal of Crane down").isVisible();
     page.getByLabel("Answer a note with a trim").selectOption("a little higher");
     choose("Lantern to Pim");
     drawn();
@@ -166,7 +165,7 @@ class MoveTest extends Desk {
     goTo(1050);
     button("Plan").click();
     button("Find").click();
-    page.waitForTimeout(300);
+    settled();
     double before = value("camE", "arm/swing");
     double[] tip = numbers("() => jollyKite.handleOnScreen('arm')");
     page.mouse().move(tip[0], tip[1]);

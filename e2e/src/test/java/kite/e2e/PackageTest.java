@@ -91,7 +91,7 @@ class PackageTest extends Desk {
     ready(page);
     desk("Frame");
     goTo(1024);
-    page.waitForTimeout(1200);
+    settled();
     BufferedImage seen = lens();
     Map<String, BufferedImage> images = new HashMap<>();
     for (SaltWind.Asset a : salt.plate())

@@ -29,7 +29,8 @@ class RigTest extends Desk {
     assertEquals(0.5, pim[1], 1e-6);
     goTo(1060);
     button("Turn to Oda from this frame").click();
-    assertTrue(project(eyes("pim", 1.22, 6))[0] > 0, "at the cue the aim has not left yet");
+    assertEquals(
+        0.5, project(eyes("pim", 1.22, 6))[0], 1e-6, "at the cue the aim has not left yet");
     goTo(1072);
     double[] oda = project(eyes("oda", 1.66, 7.5));
     assertEquals(0.5, oda[0], 1e-6);

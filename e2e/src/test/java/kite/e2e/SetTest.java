@@ -224,7 +224,7 @@ class SetTest extends Desk {
     choose("board");
     type("X of board", "0.6");
     type("Z of board", "-4");
-    page.waitForTimeout(900);
+    settled();
     double[] at = project(0.6, 1.1, -4);
     BufferedImage seen = lens();
     int p = seen.getRGB((int) (at[0] * seen.getWidth()), (int) (at[1] * seen.getHeight()));
@@ -234,7 +234,7 @@ class SetTest extends Desk {
     page.getByLabel("What it says").fill("Salt & Wind");
     button("Put it in the set").click();
     page.locator("aside.left .row .name[title='Salt & Wind']").waitFor();
-    page.waitForTimeout(600);
+    settled();
     String size = page.getByTestId("size").textContent();
     double wide = Double.parseDouble(size.substring(0, size.indexOf(' ')));
     assertTrue(wide > 2 && wide < 5, "eleven letters half a metre high: " + size);
@@ -246,7 +246,7 @@ class SetTest extends Desk {
     double[] before = numbers("() => jollyKite.camera().world");
     button("Four").click();
     for (String side : List.of("top", "front", "side")) page.getByTestId("set-" + side).waitFor();
-    page.waitForTimeout(500);
+    settled();
     page.mouse().move(300, 250);
     page.mouse().down(new Mouse.DownOptions().setButton(MouseButton.LEFT));
     page.mouse().move(360, 300);

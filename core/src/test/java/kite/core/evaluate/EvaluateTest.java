@@ -397,6 +397,7 @@ class EvaluateTest {
 
   @Test
   void attachingNestingAndWalkingKeepOrReachTheirPlace() {
+    int standing = 0;
     for (int seed = 0; seed < 25; seed++) {
       Sequence s = RandomDocuments.of(seed);
       Camera c = (Camera) s.get("cam0");
@@ -422,7 +423,7 @@ class EvaluateTest {
                       true,
                       7)));
       Plan before = new Plan(s, Models.NONE), after = new Plan(nested, Models.NONE);
-      double at = firstKey((Piece) s.get("piece5"), 7);
+      double at = firstKey(((Piece) s.get("piece5")).channels(), 7);
       before.evaluate(at);
       after.evaluate(at);
       Vec3 was = Matrix.newOrigin(Placement.matrix(before, "piece5"), 0),
@@ -444,11 +445,24 @@ class EvaluateTest {
           1e-9,
           "a light stays where it is when it is carried");
       if (b.rides() != null) continue;
+      standing++;
+      Sequence alone = s.with(c.with(List.of(b)));
       Sequence riding =
-          Edit.apply(s, List.of(new RigCommand.Ride("cam0", "base", "piece3", Base.Takes.ALL, 7)));
-      Channels none = Channels.NONE;
-      assertTrue(((Base) ((Camera) riding.get("cam0")).rig().get(0)).channels() != none);
+          Edit.apply(
+              alone, List.of(new RigCommand.Ride("cam0", "base", "piece3", Base.Takes.ALL, 7)));
+      assertEquals("piece3", ((Base) ((Camera) riding.get("cam0")).rig().get(0)).rides());
+      Plan stood = new Plan(alone, Models.NONE), rides = new Plan(riding, Models.NONE);
+      double on = firstKey(b.channels(), 7); // between its keys it goes its carrier's way
+      stood.evaluate(on);
+      rides.evaluate(on);
+      assertEquals(
+          0,
+          Matrix.newOrigin(Placement.matrix(stood, "cam0"), 0)
+              .distance(Matrix.newOrigin(Placement.matrix(rides, "cam0"), 0)),
+          1e-6,
+          "attaching keeps the place, seed " + seed);
     }
+    assertTrue(standing > 5, "cameras that rode nothing: " + standing);
     Sequence s =
         with(camera(base(Channels.NONE.with("pan", 90)), new Head("head", true, Channels.NONE)));
     Sequence walked =
@@ -464,8 +478,8 @@ class EvaluateTest {
     assertEquals(0, turned.get("cam").channel("base/x").at(1));
   }
 
-  private static double firstKey(Piece p, double otherwise) {
-    for (Channel c : p.channels().set().values())
+  private static double firstKey(Channels channels, double otherwise) {
+    for (Channel c : channels.set().values())
       if (c instanceof Channel.Curve k) return k.keys().get(0).frame();
     return otherwise;
   }
