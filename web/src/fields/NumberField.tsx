@@ -137,7 +137,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         className="field-label"
         {...handle(() =>
           fixed
-            ? undefined
+            ? null
             : {
                 moved: (dx, _, now) =>
                   preview(

@@ -229,8 +229,9 @@ export function DepthRuler({ camera }: { camera: Camera }) {
           'M0 -1l6 6-6 8-6-8z',
           1,
           (e) => {
-            if (follows) say('Focus follows its subjects. Let it go in the Focus card to set it by hand.');
-            else grab('Focus', r.focusM, focusTo)(e);
+            if (!follows) return grab('Focus', r.focusM, focusTo)(e);
+            say('Focus follows its subjects. Let it go in the Focus card to set it by hand.');
+            return null;
           },
           focusTo,
         )}

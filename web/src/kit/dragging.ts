@@ -10,8 +10,8 @@ export interface Follow {
   done?: () => void;
 }
 
-/** What a press on a handle leads to; nothing when it is not to be dragged. */
-export type Press = (e: React.PointerEvent) => Follow | undefined;
+/** What a press on a handle leads to; null when it is not to be dragged. */
+export type Press = (e: React.PointerEvent) => Follow | null;
 
 /** Followed on the window: what is drawn for a handle may be another element while it is dragged. Arrow keys are {@link heldArrows}'. */
 const ON_THE_WINDOW = { pointer: { capture: false, keys: false } } as const;
@@ -45,7 +45,7 @@ export function useHandles(): (press: Press) => React.HTMLAttributes<Element> & 
       leave.current = () => window.removeEventListener('keydown', escape, true);
       return (args[0] as Press)(event as unknown as React.PointerEvent);
     }
-    const follow = memo as Follow | undefined;
+    const follow = memo as Follow | null;
     if (!last) follow?.moved(...movement, event);
     else {
       leave.current?.();
