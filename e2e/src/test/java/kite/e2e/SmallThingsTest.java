@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.rig.Trim;
@@ -21,6 +22,9 @@ class SmallThingsTest extends Desk {
   private static Page.GetByLabelOptions exact() {
     return new Page.GetByLabelOptions().setExact(true);
   }
+
+  /** The pointer that Chromium's mouse is. */
+  private static final Map<String, Object> MOUSE = Map.of("pointerId", 1);
 
   @Test
   void aModelLandsWhereTheSetViewLooks() throws Exception {
@@ -125,7 +129,7 @@ class SmallThingsTest extends Desk {
     page.mouse().down();
     page.mouse().move(label.x + 60, label.y + 4);
     assertTrue(Math.abs(value("lantern", "x") - x) > 0.1, "it follows the pointer");
-    page.locator("aside.right .field-label").first().dispatchEvent("pointercancel");
+    page.locator("aside.right .field-label").first().dispatchEvent("pointercancel", MOUSE);
     assertEquals(x, value("lantern", "x"), 1e-12);
     page.mouse().up();
     assertEquals(x, value("lantern", "x"), 1e-12);
