@@ -6,7 +6,7 @@ import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
-import { useSequence, type Hit } from '../session/state';
+import { useSequence } from '../session/state';
 import { PULL_FRAMES } from '../doing/cueing';
 import { evaluated } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
@@ -14,8 +14,6 @@ import { Tip } from '../kit/Tip';
 import { aboutSubject, rulerOf, sighting, type Sighting } from '../doing/about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
-
-const start = (prompt: string, take: (hit: Hit) => boolean | void) => pick(prompt, take);
 
 /** How far the subject is: along the axis, which is what focus counts, and straight beside it. */
 function Distances({ camera }: { camera: string }) {
@@ -50,7 +48,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
     key: mayKey(),
   });
   const onPoint = () =>
-    start('Click what shall be sharp, in either view', (hit) => {
+    pick('Click what shall be sharp, in either view', (hit) => {
       const s = JSON.parse(theCore().pointSighting(camera.id, ...hit.point)) as Sighting;
       if (s.alongM <= 0) {
         say('That point is behind the camera. Click something in front of it.', true);
@@ -60,12 +58,12 @@ export function FocusCard({ camera }: { camera: Camera }) {
       edit('Focus on a point', ...letGo, distance(s.alongM));
     });
   const follow = () =>
-    start('Click the subject that focus shall follow', (hit) => {
+    pick('Click the subject that focus shall follow', (hit) => {
       editProposed(`Focus follows ${name(hit.id)}`, theCore().followFocus(camera.id, hit.id, at));
     });
   const rack = () =>
-    start('Rack focus: click the first subject', (first) => {
-      start(`Rack focus from ${name(first.id)}: click the second`, (second) => {
+    pick('Rack focus: click the first subject', (first) => {
+      pick(`Rack focus from ${name(first.id)}: click the second`, (second) => {
         const does = theCore().rackFocus(camera.id, first.id, second.id, at, pull);
         if (editProposed(`Rack focus from ${name(first.id)} to ${name(second.id)}`, does))
           say(`Focus is pulled from ${name(first.id)} to ${name(second.id)} over ${pull} frames from here.`);

@@ -173,7 +173,7 @@ function PickPrompt() {
   return (
     <div className="pick-prompt">
       <span>{picking.prompt}</span>
-      <Pill onClick={() => endPicking()}>Let it be</Pill>
+      <Pill onClick={endPicking}>Let it be</Pill>
     </div>
   );
 }

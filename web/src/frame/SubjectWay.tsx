@@ -143,8 +143,8 @@ function Grip({
             dragged ||= Math.hypot(dx, dy) > MOVED_PX;
             if (dragged) previewProposed(label, carried(dx / frame.width, dy / frame.height));
           },
-          done: () => {
-            if (!dragged) goTo(at);
+          done: (kept) => {
+            if (kept && !dragged) goTo(at);
           },
         };
       })}

@@ -4,7 +4,7 @@ import AccordionSummary from '@mui/material/AccordionSummary';
 import type { ReactNode } from 'react';
 import * as Icon from './icons';
 
-/** Something that is seldom wanted, folded away under its heading. It is made when it is first opened. */
+/** Something that is seldom wanted, folded away under its heading. It is made when it is opened. */
 export function Fold({ title, children }: { title: ReactNode; children: ReactNode }) {
   return (
     <Accordion

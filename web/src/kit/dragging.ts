@@ -7,7 +7,8 @@ import { commitPreview, endPreview } from '../session/document';
 export interface Follow {
   /** Takes the pointer's offset from the press, in pixels. */
   moved: (dx: number, dy: number, now: { shiftKey: boolean }) => void;
-  done?: () => void;
+  /** Ends it: what was moved is kept, or was taken back. */
+  done?: (kept: boolean) => void;
 }
 
 /** What a press on a handle leads to; null when it is not to be dragged. */
@@ -50,9 +51,10 @@ export function useHandles(): (press: Press) => React.HTMLAttributes<Element> & 
     else {
       leave.current?.();
       leave.current = null;
-      if (canceled || event.type === 'pointercancel') endPreview();
-      else commitPreview();
-      follow?.done?.();
+      const kept = !canceled && event.type !== 'pointercancel';
+      if (kept) commitPreview();
+      else endPreview();
+      follow?.done?.(kept);
     }
     return follow;
   }, ON_THE_WINDOW);

@@ -37,7 +37,7 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
           by = Math.round(toFrame(scale, toX(scale, f) + dx) - f);
           previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by));
         },
-        done: () => setOn(which.map((x) => x + by)),
+        done: (kept) => kept && setOn(which.map((x) => x + by)),
       };
     };
   const boxSelect = (e: React.PointerEvent): Follow => {

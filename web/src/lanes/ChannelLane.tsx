@@ -121,7 +121,8 @@ export function ChannelLane({
             })),
           );
         },
-        done: () =>
+        done: (kept) =>
+          kept &&
           chooseKeys(
             Object.fromEntries(lanes.map((p) => [laneOf(p.id, p.channel), p.frames.map((f) => f + landed)])),
           ),

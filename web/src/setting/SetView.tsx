@@ -71,7 +71,7 @@ export function SetView() {
         {picking ? (
           <div className="drawing-bar">
             <span>{picking.prompt}</span>
-            <Pill onClick={() => endPicking()}>Let it be</Pill>
+            <Pill onClick={endPicking}>Let it be</Pill>
           </div>
         ) : null}
         {drawing ? (

@@ -28,6 +28,7 @@ export interface Helper {
     undoSteps: number;
     camera: string;
     selected: string[];
+    chosenKeys: Record<string, number[]>;
   };
   handleOnScreen(part: string): number[];
   inSetView(x: number, y: number, z: number): number[];
@@ -77,6 +78,7 @@ export function theHelper(): void {
         undoSteps: useHistory.getState().undo.length,
         camera: lensCamera(s),
         selected: s.selected,
+        chosenKeys: s.chosenKeys,
       };
     },
     handleOnScreen(part) {

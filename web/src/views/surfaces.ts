@@ -78,7 +78,7 @@ export function giveBack(s: AnySurface): void {
 /**
  * Puts a surface into a box, behind all else that is in it, for as long as the view is there.
  *
- * @param attributes of the canvas; those that the view that is first shown with stay
+ * @param attributes of the canvas, as they are when the view is first shown
  * @returns null in it when the browser cannot draw in 3D
  */
 export function useSurface(

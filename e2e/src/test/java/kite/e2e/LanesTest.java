@@ -36,6 +36,19 @@ class LanesTest extends Desk {
     double perFrame = lane.boundingBox().width / 240;
     dragBy(lane.locator("[data-key='1101']"), -40 * perFrame, 0);
     assertEquals(1061, stored("oda", "x").keys().get(1).frame());
+    // one that is taken back stands where it stood, and is still the one that is chosen
+    var key = lane.locator("[data-key='1061']").boundingBox();
+    double keyX = key.x + key.width / 2, keyY = key.y + key.height / 2;
+    page.mouse().move(keyX, keyY);
+    page.mouse().down();
+    page.mouse().move(keyX + 10 * perFrame, keyY);
+    page.mouse().move(keyX + 20 * perFrame, keyY);
+    lane.locator("[data-key='1081']").waitFor();
+    page.keyboard().press("Escape");
+    page.mouse().up();
+    lane.locator("[data-key='1061']").waitFor();
+    assertEquals(
+        "{\"oda:x\":[1061]}", page.evaluate("() => JSON.stringify(jollyKite.state().chosenKeys)"));
     // shapes change what is between
     lane.locator("[data-key='1001']").focus();
     shape("Hold").click();

@@ -1,6 +1,7 @@
 package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -189,7 +190,8 @@ class LiveLineTest {
       reopened = PEOPLE.submit(() -> lead.delete(path).statusCode());
       String waiting =
           "select 1 from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()";
-      while (!c.createStatement().executeQuery(waiting).next()) Thread.onSpinWait();
+      while (!c.createStatement().executeQuery(waiting).next())
+        assertFalse(reopened.isDone(), "stored without waiting for us");
       assertNull(ear.approvals.poll(BEFORE_MS, TimeUnit.MILLISECONDS), "told before it is so");
     }
     assertEquals(204, reopened.get());
