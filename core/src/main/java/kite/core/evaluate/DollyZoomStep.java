@@ -30,7 +30,7 @@ final class DollyZoomStep implements Step {
     this.subject = subject;
     lens = part.gives() == DollyZoom.Gives.LENS;
     mmPerM = part.mmPerM();
-    focal = cameraSlot * LensRow.SIZE;
+    focal = cameraSlot * LensRow.SIZE + LensRow.FOCAL;
   }
 
   boolean solvesLens() {
