@@ -17,21 +17,29 @@ export type Press = (e: React.PointerEvent) => Follow | null;
 /** Followed on the window: what is drawn for a handle may be another element while it is dragged. Arrow keys are {@link heldArrows}'. */
 const ON_THE_WINDOW = { pointer: { capture: false, keys: false } } as const;
 
+/** A handle that is pressed. */
+interface Pressed {
+  follow: Follow | null;
+  escape: (k: KeyboardEvent) => void;
+}
+
 /**
  * Lets a component's handles be dragged: `<rect {...handle(press)} />`. What is previewed becomes an edit on release; it is taken back
  * when the pointer is taken away, with Escape, and when the component goes.
  */
 export function useHandles(): (press: Press) => React.HTMLAttributes<Element> & React.SVGAttributes<Element> {
-  const leave = useRef<(() => void) | null>(null);
-  useEffect(
-    () => () => {
-      if (!leave.current) return;
-      leave.current();
-      endPreview();
-    },
-    [],
-  );
-  const bind = useDrag<PointerEvent>(({ args, event, first, last, canceled, movement, memo, cancel }) => {
+  const pressed = useRef<Pressed | null>(null);
+  const end = (kept: boolean) => {
+    const p = pressed.current;
+    if (!p) return; // ended before: the library tells of what was cancelled a moment later
+    pressed.current = null;
+    window.removeEventListener('keydown', p.escape, true);
+    if (kept) commitPreview();
+    else endPreview();
+    p.follow?.done?.(kept);
+  };
+  useEffect(() => () => end(false), []);
+  return useDrag<PointerEvent>(({ args, event, first, last, canceled, movement, cancel }) => {
     if (first) {
       event.stopPropagation();
       event.preventDefault();
@@ -39,26 +47,14 @@ export function useHandles(): (press: Press) => React.HTMLAttributes<Element> & 
         if (k.key !== 'Escape') return;
         k.preventDefault();
         k.stopPropagation();
-        endPreview();
+        end(false);
         cancel();
       };
       window.addEventListener('keydown', escape, true);
-      leave.current = () => window.removeEventListener('keydown', escape, true);
-      return (args[0] as Press)(event as unknown as React.PointerEvent);
-    }
-    const follow = memo as Follow | null;
-    if (!last) follow?.moved(...movement, event);
-    else {
-      leave.current?.();
-      leave.current = null;
-      const kept = !canceled && event.type !== 'pointercancel';
-      if (kept) commitPreview();
-      else endPreview();
-      follow?.done?.(kept);
-    }
-    return follow;
+      pressed.current = { follow: (args[0] as Press)(event as unknown as React.PointerEvent), escape };
+    } else if (last) end(!canceled && event.type !== 'pointercancel');
+    else pressed.current?.follow?.moved(...movement, event);
   }, ON_THE_WINDOW);
-  return bind;
 }
 
 interface Held {
