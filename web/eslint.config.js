@@ -24,6 +24,16 @@ const FEATURES = [
   'versions',
 ];
 
+/** Whoever asks the core asks about what is shown: `core()` and `useCore` see to it that the plan stands there. */
+const FROM_THE_SESSION = {
+  name: '../core/load',
+  importNames: ['theCore'],
+  message: 'Ask with core() or useCore of session/evaluated.',
+};
+
+/** Folders that see to it themselves. */
+const SEE_TO_IT = ['core', 'session'];
+
 /** Files of a folder may import from these folders, and from their own. */
 const only = (folder, allowed) => ({
   files: [`src/${folder}/**/*.{ts,tsx}`],
@@ -31,6 +41,7 @@ const only = (folder, allowed) => ({
     'no-restricted-imports': [
       'error',
       {
+        paths: SEE_TO_IT.includes(folder) ? [] : [FROM_THE_SESSION],
         patterns: [
           {
             regex: `^\\.\\./(?!\\.\\./)(?!(${allowed.join('|') || 'none'})/)`,
@@ -61,7 +72,8 @@ export default ts.config(
         'error',
         {
           selector: "MemberExpression[object.name='useSequence'][property.name='setState']",
-          message: 'Each part of the open sequence is written by its own file of session (src/session/README.md).',
+          message:
+            'Each part of the open sequence is written by its own file of session (src/session/README.md).',
         },
       ],
     },

@@ -1,35 +1,28 @@
+import { bridge, type Core } from './bridge';
 import type { KiteCore } from './types';
-
-/** What the core gives where it can refuse: a result, or a reason. */
-export interface Refusal {
-  code: string;
-  entity: string;
-  field: string;
-  text: string;
-}
 
 /** The least module with a garbage-collected type: a struct of one byte. A browser that can run the core takes it. */
 const A_STRUCT = new Uint8Array([0, 97, 115, 109, 1, 0, 0, 0, 1, 5, 1, 95, 1, 120, 0]);
 
-let core: KiteCore | undefined;
-let coming: Promise<KiteCore> | undefined;
+let core: Core | undefined;
+let coming: Promise<Core> | undefined;
 
 /** Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it. */
-export function loadCore(): Promise<KiteCore> {
+export function loadCore(): Promise<Core> {
   return (coming ??= fetchCore().catch((e: unknown) => {
     coming = undefined; // whoever asks next tries again
     throw e;
   }));
 }
 
-async function fetchCore(): Promise<KiteCore> {
+async function fetchCore(): Promise<Core> {
   try {
     const runtime = (await import(
       /* @vite-ignore */ new URL('core/kite-core.js', document.baseURI).href
     )) as {
       load(path: string): Promise<{ exports: KiteCore }>;
     };
-    core = (await runtime.load(new URL('core/kite-core.wasm', document.baseURI).href)).exports;
+    core = bridge((await runtime.load(new URL('core/kite-core.wasm', document.baseURI).href)).exports);
     return core;
   } catch (e) {
     const tooOld = typeof WebAssembly === 'undefined' || !WebAssembly.validate(A_STRUCT);
@@ -43,21 +36,7 @@ async function fetchCore(): Promise<KiteCore> {
 }
 
 /** The core, once {@link loadCore} has finished. */
-export function theCore(): KiteCore {
+export function theCore(): Core {
   if (!core) throw new Error('The core is not loaded yet.');
   return core;
-}
-
-/** Parses an answer of the core; a refusal is thrown as an error that carries it. */
-export function answer<T>(json: string): T {
-  const parsed = JSON.parse(json) as T & { refusal?: Refusal };
-  if (parsed && typeof parsed === 'object' && parsed.refusal) throw new Refused(parsed.refusal);
-  return parsed;
-}
-
-/** An edit or a value that was not taken. */
-export class Refused extends Error {
-  constructor(readonly refusal: Refusal) {
-    super(refusal.text);
-  }
 }

@@ -2,6 +2,13 @@
 
 export type Vec3 = [number, number, number];
 
+/** A whole sequence, as it is kept. */
+export interface SequenceDocument {
+  format: number;
+  header: Header;
+  entities: Entity[];
+}
+
 export interface Header {
   code: string;
   title: string;
@@ -352,11 +359,11 @@ export interface Trim {
   id: string;
   on: boolean;
   label: string;
-  span: Span | null;
+  span: TrimSpan | null;
   channels: Record<string, Channel>;
 }
 
-export interface Span {
+export interface TrimSpan {
   first: number;
   last: number;
   fadeIn: number;
@@ -386,7 +393,7 @@ export interface Light {
   kind: 'light';
   id: string;
   name: string;
-  form: Form;
+  form: LightForm;
   parent: string | null;
   layer: string | null;
   colour: string;
@@ -401,7 +408,7 @@ export interface Light {
   channels: Record<string, Channel>;
 }
 
-export type Form = 'sun' | 'area' | 'spot' | 'point' | 'guide';
+export type LightForm = 'sun' | 'area' | 'spot' | 'point' | 'guide';
 
 export interface CutEntry {
   kind: 'cutEntry';
@@ -912,6 +919,301 @@ export interface Reduce {
   tolerance: number;
 }
 
+export interface AirNow {
+  density: number;
+  heightM: number;
+  colour: string;
+  background: string | null;
+}
+
+export type ArrangingBy = 'least' | 'centre' | 'most';
+
+export interface Made {
+  change: Change;
+  delta: Delta;
+}
+
+export interface Proposed {
+  commands: Command[];
+  says: string[];
+}
+
+export interface Baked {
+  commands: Command[];
+  report: BakeReport;
+}
+
+export interface BakeReport {
+  keys: number;
+  placeM: number;
+  degrees: number;
+  focalMm: number;
+}
+
+export interface Calmed {
+  commands: Command[];
+  report: CalmReport;
+}
+
+export interface CalmReport {
+  keys: number;
+  mostM: number;
+  mostDegrees: number;
+}
+
+export interface CameraTrack {
+  name: string;
+  frames: number[];
+  world: number[];
+  focalLengthMm: number[];
+  verticalDegrees: number;
+  zUp: boolean;
+  unitM: number;
+  filmBackMm: number[];
+}
+
+export interface ChannelInfo {
+  address: string;
+  label: string;
+  unit: Unit;
+  initial: number;
+  least: number;
+  most: number;
+  value: number;
+  inEffect: number;
+  decidedBy: string;
+  keyed: boolean;
+  locked: string;
+}
+
+export interface Composition {
+  headroom: number;
+  leadRoom: number;
+  backRoom: number;
+  faces: string;
+  height: number;
+}
+
+export type CueEdit = 'fitTo' | 'stretch' | 'repeat';
+
+export interface CutSpan {
+  id: string;
+  shot: string;
+  camera: string;
+  first: number;
+  last: number;
+}
+
+export interface DepthReading {
+  bars: DepthRulerBar[];
+  nearClipM: number;
+  farClipM: number;
+  focusM: number;
+  nearLimitM: number;
+  farLimitM: number | null;
+  hyperfocalM: number;
+}
+
+export interface DepthRulerBar {
+  id: string;
+  name: string;
+  colour: string;
+  nearM: number;
+  farM: number;
+  pointM: number;
+  straightM: number;
+  inFrame: boolean;
+}
+
+export interface NamedBack {
+  name: string;
+  back: FilmBack;
+}
+
+export type Side = 'across' | 'up' | 'diagonal';
+
+export interface FrameReportRow {
+  id: string;
+  name: string;
+  seen: number[];
+  height: number[];
+}
+
+export interface GuideDrawn {
+  form: Rule;
+  colour: string;
+  strength: number;
+  lines: number[][];
+}
+
+export interface Handles {
+  outFrames: number;
+  outValue: number;
+  inFrames: number;
+  inValue: number;
+}
+
+export interface HoldBothAnswer {
+  can: boolean;
+  does: boolean;
+  says: string;
+  focusM: number;
+  fStop: number;
+}
+
+export type LensDragTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
+
+export interface LensReport {
+  horizontalDegrees: number;
+  verticalDegrees: number;
+  diagonalDegrees: number;
+  hyperfocalM: number;
+  nearLimitM: number;
+  farLimitM: number | null;
+  circleMm: number;
+  circleShare: number;
+  filmBack: string;
+  squeeze: number;
+  fit: Fit;
+  reach: string;
+  note: string;
+  filmAcross: number;
+  filmDown: number;
+  beyondFilm: string;
+}
+
+export interface LightNow {
+  id: string;
+  form: LightForm;
+  shines: boolean;
+  colour: number[];
+  power: number;
+  shadowTint: number[];
+  radiusM: number;
+  coneRadians: number;
+  fullRadians: number;
+  widthM: number;
+  heightM: number;
+  specular: boolean;
+}
+
+export interface SavedRig {
+  rig: RigPart[];
+  names: Record<string, string>;
+}
+
+export interface SavedRigLoaded {
+  commands: Command[];
+  missing: string[];
+}
+
+export interface LookedAt {
+  where: Subject;
+  x: number;
+  y: number;
+  z: number;
+}
+
+export interface MotionRequest {
+  picked: Picked[];
+  edit: MotionEdit;
+}
+
+export interface Picked {
+  id: string;
+  channel: string;
+  frames: number[];
+}
+
+export interface Breach {
+  id: string;
+  name: string;
+  better: string;
+}
+
+export type PathEdit = 'insert' | 'split' | 'even';
+
+export interface PathReport {
+  lengthM: number;
+  tightestRadiusM: number | null;
+}
+
+export type PathShapesForm = 'line' | 'circle' | 'arc' | 'helix';
+
+export type PlaceSubjectBy = 'move' | 'turn' | 'lens';
+
+export interface Sighting {
+  x: number;
+  y: number;
+  z: number;
+  alongM: number;
+  straightM: number;
+  across: number | null;
+  down: number | null;
+}
+
+export type ReadyRig = 'tripod' | 'slider' | 'rail' | 'crane' | 'orbit' | 'riding' | 'following' | 'handheld' | 'travelling' | 'trimmed';
+
+export interface RigHandlesHandle {
+  part: string;
+  from: Vec3;
+  at: Vec3;
+}
+
+export interface InFrame {
+  cut: CutOff[];
+  whyEmpty: string;
+  clipsHide: boolean;
+  widestBlur: number;
+}
+
+export interface CutOff {
+  id: string;
+  name: string;
+  near: boolean;
+  far: boolean;
+}
+
+export interface Settings {
+  rate: Rate;
+  cameraPackage: CameraPackage;
+  filmBackName: string;
+  circleMm: number;
+}
+
+export interface Mesh {
+  positions: number[];
+  normals: number[];
+  colours: number[];
+  indices: number[];
+}
+
+export interface StandardsFault {
+  field: string;
+  text: string;
+}
+
+export interface TakenBack {
+  commands: Command[];
+  left: string[];
+}
+
+export interface Taking {
+  commands: Command[];
+  says: string[];
+  document: SequenceDocument;
+}
+
+export interface Warning {
+  kind: WarningsKind;
+  text: string;
+  first: number;
+  last: number;
+  part: string;
+}
+
+export type WarningsKind = 'fastPan' | 'roll' | 'vertical' | 'corner' | 'inside' | 'nothingBelow' | 'tooNear';
+
 /** Where each number of a camera stands in its row; LensRow.java says what each is. */
 export const LensRow = {
   FOCAL: 0,
@@ -929,7 +1231,7 @@ export const LensRow = {
   SIZE: 12,
 } as const;
 
-/** The functions the core exports; KiteCore.java says what each gives. */
+/** The functions the core's module exports; bridge.ts calls them with types. */
 export interface KiteCore {
   air(frame: number): string;
   align(ids: string, axes: string, by: string, frame: number, key: boolean): string;
@@ -951,7 +1253,7 @@ export interface KiteCore {
   composition(camera: string, subject: string): string;
   copies(ids: string, newIds: string, x: number, y: number, z: number, instances: boolean): string;
   copyIn(document: string, ids: string): string;
-  copyStep(ids: string): number;
+  copyStep(ids: string): string;
   cueLength(camera: string, part: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
@@ -959,6 +1261,7 @@ export interface KiteCore {
   depthRuler(camera: string): string;
   digest(): string;
   document(): string;
+  endComparing(side: number): void;
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
@@ -998,7 +1301,7 @@ export interface KiteCore {
   open(document: string): string;
   partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
   partSays(camera: string, part: string, frame: number): string;
-  pathEdit(id: string, kind: string, at: number, newId: string): string;
+  pathEdit(id: string, edit: string, at: number, newId: string): string;
   pathFromKeys(camera: string, pathId: string, ride: boolean): string;
   pathHeightM(): number;
   pathPlaces(id: string, out: Float64Array): void;
@@ -1009,7 +1312,7 @@ export interface KiteCore {
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
   pointSighting(camera: string, x: number, y: number, z: number): string;
-  poses(id: string, frames: string, out: Float64Array): void;
+  poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   pullFocus(camera: string, subject: string, frame: number, travel: number): string;
@@ -1032,7 +1335,7 @@ export interface KiteCore {
   shotCode(frame: number): string;
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;
-  size(ids: string, out: Float64Array): void;
+  size(ids: string, out: Float64Array): string;
   slot(id: string): number;
   slots(): number;
   speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;

@@ -1,48 +1,13 @@
-import { theCore } from '../core/load';
-import type { Camera, Vec3 } from '../core/types';
+import type { Camera, DepthReading, Sighting, Vec3 } from '../core/types';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 
-/** A subject's stretch of the depth ruler, as the core gives it. */
-export interface Bar {
-  id: string;
-  name: string;
-  colour: string;
-  nearM: number;
-  farM: number;
-  pointM: number;
-  straightM: number;
-  inFrame: boolean;
-}
-
-export interface Ruler {
-  bars: Bar[];
-  nearClipM: number;
-  farClipM: number;
-  focusM: number;
-  nearLimitM: number;
-  farLimitM: number | null;
-  hyperfocalM: number;
-}
-
-export const rulerOf = (camera: string): Ruler => JSON.parse(theCore().depthRuler(camera)) as Ruler;
-
-/** Where a point stands to a camera: metres along the axis and straight, and its place in frame. */
-export interface Sighting {
-  x: number;
-  y: number;
-  z: number;
-  alongM: number;
-  straightM: number;
-  across: number | null;
-  down: number | null;
-}
+export const rulerOf = (camera: string): DepthReading => core().depthRuler(camera);
 
 export function sighting(camera: string, subject: string): Sighting | null {
-  evaluated();
-  return JSON.parse(theCore().sighting(camera, subject, '')) as Sighting | null;
+  return core().sighting(camera, subject, '');
 }
 
 /** The subject that framing is about: the chosen one, else what is looked at, else the nearest. */
@@ -56,7 +21,6 @@ export function aboutSubject(): string {
   if (chosen) return chosen;
   for (const p of camera.rig)
     if (p.kind === 'attention' && p.on && p.subjects.length) return p.subjects[0].entity;
-  evaluated();
   return rulerOf(id).bars.find((b) => b.inFrame)?.id ?? '';
 }
 
@@ -66,7 +30,7 @@ export function aboutPoint(): { at: Vec3; alongM: number } {
   const subject = aboutSubject();
   const s = subject ? sighting(id, subject) : null;
   if (s && s.alongM > 0.05) return { at: [s.x, s.y, s.z], alongM: s.alongM };
-  const slot = theCore().slot(id);
+  const slot = core().slot(id);
   const { world, lens } = evaluated();
   const o = slot * 16;
   const d = lens[slot * LensRow.SIZE + LensRow.FOCUS];

@@ -1,7 +1,8 @@
 import { setView } from '../session/view';
+import type { SequenceDocument } from '../core/types';
+import { core } from '../session/evaluated';
 import { closeWindow } from '../session/windows';
 import { drawnAnew } from '../session/document';
-import { answer, theCore } from '../core/load';
 import { attempt } from '../session/said';
 import { useSequence } from '../session/state';
 import { getJson } from '../session/http';
@@ -27,20 +28,25 @@ export const titled = (k: Kept): string => (k.name ? `${numbered(k.number)} ${k.
 export const sideOf = (k: Kept): Side => ({ path: `versions/${k.number}`, title: titled(k) });
 
 /** What a version or an earlier moment was, as the server gives it. */
-export async function documentOf(sequence: string, path: string): Promise<string> {
-  return JSON.stringify(await getJson<unknown>(`/api/sequences/${sequence}/${path}`));
+export function documentOf(sequence: string, path: string): Promise<SequenceDocument> {
+  return getJson(`/api/sequences/${sequence}/${path}`);
+}
+
+/** A side without a document is the sequence as it is shown. */
+function laid(document: SequenceDocument | undefined, side: number): void {
+  if (document) core().compare(side, document);
+  else core().endComparing(side);
 }
 
 /** Lays two versions over each other in the lens view. */
 export async function compare(a: Side, b: Side): Promise<void> {
   const { id } = useSequence.getState();
   const [left, right] = await Promise.all(
-    [a, b].map((s) => (s.path ? documentOf(id, s.path) : Promise.resolve(s.document ?? ''))),
+    [a, b].map((s) => (s.path ? documentOf(id, s.path) : Promise.resolve(s.document))),
   );
   if (useSequence.getState().id !== id) return;
   attempt(() => {
-    answer(theCore().compare(0, left));
-    answer(theCore().compare(1, right));
+    [left, right].forEach(laid);
     setView({ compared: { sides: [a, b], way: useSequence.getState().compared?.way ?? 'wipe', at: 0.5 } });
     closeWindow();
     drawnAnew();
@@ -48,8 +54,7 @@ export async function compare(a: Side, b: Side): Promise<void> {
 }
 
 export function endCompare(): void {
-  theCore().compare(0, '');
-  theCore().compare(1, '');
+  [0, 1].forEach((side) => core().endComparing(side));
   setView({ compared: null });
   drawnAnew();
 }

@@ -1,7 +1,15 @@
 import { openWindow } from '../session/windows';
-import { theCore } from '../core/load';
-import type { Camera, Command, Entity, Piece, RigPart, StandInKind, Vec3 } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import type {
+  Camera,
+  Command,
+  Entity,
+  PathShapesForm,
+  Piece,
+  RigPart,
+  StandInKind,
+  Vec3,
+} from '../core/types';
+import { core, evaluated } from '../session/evaluated';
 import { edit, readOnly } from '../session/document';
 import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
@@ -39,7 +47,7 @@ export const STAND_INS: {
 const all = () => Object.values(useSequence.getState().entities);
 
 /** The name, or the name with the first number that is free. */
-export const freeName = (base: string): string => theCore().freeName(base);
+export const freeName = (base: string): string => core().freeName(base);
 
 /** Adds an entity and selects it. */
 export function add(label: string, entity: Entity): boolean {
@@ -87,7 +95,6 @@ export function groundAhead(): { x: number; z: number } {
 export function addStandIn(form: StandInKind): void {
   const s = STAND_INS.find((x) => x.form === form)!;
   const [width, height, depth] = s.size;
-  evaluated();
   const { x, z } = groundAhead();
   add(
     `Add ${s.name.toLowerCase()}`,
@@ -96,7 +103,7 @@ export function addStandIn(form: StandInKind): void {
       freeName(s.name),
       { kind: 'standIn', form, width, height, depth, stance: null },
       s.colour,
-      { x: theCore().freeGround(x, z, width, depth), z }, // beside what stands there
+      { x: core().freeGround(x, z, width, depth), z }, // beside what stands there
     ),
   );
 }
@@ -197,7 +204,7 @@ export function measureFromCamera(): void {
 
 function cameraEntity(channels: Record<string, number>): Camera {
   const cameras = all().filter((e): e is Camera => e.kind === 'camera');
-  const letter = theCore().freeLetter();
+  const letter = core().freeLetter();
   const rig: RigPart[] = [
     { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels },
     { kind: 'head', id: 'head', on: true, channels: {} },
@@ -257,10 +264,9 @@ export function duplicateSelected(instances: boolean): void {
 /** What the core proposes for copies, and their ids round by round. */
 export function copiesOf(ids: string[], count: number, step: Vec3 | null, instances: boolean) {
   const { entities } = useSequence.getState();
-  evaluated();
   const newIds = Array.from({ length: count }, () => ids.map((id) => newId(entities[id].kind))).flat();
   const [x, y, z] = step ?? [NaN, 0, 0];
-  const proposal = theCore().copies(JSON.stringify(ids), JSON.stringify(newIds), x, y, z, instances);
+  const proposal = () => core().copies(ids, newIds, x, y, z, instances);
   return { newIds, proposal };
 }
 
@@ -292,7 +298,7 @@ export function drawPath(): void {
 
 /** What uses an entity, by name and in the core's words; empty when nothing does. */
 export function usersOf(ids: string[]): string[] {
-  return JSON.parse(theCore().users(JSON.stringify(ids))) as string[];
+  return core().users(ids);
 }
 
 /** Takes the selected entities away; asks once when something uses them. */
@@ -308,7 +314,7 @@ export function removeSelected(): void {
 }
 
 /** Paths of a plain shape, as the core calls them. */
-export const PATH_SHAPES: { form: string; name: string }[] = [
+export const PATH_SHAPES: { form: PathShapesForm; name: string }[] = [
   { form: 'line', name: 'Straight path' },
   { form: 'circle', name: 'Circle path' },
   { form: 'arc', name: 'Arc path' },
@@ -316,16 +322,16 @@ export const PATH_SHAPES: { form: string; name: string }[] = [
 ];
 
 /** Adds a path of a plain shape, where the set view looks; about the selected piece or mark where there is one. */
-export function addPathShape(form: string): void {
+export function addPathShape(form: PathShapesForm): void {
   const f = PATH_SHAPES.find((x) => x.form === form)!;
   const { selected, entities } = useSequence.getState();
   const about = entities[selected[0]];
   let { x, z } = groundAhead();
   if (about?.kind === 'piece' || about?.kind === 'mark') {
     const { world } = evaluated();
-    const o = theCore().slot(about.id) * 16 + 12;
+    const o = core().slot(about.id) * 16 + 12;
     [x, z] = [world[o], world[o + 2]];
   }
   const id = newId('path');
-  if (editProposed(`Add a ${f.name.toLowerCase()}`, theCore().pathShape(form, x, z, id))) select(id);
+  if (editProposed(`Add a ${f.name.toLowerCase()}`, () => core().pathShape(form, x, z, id))) select(id);
 }

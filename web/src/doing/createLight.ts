@@ -1,6 +1,5 @@
-import { theCore } from '../core/load';
-import type { Form, Light } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import type { LightForm, Light } from '../core/types';
+import { core } from '../session/evaluated';
 import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
@@ -9,7 +8,7 @@ import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 import { add, freeName, groundAhead } from './create';
 
-export const LIGHTS: { form: Form; name: string; does: string }[] = [
+export const LIGHTS: { form: LightForm; name: string; does: string }[] = [
   { form: 'sun', name: 'Sun and sky', does: 'Parallel light with the sky around it' },
   { form: 'spot', name: 'Spot', does: 'A cone; can be kept aimed at a subject' },
   { form: 'point', name: 'Point', does: 'A bulb: light to all sides' },
@@ -32,7 +31,7 @@ export function addAir(): void {
 }
 
 /** A light with its usual settings. */
-export function lightOf(form: Form, name: string, channels: Light['channels']): Light {
+export function lightOf(form: LightForm, name: string, channels: Light['channels']): Light {
   return {
     kind: 'light',
     id: newId('light'),
@@ -53,7 +52,7 @@ export function lightOf(form: Form, name: string, channels: Light['channels']): 
   };
 }
 
-export function addLight(form: Form): void {
+export function addLight(form: LightForm): void {
   const { x, z } = groundAhead();
   const placed: Record<string, number> =
     form === 'sun' ? {} : { x, y: form === 'area' ? 2.4 : 2.6, z, tilt: form === 'point' ? 0 : -60 };
@@ -67,16 +66,14 @@ export function addLight(form: Form): void {
 export function addThreeLights(subject: string): void {
   const s = useSequence.getState();
   const camera = lensCamera(s);
-  if (!s.entities[subject] || theCore().slot(camera) < 0) {
+  if (!s.entities[subject] || core().slot(camera) < 0) {
     say('Choose a subject and look through a camera first.', true);
     return;
   }
-  evaluated();
   const ids = [newId('light'), newId('light'), newId('light')];
   if (
-    editProposed(
-      `Key, fill and rim for ${s.entities[subject].name}`,
-      theCore().threeLights(camera, subject, JSON.stringify(ids)),
+    editProposed(`Key, fill and rim for ${s.entities[subject].name}`, () =>
+      core().threeLights(camera, subject, ids),
     )
   )
     select(ids[0]);

@@ -1,5 +1,5 @@
-import { theCore } from '../core/load';
 import type { Attention, Camera, Framings, Light } from '../core/types';
+import { core } from '../session/evaluated';
 import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -39,7 +39,7 @@ export function cueHere(atOnce = false): boolean {
   const on = cued();
   if (!on || !members(on.part).length) return false;
   const frame = Math.round(useSequence.getState().frame);
-  return editProposed('Hold this mix', theCore().holdMix(on.camera.id, on.part.id, frame, atOnce));
+  return editProposed('Hold this mix', () => core().holdMix(on.camera.id, on.part.id, frame, atOnce));
 }
 
 /** Turns to the subject (or goes to the framing) of that number from this frame on. */
@@ -48,8 +48,7 @@ export function turnTo(index: number): boolean {
   const id = on && members(on.part)[index];
   if (!id) return false;
   const s = useSequence.getState();
-  return editProposed(
-    `Turn to ${s.entities[id]?.name ?? id}`,
-    theCore().turnCuesTo(on.camera.id, on.part.id, id, Math.round(s.frame), USUAL_TRAVEL),
+  return editProposed(`Turn to ${s.entities[id]?.name ?? id}`, () =>
+    core().turnCuesTo(on.camera.id, on.part.id, id, Math.round(s.frame), USUAL_TRAVEL),
   );
 }

@@ -1,7 +1,6 @@
-import { theCore } from '../core/load';
 import type { Command, Vec3 } from '../core/types';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { say } from '../session/said';
@@ -29,12 +28,12 @@ const listOf = (m: Map<string, Pose[]>, camera: string) => {
 /** Position and angles of a rigid transform of 16 numbers. */
 export function poseOf(m: Float64Array): Omit<Pose, 'frame' | 'focalLength'> {
   const angles = new Float64Array(3);
-  theCore().angles(m, angles);
+  core().angles(m, angles);
   return { at: [m[12], m[13], m[14]], pan: angles[0], tilt: angles[1], roll: angles[2] };
 }
 
 function now(camera: string): Pose | undefined {
-  const slot = theCore().slot(camera);
+  const slot = core().slot(camera);
   if (slot < 0) return undefined;
   const { world, lens } = evaluated();
   return {

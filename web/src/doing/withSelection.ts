@@ -1,9 +1,8 @@
 import { pick } from '../session/selection';
 import { openWindow } from '../session/windows';
 import { lookThrough, setView } from '../session/view';
-import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { editProposed } from '../session/proposals';
@@ -16,7 +15,7 @@ import type { ShortcutId } from '../shortcuts/list';
 const get = useSequence.getState;
 
 /** The selected things that have a place, as the core takes them. */
-const placedIds = (): string[] => get().selected.filter((id) => theCore().slot(id) >= 0);
+const placedIds = (): string[] => get().selected.filter((id) => core().slot(id) >= 0);
 
 export function align(axes: string, by: 'least' | 'centre' | 'most'): void {
   const ids = placedIds();
@@ -24,18 +23,15 @@ export function align(axes: string, by: 'least' | 'centre' | 'most'): void {
     say('Select two or more things: the others are aligned with the first.');
     return;
   }
-  evaluated();
-  editProposed('Align', theCore().align(JSON.stringify(ids), axes, by, get().frame, mayKey()));
+  editProposed('Align', () => core().align(ids, axes, by, get().frame, mayKey()));
 }
 
 export function setDown(): void {
-  evaluated();
-  editProposed('Set on the ground', theCore().setDown(JSON.stringify(placedIds()), 0, get().frame, mayKey()));
+  editProposed('Set on the ground', () => core().setDown(placedIds(), 0, get().frame, mayKey()));
 }
 
 export function toGrid(): void {
-  evaluated();
-  editProposed('Snap to the grid', theCore().toGrid(JSON.stringify(placedIds()), get().frame, mayKey()));
+  editProposed('Snap to the grid', () => core().toGrid(placedIds(), get().frame, mayKey()));
 }
 
 /** The selection's first thing goes to a clicked point of a surface. */
@@ -43,8 +39,7 @@ export function toSurface(): void {
   const [id] = placedIds();
   if (!id) return;
   pick('Click the surface it shall stand on', (hit) => {
-    evaluated();
-    editProposed('Set on a surface', theCore().toPoint(id, ...hit.point, get().frame, mayKey()));
+    editProposed('Set on a surface', () => core().toPoint(id, ...hit.point, get().frame, mayKey()));
   });
 }
 
@@ -53,13 +48,11 @@ export function toOther(): void {
   const [id] = placedIds();
   if (!id) return;
   pick('Click the thing whose place it shall have', (hit) => {
-    evaluated();
-    const slot = theCore().slot(hit.id);
+    const slot = core().slot(hit.id);
     const { world } = evaluated();
     const o = slot * 16 + 12;
-    editProposed(
-      'Snap to a point',
-      theCore().toPoint(id, world[o], world[o + 1], world[o + 2], get().frame, mayKey()),
+    editProposed('Snap to a point', () =>
+      core().toPoint(id, world[o], world[o + 1], world[o + 2], get().frame, mayKey()),
     );
   });
 }
@@ -136,7 +129,7 @@ export const MORE: {
     fits: (e) => e.kind === 'mark',
     run: () => {
       const { world } = evaluated();
-      const o = theCore().slot(get().selected[0]) * 16 + 12;
+      const o = core().slot(get().selected[0]) * 16 + 12;
       cameraAt([world[o], world[o + 1], world[o + 2]]);
     },
   },

@@ -1,8 +1,8 @@
 import { pick } from '../session/selection';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choose } from '../kit/Choose';
-import { theCore } from '../core/load';
 import type { Attention, Camera, Command, Light } from '../core/types';
+import { core, useCore } from '../session/evaluated';
 import { edit } from '../session/document';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
@@ -30,7 +30,7 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
   );
   const name = (id: string) => entities[id]?.name ?? id;
   const addSubject = (id: string) => {
-    editProposed(`Attend to ${name(id)}`, theCore().takeMember(camera.id, part.id, id));
+    editProposed(`Attend to ${name(id)}`, () => core().takeMember(camera.id, part.id, id));
   };
   const pieces = others
     .concat(Object.values(entities).filter((e) => part.subjects.some((s) => s.entity === e.id)))
@@ -42,12 +42,11 @@ export function AttentionControls({ camera, part }: { camera: Camera | Light; pa
       if (others.some((e) => e.id === hit.id)) addSubject(hit.id);
     });
   const turnTo = (id: string) =>
-    editProposed(
-      `Turn to ${name(id)}`,
-      theCore().turnCuesTo(camera.id, part.id, id, Math.round(frame), USUAL_TRAVEL),
+    editProposed(`Turn to ${name(id)}`, () =>
+      core().turnCuesTo(camera.id, part.id, id, Math.round(frame), USUAL_TRAVEL),
     );
   const drop = (id: string) =>
-    editProposed(`Stop attending to ${name(id)}`, theCore().letMemberGo(camera.id, part.id, id));
+    editProposed(`Stop attending to ${name(id)}`, () => core().letMemberGo(camera.id, part.id, id));
   return (
     <>
       {part.subjects.map((s) => (
@@ -120,7 +119,7 @@ function Anchors({
   part: Attention;
   subject: Attention['subjects'][number];
 }) {
-  const names = JSON.parse(theCore().anchors(subject.entity)) as string[];
+  const names = useCore((c) => c.anchors(subject.entity));
   if (names.length < 2) return null;
   return (
     <Choose

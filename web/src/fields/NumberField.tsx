@@ -3,9 +3,9 @@ import { approvedOn } from '../session/approvals';
 import { useId, useRef, useState } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import { Menu } from '../kit/Menu';
-import { answer, Refused, theCore } from '../core/load';
-import { evaluated } from '../session/evaluated';
-import type { Command, Unit } from '../core/types';
+import { Refused } from '../core/answer';
+import { core, useCore } from '../session/evaluated';
+import type { ChannelInfo, Command, Unit } from '../core/types';
 import { commitPreview, edit, endPreview, preview } from '../session/document';
 import { mayKey, openLane } from '../session/laneState';
 import { say, takeRefusal } from '../session/said';
@@ -16,24 +16,6 @@ import { useHandles } from '../kit/dragging';
 import { Fault, faulty } from './Fault';
 import { IconAction } from '../kit/IconAction';
 import './fields.css';
-
-/** A channel as the core describes it at the present frame. */
-export interface ChannelInfo {
-  address: string;
-  label: string;
-  unit: Unit;
-  initial: number;
-  least: number;
-  most: number;
-  value: number;
-  keyed: boolean;
-  /** Why it may not be changed; '' when it may. */
-  locked: string;
-  /** The number in effect: another than the value where something else has a say. */
-  inEffect: number;
-  /** What decides it in place of the channel; '' when the channel does. */
-  decidedBy: string;
-}
 
 const LOOKING = 'You may look here but not change.';
 
@@ -52,7 +34,7 @@ export const STEP: Record<Unit, number> = {
 /** Reads a number as typed; null after saying why it cannot be read. */
 function read(text: string, unit: Unit, current: number): number | null {
   try {
-    return answer<{ value: number }>(theCore().readNumber(text, unit, current)).value;
+    return core().readNumber(text, unit, current);
   } catch (e) {
     if (!(e instanceof Refused)) throw e;
     say(e.message, true);
@@ -76,7 +58,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const approval = useSequence((s) => s.approvals[id]);
   const fixed =
     channel.locked || decided || (mayEdit ? '' : LOOKING) || (approval ? `${approvedOn(approval)}.` : '');
-  const showing = theCore().showNumber(decided ? channel.inEffect : value, unit);
+  const showing = core().showNumber(decided ? channel.inEffect : value, unit);
   const label = `${channel.label} of ${name}`;
   // what is selected with this one and is of its kind is set alike
   const alike = (): string[] => {
@@ -151,7 +133,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         {channel.locked ? ' · locked' : ''}
         {other ? (
           <span className="in-effect" title={decided || 'The number in effect, with what lies over it'}>
-            {decided ? ' · follows' : ` · now ${theCore().showNumber(channel.inEffect, unit)}`}
+            {decided ? ' · follows' : ` · now ${core().showNumber(channel.inEffect, unit)}`}
           </span>
         ) : null}
       </span>
@@ -232,9 +214,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         >
           Reset
         </MenuItem>
-        <MenuItem
-          onClick={choose(() => void navigator.clipboard?.writeText(theCore().showNumber(value, unit)))}
-        >
+        <MenuItem onClick={choose(() => void navigator.clipboard?.writeText(core().showNumber(value, unit)))}>
           Copy
         </MenuItem>
         {lockable ? (
@@ -275,10 +255,7 @@ export function channelOf(
 
 /** Every channel of an entity at the present frame. */
 export function useChannels(id: string): ChannelInfo[] {
-  const frame = useSequence((s) => s.frame);
-  const version = useSequence((s) => s.version);
-  if (version >= 0) evaluated(); // the numbers in effect are of this frame
-  return version < 0 ? [] : (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]);
+  return useCore((c) => c.channels(id, useSequence.getState().frame));
 }
 
 /** A block of number fields. */

@@ -1,6 +1,7 @@
 import { useId, useRef, useState } from 'react';
-import { answer, Refused, theCore } from '../core/load';
+import { Refused } from '../core/answer';
 import type { Unit } from '../core/types';
+import { core } from '../session/evaluated';
 import { takeRefusal } from '../session/said';
 import { useSequence } from '../session/state';
 import { Words } from '../kit/Words';
@@ -36,7 +37,7 @@ export function TextNumber({
   const fault = refused || (text === null ? found : '');
   const leaving = useRef(false);
   const framed = unit === 'frame' || unit === 'frames';
-  const shown = theCore().showNumber(value, framed ? 'factor' : unit);
+  const shown = core().showNumber(value, framed ? 'factor' : unit);
   const commit = () => {
     if (text === null || leaving.current) return true;
     if (text.trim() === shown) {
@@ -44,11 +45,9 @@ export function TextNumber({
       return true;
     }
     try {
-      const v = answer<{ value: number }>(
-        framed
-          ? theCore().readFrames(text, value, unit === 'frames')
-          : theCore().readNumber(text, unit, value),
-      ).value;
+      const v = framed
+        ? core().readFrames(text, value, unit === 'frames')
+        : core().readNumber(text, unit, value);
       if (onChange(v) === false) {
         setRefused(takeRefusal());
         return false;

@@ -1,13 +1,5 @@
 /** What is offered to choose from, in the standards and elsewhere; anything else can be typed or comes from a file. */
 
-/** A film back with the trade's name, as the core lists them. */
-export interface NamedBack {
-  name: string;
-  widthMm: number;
-  heightMm: number;
-  squeeze: number;
-}
-
 /** What cannot be in the standards as they are typed, by field as the core names them. */
 export type Faults = Record<string, string>;
 

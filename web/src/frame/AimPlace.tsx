@@ -1,6 +1,5 @@
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import type { ChannelInfo } from '../fields/NumberField';
+import { useCore } from '../session/evaluated';
 import { heldArrows, useHandles } from '../kit/dragging';
 import { preview } from '../session/document';
 import { mayKey } from '../session/laneState';
@@ -20,11 +19,10 @@ export function AimPlace({
 }) {
   const at = useSequence((s) => s.frame);
   const handle = useHandles();
-  useSequence((s) => s.version);
   const shown = useSequence((s) => s.ghosts && !s.playing && s.mayEdit);
   const part = camera.rig.findLast((p) => p.kind === 'attention' && p.on && p.cues.length > 0);
+  const channels = useCore((c) => (shown && part ? c.channels(camera.id, at) : []));
   if (!shown || !part || camera.locked) return null;
-  const channels = JSON.parse(theCore().channels(camera.id, at)) as ChannelInfo[];
   const value = (name: string) => channels.find((c) => c.address === `${part.id}/${name}`)?.value ?? 0.5;
   const [across, down] = [value('across'), value('down')];
   const to = (x: number, y: number) => {

@@ -2,12 +2,11 @@ import { setView } from '../session/view';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Words } from '../kit/Words';
 import { useState } from 'react';
-import { answer, theCore } from '../core/load';
 import type { Camera, Command, Guide, Rule } from '../core/types';
 import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { editProposed } from '../session/proposals';
@@ -56,14 +55,6 @@ export function toggleGuide(camera: Camera, form: Rule): void {
 /** Places a subject can be put at: the crossings of thirds, the middle, and whatever is clicked. */
 const CROSSINGS = [1 / 3, 1 / 2, 2 / 3];
 
-interface Reading {
-  headroom: number;
-  leadRoom: number;
-  backRoom: number;
-  faces: 'left' | 'right' | 'lens' | 'away';
-  height: number;
-}
-
 /** The next place along one side of the frame. */
 function onwards(at: number, way: number, fine: boolean): number {
   if (!way) return at;
@@ -81,23 +72,19 @@ export function CompositionCard({ camera }: { camera: Camera }) {
   const about = useSequence((s) => s.about);
   const [place, setPlace] = useState<[number, number]>([0.5, 0.4]);
   const [size, setSize] = useState('');
-  evaluated();
   const bars = rulerOf(camera.id).bars;
   const subject = aboutSubject();
-  const reading = subject ? (JSON.parse(theCore().composition(camera.id, subject)) as Reading | null) : null;
+  const reading = useCore((c) => (subject ? c.composition(camera.id, subject) : null));
   const put = (by: 'move' | 'turn' | 'lens') => {
     if (!subject) {
       say('Choose a subject first: there is none ahead of this camera.', true);
       return;
     }
-    const share = size.trim()
-      ? attempt(() => answer<{ value: number }>(theCore().readNumber(size, 'percent', 0)).value / 100)
-      : 0;
+    const share = size.trim() ? attempt(() => core().readNumber(size, 'percent', 0) / 100) : 0;
     if (share === undefined) return;
     remember(camera.id);
-    editProposed(
-      `Place ${entities[subject].name} by ${by}`,
-      theCore().placeSubject(camera.id, subject, '', place[0], place[1], share, by, frame, mayKey()),
+    editProposed(`Place ${entities[subject].name} by ${by}`, () =>
+      core().placeSubject(camera.id, subject, '', place[0], place[1], share, by, frame, mayKey()),
     );
   };
   return (

@@ -1,9 +1,8 @@
 import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import { useEffect, useRef } from 'react';
-import { theCore } from '../core/load';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { cutSpans } from '../session/cut';
 import { select } from '../session/selection';
@@ -70,7 +69,6 @@ export function ContactSheet() {
     };
   }, [aspect, cameras.length]);
   const spans = cutSpans();
-  evaluated();
   return (
     <section className="view contact-sheet" aria-label="Contact sheet">
       <div className="view-bar">
@@ -82,7 +80,7 @@ export function ContactSheet() {
       {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
       <div className="tiles">
         {cameras.map((c) => {
-          const slot = theCore().slot(c.id);
+          const slot = core().slot(c.id);
           const { lens } = evaluated();
           const shot = spans.find((s) => s.camera === c.id && s.first <= frame && frame <= s.last);
           return (
@@ -108,7 +106,7 @@ export function ContactSheet() {
                 </span>
                 <span className="name">{c.name}</span>
                 <span className="mono muted">
-                  {theCore().showNumber(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')}
+                  {core().showNumber(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')}
                 </span>
                 {shot ? <span className="mono">{shot.shot}</span> : null}
               </span>

@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { theCore } from '../core/load';
 import type { Camera, Command } from '../core/types';
 import { heldArrows, type Press, useHandles } from '../kit/dragging';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { preview } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { say } from '../session/said';
@@ -28,18 +27,16 @@ export function DepthRuler({ camera }: { camera: Camera }) {
   const held = useRef<Scale | null>(null);
   const frame = useSequence((s) => s.frame);
   const mayEdit = useSequence((s) => s.mayEdit);
-  useSequence((s) => s.version);
+  const r = useCore((c) => (c.slot(camera.id) < 0 ? null : rulerOf(camera.id)));
   const grips = useHandles();
   useEffect(() => {
     const o = new ResizeObserver(([e]) => setWidth(Math.max(80, e.contentRect.width)));
     o.observe(svg.current!);
     return () => o.disconnect();
   }, []);
-  if (theCore().slot(camera.id) < 0) return null;
-  evaluated();
-  const r = rulerOf(camera.id);
+  if (!r) return null;
   const scale = held.current ? { ...held.current, width } : scaleOf(r, width);
-  const show = (m: number | null) => (m === null ? '∞' : theCore().showNumber(m, 'metres'));
+  const show = (m: number | null) => (m === null ? '∞' : core().showNumber(m, 'metres'));
   const set = (channel: string, value: number): Command => ({
     kind: 'setValue',
     id: camera.id,

@@ -1,6 +1,5 @@
 import { pick } from '../session/selection';
 import { useState } from 'react';
-import { theCore } from '../core/load';
 import type { Camera, Command, Focus } from '../core/types';
 import { edit } from '../session/document';
 import { mayKey } from '../session/laneState';
@@ -8,10 +7,10 @@ import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { PULL_FRAMES } from '../doing/cueing';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../kit/Tip';
-import { aboutSubject, rulerOf, sighting, type Sighting } from '../doing/about';
+import { aboutSubject, rulerOf, sighting } from '../doing/about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 
@@ -21,7 +20,7 @@ function Distances({ camera }: { camera: string }) {
   const name = useSequence((s) => s.entities[id]?.name);
   const s = id ? sighting(camera, id) : null;
   if (!s || s.alongM <= 0) return null;
-  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const show = (m: number) => core().showNumber(m, 'metres');
   return (
     <p className="says mono">{`${name}: ${show(s.alongM)} along the axis, ${show(s.straightM)} straight`}</p>
   );
@@ -32,7 +31,6 @@ export function FocusCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const entities = useSequence((s) => s.entities);
   const [pull, setPull] = useState(PULL_FRAMES);
-  evaluated();
   const r = rulerOf(camera.id);
   const focus = camera.focus;
   const name = (id: string) => entities[id]?.name ?? 'a removed thing';
@@ -49,7 +47,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
   });
   const onPoint = () =>
     pick('Click what shall be sharp, in either view', (hit) => {
-      const s = JSON.parse(theCore().pointSighting(camera.id, ...hit.point)) as Sighting;
+      const s = core().pointSighting(camera.id, ...hit.point);
       if (s.alongM <= 0) {
         say('That point is behind the camera. Click something in front of it.', true);
         return true;
@@ -59,12 +57,12 @@ export function FocusCard({ camera }: { camera: Camera }) {
     });
   const follow = () =>
     pick('Click the subject that focus shall follow', (hit) => {
-      editProposed(`Focus follows ${name(hit.id)}`, theCore().followFocus(camera.id, hit.id, at));
+      editProposed(`Focus follows ${name(hit.id)}`, () => core().followFocus(camera.id, hit.id, at));
     });
   const rack = () =>
     pick('Rack focus: click the first subject', (first) => {
       pick(`Rack focus from ${name(first.id)}: click the second`, (second) => {
-        const does = theCore().rackFocus(camera.id, first.id, second.id, at, pull);
+        const does = () => core().rackFocus(camera.id, first.id, second.id, at, pull);
         if (editProposed(`Rack focus from ${name(first.id)} to ${name(second.id)}`, does))
           say(`Focus is pulled from ${name(first.id)} to ${name(second.id)} over ${pull} frames from here.`);
       });
@@ -74,21 +72,16 @@ export function FocusCard({ camera }: { camera: Camera }) {
     focus && focus.subjects.length > 1
       ? focus.subjects.slice(0, 2).map((s) => sighting(camera.id, s.entity))
       : null;
-  const held =
+  const held = useCore((c) =>
     both?.[0] && both[1] && both[0].alongM > 0 && both[1].alongM > 0
-      ? (JSON.parse(theCore().holdBoth(camera.id, both[0].alongM, both[1].alongM)) as {
-          can: boolean;
-          does: boolean;
-          says: string;
-          focusM: number;
-          fStop: number;
-        })
-      : null;
+      ? c.holdBoth(camera.id, both[0].alongM, both[1].alongM)
+      : null,
+  );
   return (
     <div className="card" style={{ borderLeftColor: 'var(--lilac)' }} data-card="focus">
       <div className="card-head">
         <span className="card-name">Focus</span>
-        <span className="mono muted">{theCore().showNumber(r.focusM, 'metres')}</span>
+        <span className="mono muted">{core().showNumber(r.focusM, 'metres')}</span>
       </div>
       <Distances camera={camera.id} />
       <p className="says">
@@ -128,9 +121,8 @@ export function FocusCard({ camera }: { camera: Camera }) {
           <Pill
             aria-label={`Pull focus to ${name(s.entity)} from this frame`}
             onClick={() =>
-              editProposed(
-                `Pull focus to ${name(s.entity)}`,
-                theCore().pullFocus(camera.id, s.entity, at, pull),
+              editProposed(`Pull focus to ${name(s.entity)}`, () =>
+                core().pullFocus(camera.id, s.entity, at, pull),
               )
             }
           >
@@ -140,7 +132,9 @@ export function FocusCard({ camera }: { camera: Camera }) {
             size="small"
             aria-label={`Focus lets go of ${name(s.entity)}`}
             onClick={() =>
-              editProposed(`Let go of ${name(s.entity)}`, theCore().letMemberGo(camera.id, 'focus', s.entity))
+              editProposed(`Let go of ${name(s.entity)}`, () =>
+                core().letMemberGo(camera.id, 'focus', s.entity),
+              )
             }
           >
             ×

@@ -1,7 +1,5 @@
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
-import { evaluated } from '../session/evaluated';
-import { useSequence } from '../session/state';
+import { useCore } from '../session/evaluated';
 import './frame.css';
 
 /** Guides over the delivery frame, and the dark around it. */
@@ -12,26 +10,9 @@ export function GuideLines({
   camera: Camera;
   frame: { left: number; top: number; width: number; height: number };
 }) {
-  useSequence((s) => s.version);
-  useSequence((s) => s.frame);
-  evaluated();
-  const guides =
-    camera.guides.length && theCore().slot(camera.id) >= 0
-      ? (JSON.parse(theCore().guideLines(camera.id)) as {
-          form: string;
-          colour: string;
-          strength: number;
-          lines: number[][];
-        }[])
-      : [];
-  const film =
-    theCore().slot(camera.id) >= 0
-      ? (JSON.parse(theCore().lensReport(camera.id)) as {
-          filmAcross: number;
-          filmDown: number;
-          beyondFilm: string;
-        })
-      : null;
+  const placed = useCore((c) => c.slot(camera.id) >= 0);
+  const guides = useCore((c) => (placed && camera.guides.length ? c.guideLines(camera.id) : []));
+  const film = useCore((c) => (placed ? c.lensReport(camera.id) : null));
   return (
     <>
       {camera.surround < 1 ? (

@@ -1,9 +1,9 @@
 import { Tick } from '../kit/Tick';
 import { useSettings } from '../session/settings';
 import { useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Camera, Fit } from '../core/types';
-import { Fields, type ChannelInfo } from '../fields/NumberField';
+import type { Camera, ChannelInfo, FilmBack, Fit, LensReport, NamedBack, Side } from '../core/types';
+import { core, useCore } from '../session/evaluated';
+import { Fields } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { edit } from '../session/document';
@@ -13,23 +13,15 @@ import { attempt } from '../session/said';
 import { useSequence } from '../session/state';
 import { Looking } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
-import { FIT_NAMES, type NamedBack } from '../fields/choices';
+import { FIT_NAMES } from '../fields/choices';
 import { aboutSubject } from '../doing/about';
 import { remember } from '../doing/earlierViews';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
 
-interface LensReport {
-  horizontalDegrees: number;
-  verticalDegrees: number;
-  diagonalDegrees: number;
-  filmBack: string;
-  squeeze: number;
-  reach: string;
-  note: string;
-  /** Said where the frame is larger than the film back. */
-  beyondFilm: string;
-}
+/** The film back in common use that has these measures. */
+const like = (backs: NamedBack[], own: FilmBack) =>
+  backs.find((b) => b.back.widthMm === own.widthMm && b.back.heightMm === own.heightMm);
 
 /** Focal length with the kit's stops, what it sees, and the film back it sees it on. */
 export function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[] }) {
@@ -39,7 +31,7 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
   const desk = useSequence((s) => s.desk);
   const kits = useSequence((s) => s.header.standards.kits);
   const entities = useSequence((s) => s.entities);
-  const r = JSON.parse(theCore().lensReport(camera.id)) as LensReport;
+  const r = useCore((c) => c.lensReport(camera.id));
   const full = desk === 'frame';
   const focal = channels.find((c) => c.address === 'focalLength')!;
   const subject = aboutSubject();
@@ -47,10 +39,10 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
     remember(camera.id);
     if (keep && subject)
       return editProposed(
-        `${theCore().showNumber(mm, 'millimetres')}, keeping ${entities[subject].name}’s size`,
-        theCore().keepSize(camera.id, subject, mm, frame, mayKey()),
+        `${core().showNumber(mm, 'millimetres')}, keeping ${entities[subject].name}’s size`,
+        () => core().keepSize(camera.id, subject, mm, frame, mayKey()),
       );
-    return edit(`Lens ${theCore().showNumber(mm, 'millimetres')}`, {
+    return edit(`Lens ${core().showNumber(mm, 'millimetres')}`, {
       kind: 'setValue',
       id: camera.id,
       channel: 'focalLength',
@@ -59,9 +51,8 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
       key: mayKey(),
     });
   };
-  const angle = (side: string) => (v: number) =>
-    attempt(() => setLens(answer<{ value: number }>(theCore().focalLengthFor(camera.id, v, side)).value)) ??
-    false;
+  const angle = (side: Side) => (v: number) =>
+    attempt(() => setLens(core().focalLengthFor(camera.id, v, side))) ?? false;
   const fitting = kits.filter((k) => k.squeeze === r.squeeze);
   const primes = [
     ...new Set(
@@ -134,15 +125,13 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
 
 /** The film back: the sequence's, one of the trade's, or one of your own measures. */
 function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport }) {
-  const backs = JSON.parse(theCore().filmBacks()) as NamedBack[];
+  const backs = core().filmBacks();
   const own = camera.filmBack;
   const set = (filmBack: Camera['filmBack'], fit: Fit | null) =>
     edit('Film back', { kind: 'setBack', camera: camera.id, filmBack, fit });
   const { filmBack: shared } = useSettings().cameraPackage;
-  const sequences =
-    backs.find((b) => b.widthMm === shared.widthMm && b.heightMm === shared.heightMm)?.name ??
-    `${shared.widthMm} × ${shared.heightMm} mm`;
-  const named = own ? backs.find((b) => b.widthMm === own.widthMm && b.heightMm === own.heightMm) : undefined;
+  const sequences = like(backs, shared)?.name ?? `${shared.widthMm} × ${shared.heightMm} mm`;
+  const named = own ? like(backs, own) : undefined;
   return (
     <>
       <Choice
@@ -157,8 +146,7 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
           if (v === '') set(null, camera.fit);
           else if (v === 'own') set(own ?? { widthMm: 25, heightMm: 15, squeeze: 1 }, camera.fit);
           else {
-            const { widthMm, heightMm, squeeze } = backs.find((b) => b.name === v)!;
-            set({ widthMm, heightMm, squeeze }, camera.fit);
+            set(backs.find((b) => b.name === v)!.back, camera.fit);
           }
         }}
       />

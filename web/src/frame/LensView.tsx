@@ -1,6 +1,5 @@
 import { at } from '../session/http';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { theCore } from '../core/load';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Camera } from '../core/types';
 import { AimPlace } from './AimPlace';
 import { DepthRuler } from './DepthRuler';
@@ -9,7 +8,7 @@ import { GuideLines } from './GuideLines';
 import { LensTools } from './LensTools';
 import { useWalking } from './walking';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated, useCore } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { edit } from '../session/document';
 import { givePicked, endPicking } from '../session/selection';
@@ -201,11 +200,7 @@ function CutNothing({ camera }: { camera: string }) {
       disabled={!mayEdit}
       onClick={() => {
         const { header } = useSequence.getState();
-        const text = theCore().nothingCutOff(camera, header.firstFrame, header.lastFrame);
-        edit(
-          'Nothing is cut off',
-          ...(JSON.parse(text) as { commands: Parameters<typeof edit>[1][] }).commands,
-        );
+        edit('Nothing is cut off', ...core().nothingCutOff(camera, header.firstFrame, header.lastFrame));
       }}
     >
       Nothing is cut off
@@ -274,21 +269,14 @@ function openWindow(): void {
 /** Lens and limits of the camera in one line, as the core gives them. */
 function LensLine() {
   const id = useSequence(lensCamera);
-  const frame = useSequence((s) => s.frame);
-  const version = useSequence((s) => s.version);
-  const text = useMemo(() => {
-    const slot = theCore().slot(id);
-    if (slot < 0 || version < 0 || !Number.isFinite(frame)) return '';
+  const text = useCore((c) => {
+    const slot = c.slot(id);
+    if (slot < 0) return '';
     const { lens } = evaluated();
-    const r = JSON.parse(theCore().lensReport(id)) as {
-      horizontalDegrees: number;
-      nearLimitM: number;
-      farLimitM: number | null;
-      reach: string;
-    };
-    const show = (v: number, unit: string) => theCore().showNumber(v, unit);
+    const r = c.lensReport(id);
+    const show = c.showNumber;
     const sharp = `${show(r.nearLimitM, 'metres')} – ${r.farLimitM === null ? '∞' : show(r.farLimitM, 'metres')}`;
     return `${show(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')} ${r.reach} · ${show(r.horizontalDegrees, 'degrees')} · f/${show(lens[slot * LensRow.SIZE + LensRow.F_STOP], 'fStop')} · sharp ${sharp}`;
-  }, [id, frame, version]);
+  });
   return <span className="mono muted lens-line">{text}</span>;
 }

@@ -1,6 +1,6 @@
 import { useRef } from 'react';
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { useHandles } from '../kit/dragging';
 import { KeyKite } from '../kit/KeyKite';
 import { mayKey } from '../session/laneState';
@@ -52,7 +52,7 @@ export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) 
     paced.current.make(() => {
       made.current = wanted;
       places.current = new Float64Array(n * 2);
-      theCore().subjectRoute(camera.id, subject, header.firstFrame, step, places.current);
+      core().subjectRoute(camera.id, subject, header.firstFrame, step, places.current);
     });
   const runs: string[][] = [[]];
   const ticks: [number, number][] = [];
@@ -65,7 +65,7 @@ export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) 
     runs.at(-1)!.push(`${(x * frame.width).toFixed(1)},${(y * frame.height).toFixed(1)}`);
     if (i % TICK === 0) ticks.push([x * frame.width, y * frame.height]);
   }
-  const all = JSON.parse(theCore().subjectKeys(subject)) as number[];
+  const all = core().subjectKeys(subject);
   const keys = all.length > MOST_KEYS ? all.filter((f) => f === now) : all;
   return (
     <svg
@@ -124,12 +124,12 @@ function Grip({
 }) {
   const handle = useHandles();
   const place = new Float64Array(2);
-  theCore().subjectRoute(camera, subject, at, 1, place);
+  core().subjectRoute(camera, subject, at, 1, place);
   if (!(Math.abs(place[0] - 0.5) <= 0.5 && Math.abs(place[1] - 0.5) <= 0.5)) return null;
   const [x, y] = [place[0] * frame.width, place[1] * frame.height];
   const label = `Carry ${name} on frame ${at}`;
-  const carried = (across: number, down: number) =>
-    theCore().carrySubject(camera, subject, at, across, down, keyed || mayKey());
+  const carried = (across: number, down: number) => () =>
+    core().carrySubject(camera, subject, at, across, down, keyed || mayKey());
   return (
     <g
       className="carry"

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Bar, Ruler } from '../doing/about';
+import type { DepthReading, DepthRulerBar } from '../core/types';
 import { laidOut, scaleOf, ticks, toM, toX, type Scale } from './rulerLayout';
 
-const bar = (name: string, nearM: number, farM: number): Bar => ({
+const bar = (name: string, nearM: number, farM: number): DepthRulerBar => ({
   id: name,
   name,
   colour: '#ffffff',
@@ -13,7 +13,7 @@ const bar = (name: string, nearM: number, farM: number): Bar => ({
   inFrame: true,
 });
 
-const ruler = (bars: Bar[]): Ruler => ({
+const ruler = (bars: DepthRulerBar[]): DepthReading => ({
   bars,
   nearClipM: 0.1,
   farClipM: 1000,

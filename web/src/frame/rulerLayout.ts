@@ -1,4 +1,4 @@
-import type { Bar, Ruler } from '../doing/about';
+import type { DepthReading, DepthRulerBar } from '../core/types';
 
 const ROWS = 3;
 const LABEL_PX = 40;
@@ -19,7 +19,7 @@ export const toM = (s: Scale, x: number) =>
   s.low * Math.pow(s.high / s.low, Math.max(0, Math.min(1, x / s.width)));
 
 /** From just before the nearest thing to well behind the farthest subject. */
-export function scaleOf(r: Ruler, width: number): Scale {
+export function scaleOf(r: DepthReading, width: number): Scale {
   const near = Math.min(r.nearClipM, r.nearLimitM, ...r.bars.map((b) => Math.max(0.2, b.nearM)));
   const far = Math.max(r.focusM, r.farLimitM ?? r.focusM * 2, ...r.bars.map((b) => b.farM), 4);
   return { low: Math.max(0.01, near * 0.7), high: Math.max(far * 2.2, near * 20), width };
@@ -40,7 +40,7 @@ export function ticks(s: Scale): number[] {
 
 /** A subject's bar with the row it is drawn in, and where its name goes; no name where there is no room. */
 export interface Laid {
-  bar: Bar;
+  bar: DepthRulerBar;
   x: number;
   width: number;
   row: number;
@@ -48,7 +48,7 @@ export interface Laid {
 }
 
 /** Puts each bar into the first row where it and its name have room. */
-export function laidOut(bars: Bar[], s: Scale): Laid[] {
+export function laidOut(bars: DepthRulerBar[], s: Scale): Laid[] {
   const taken: [number, number][][] = Array.from({ length: ROWS }, () => []);
   const free = (row: number, a: number, b: number) => taken[row].every(([c, d]) => b < c || a > d);
   return bars.map((bar) => {

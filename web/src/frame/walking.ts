@@ -1,6 +1,5 @@
 import { useEffect } from 'react';
-import { theCore } from '../core/load';
-import { evaluated } from '../session/evaluated';
+import { core } from '../session/evaluated';
 import { commitPreview, endPreview } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { previewProposed } from '../session/proposals';
@@ -27,8 +26,7 @@ const NAMES: Record<LensTool, string> = {
 /** Takes hold of the camera: what a drag means does not drift while it lasts. */
 function takeHold(): void {
   const about = aboutPoint();
-  evaluated();
-  theCore().takeHold(lensCamera(state()), state().frame, ...about.at, about.alongM, mayKey());
+  core().takeHold(lensCamera(state()), state().frame, ...about.at, about.alongM, mayKey());
 }
 
 /** Where a drag began, in pixels of the screen. */
@@ -58,7 +56,7 @@ export function useWalking(
     let arrow: Steps | null = null;
     let wheel = { dollyM: 0, notches: 0, timer: 0 };
     const ready = () => {
-      if (theCore().slot(lensCamera(state())) < 0) return false;
+      if (core().slot(lensCamera(state())) < 0) return false;
       if (state().playing) play(false);
       return true;
     };
@@ -75,10 +73,10 @@ export function useWalking(
       if (!moved && Math.hypot(e.clientX - g.x, e.clientY - g.y) < CLICK_PX) return;
       if (!moved) remember(lensCamera(state()));
       moved = true;
-      previewProposed(
-        NAMES[g.tool],
-        theCore().lensDrag(g.tool, (e.clientX - g.x) / el.clientWidth, (e.clientY - g.y) / el.clientHeight),
-      );
+      const across = (e.clientX - g.x) / el.clientWidth;
+      const down = (e.clientY - g.y) / el.clientHeight;
+      const { tool } = g;
+      previewProposed(NAMES[tool], () => core().lensDrag(tool, across, down));
     };
     const release = (e: PointerEvent) => {
       if (g && e.type === 'pointercancel') endPreview();
@@ -97,10 +95,10 @@ export function useWalking(
       const notch = -Math.sign(e.deltaY);
       if (e.altKey || state().lensTool === 'zoom') {
         wheel.notches += notch;
-        previewProposed('Change the lens', theCore().lensZoom(wheel.notches));
+        previewProposed('Change the lens', () => core().lensZoom(wheel.notches));
       } else {
-        wheel.dollyM += notch * theCore().notchM(aboutPoint().alongM);
-        previewProposed('Dolly', theCore().lensDolly(wheel.dollyM));
+        wheel.dollyM += notch * core().notchM(aboutPoint().alongM);
+        previewProposed('Dolly', () => core().lensDolly(wheel.dollyM));
       }
       wheel.timer = globalThis.setTimeout(() => {
         commitPreview();
@@ -126,9 +124,9 @@ export function useWalking(
         arrow = { tool, right: 0, down: 0 };
         takeHold();
       }
-      arrow.right += a[0];
-      arrow.down += a[1];
-      previewProposed(NAMES[tool], theCore().lensSteps(tool, arrow.right, arrow.down));
+      const { right, down } = { right: arrow.right + a[0], down: arrow.down + a[1] };
+      arrow = { tool, right, down };
+      previewProposed(NAMES[tool], () => core().lensSteps(tool, right, down));
     };
     const keyUp = (e: KeyboardEvent) => {
       if (!arrow || !e.key.startsWith('Arrow')) return;

@@ -9,8 +9,8 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useDeferredValue, useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Command, Entity } from '../core/types';
+import type { Entity, Proposed } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { attempt, say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -27,12 +27,6 @@ interface Made {
   at: string;
   label: string;
   touched: string[];
-}
-
-/** What makes something again what it was. */
-interface Back {
-  commands: Command[];
-  says: string[];
 }
 
 /** What the server gives at a time. */
@@ -161,14 +155,12 @@ export function HistoryWindow({ touching }: { touching: string }) {
 function Row({ made: m, about, entities }: { made: Made; about: string; entities: Record<string, Entity> }) {
   const id = useSequence((s) => s.id);
   const mayEdit = useSequence((s) => s.mayEdit);
-  const [back, setBack] = useState<(Back & { what: string }) | null>(null);
+  const [back, setBack] = useState<(Proposed & { what: string }) | null>(null);
   const one = about && about !== 'header' ? about : '';
   const look = async (thing: string) => {
     try {
       const document = await documentOf(id, before(m).path);
-      const found = attempt(() =>
-        answer<Back>(thing ? theCore().backToThing(document, thing) : theCore().backTo(document)),
-      );
+      const found = attempt(() => (thing ? core().backToThing(document, thing) : core().backTo(document)));
       const what = thing && entities[thing] ? named(entities[thing]) : thing ? 'this' : 'everything';
       setBack(found ? { ...found, what } : null);
     } catch (e) {

@@ -11,8 +11,8 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Command, Entity } from '../core/types';
+import type { Entity, SequenceDocument } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { attempt, say } from '../session/said';
 import { select } from '../session/selection';
@@ -24,7 +24,7 @@ import './importing.css';
 interface Held {
   code: string;
   title: string;
-  document: string;
+  document: SequenceDocument;
 }
 
 const GROUPS: { kinds: Entity['kind'][]; name: string }[] = [
@@ -56,15 +56,11 @@ export function CopyInWindow({ file }: { file: File }) {
       .catch((e: unknown) => !stop.signal.aborted && setError(e instanceof Error ? e.message : String(e)));
     return () => stop.abort();
   }, [file]);
-  const entities = held ? (JSON.parse(held.document) as { entities: Entity[] }).entities : [];
+  const entities = held ? held.document.entities : [];
   const found = entities.filter((e) => named(e).toLowerCase().includes(find.trim().toLowerCase()));
   const nested = (e: Entity) => e.kind === 'piece' && e.parent !== null;
   const take = () => {
-    const back = attempt(() =>
-      answer<{ commands: Command[]; says: string[] }>(
-        theCore().copyIn(held!.document, JSON.stringify(chosen)),
-      ),
-    );
+    const back = attempt(() => core().copyIn(held!.document, chosen));
     if (!back) return;
     const had = new Set(Object.keys(useSequence.getState().entities));
     if (!edit(`Copy from ${held!.code}`, ...back.commands)) return;

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { theCore } from '../core/load';
+import { core } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
 import { groundAhead, piece } from '../doing/create';
 import { edit } from '../session/document';
@@ -62,7 +62,7 @@ export function ModelDialog({ files }: { files: File[] }) {
   const k = Number(unit);
   const size = r ? [0, 1, 2].map((i) => (r.bounds[i + 3] - r.bounds[i]) * k) : [0, 0, 0];
   if (up === 'z') [size[1], size[2]] = [size[2], size[1]];
-  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const show = (m: number) => core().showNumber(m, 'metres');
   const longest = Math.max(...size);
   const take = () => {
     const name = model.name.replace(/\.[^.]+$/, '') || 'Model';

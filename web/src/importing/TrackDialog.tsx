@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Command } from '../core/types';
+import type { CameraTrack } from '../core/types';
+import { core } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
 import { framesPerSecond } from '../session/settings';
 import { edit } from '../session/document';
@@ -16,20 +16,10 @@ import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
 import './importing.css';
 
-interface Track {
-  name: string;
-  frames: number[];
-  world: number[];
-  focalLengthMm: number[];
-  verticalDegrees: number;
-  zUp: boolean;
-  unitM: number;
-}
-
 /** Shows a camera track in plan and elevation, in the unit and axes chosen, before it becomes a camera. */
 export function TrackDialog({ file }: { file: File }) {
   const header = useSequence((s) => s.header);
-  const [tracks, setTracks] = useState<Track[] | null>(null);
+  const [tracks, setTracks] = useState<CameraTrack[] | null>(null);
   const [error, setError] = useState('');
   const [index, setIndex] = useState(0);
   const [unit, setUnit] = useState('1');
@@ -43,7 +33,7 @@ export function TrackDialog({ file }: { file: File }) {
       'application/octet-stream',
       stop.signal,
     )
-      .then((r) => r.json() as Promise<Track[]>)
+      .then((r) => r.json() as Promise<CameraTrack[]>)
       .then((all) => {
         setTracks(all);
         setUnit(FILE_UNITS.find(([v]) => Math.abs(Number(v) - all[0].unitM) < 1e-9)?.[0] ?? '1');
@@ -53,25 +43,17 @@ export function TrackDialog({ file }: { file: File }) {
     return () => stop.abort();
   }, [file]);
   const track = tracks?.[index];
-  const places = track
-    ? attempt(
-        () =>
-          answer<{ places: number[] }>(theCore().trackPlaces(JSON.stringify(track), Number(unit), up === 'z'))
-            .places,
-      )
-    : undefined;
+  const places = track ? attempt(() => core().trackPlaces(track, Number(unit), up === 'z')) : undefined;
   const take = () => {
     const id = newId('camera');
-    const commands = attempt(
-      () =>
-        answer<{ commands: Command[] }>(
-          theCore().cameraFromTrack(JSON.stringify(track), Number(unit), up === 'z', header.firstFrame, id),
-        ).commands,
+    if (!track) return;
+    const commands = attempt(() =>
+      core().cameraFromTrack(track, Number(unit), up === 'z', header.firstFrame, id),
     );
-    if (!commands || !edit(`Bring in the camera ${track!.name}`, ...commands)) return;
+    if (!commands || !edit(`Bring in the camera ${track.name}`, ...commands)) return;
     select(id);
     closeWindow();
-    say(`${track!.name} is in: ${track!.frames.length} frames from ${header.firstFrame} on.`);
+    say(`${track.name} is in: ${track.frames.length} frames from ${header.firstFrame} on.`);
   };
   const n = places ? places.length / 3 : 0;
   const span = (axis: number) => {
@@ -81,7 +63,7 @@ export function TrackDialog({ file }: { file: File }) {
       low = Math.min(low, places![i * 3 + axis]);
       high = Math.max(high, places![i * 3 + axis]);
     }
-    return theCore().showNumber(n ? high - low : 0, 'metres');
+    return core().showNumber(n ? high - low : 0, 'metres');
   };
   return (
     <Window
@@ -127,9 +109,9 @@ export function TrackDialog({ file }: { file: File }) {
             <span>Lens</span>
             <span className="mono">
               {track.focalLengthMm.length
-                ? `${theCore().showNumber(Math.min(...track.focalLengthMm), 'millimetres')} – ${theCore().showNumber(Math.max(...track.focalLengthMm), 'millimetres')}`
+                ? `${core().showNumber(Math.min(...track.focalLengthMm), 'millimetres')} – ${core().showNumber(Math.max(...track.focalLengthMm), 'millimetres')}`
                 : track.verticalDegrees
-                  ? `${theCore().showNumber(track.verticalDegrees, 'degrees')} high`
+                  ? `${core().showNumber(track.verticalDegrees, 'degrees')} high`
                   : 'not in the file'}
             </span>
           </div>

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
+import { core } from '../session/evaluated';
 import { previewProposed } from '../session/proposals';
 import { heldArrows, useHandles, type Follow } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
@@ -18,13 +18,12 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
   const [box, setBox] = useState<{ x: number; w: number } | null>(null);
   const [cuts, setCuts] = useState(false);
   const camera = entity.kind === 'camera';
-  const standing = (withCuts: boolean) => JSON.parse(theCore().standing(entity.id, withCuts)) as number[];
+  const standing = (withCuts: boolean) => core().standing(entity.id, withCuts);
   const keyed = standing(false);
   const frames = cuts ? standing(true) : keyed;
   if (!frames.length && !camera) return null;
   const picked = on.filter((f) => frames.includes(f));
-  const moved = (which: number[], by: number) =>
-    theCore().moveTogether(entity.id, JSON.stringify(which), by, cuts);
+  const moved = (which: number[], by: number) => core().moveTogether(entity.id, which, by, cuts);
   const move =
     (f: number) =>
     (e: React.PointerEvent): Follow => {
@@ -35,7 +34,7 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
       return {
         moved: (dx) => {
           by = Math.round(toFrame(scale, toX(scale, f) + dx) - f);
-          previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by));
+          previewProposed(`Move keys and cues of ${entity.name}`, () => moved(which, by));
         },
         done: (kept) => kept && setOn(which.map((x) => x + by)),
       };
@@ -84,7 +83,7 @@ export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale })
               const which = picked.includes(f) ? picked : [f];
               heldArrows(
                 e,
-                (by) => previewProposed(`Move keys and cues of ${entity.name}`, moved(which, by)),
+                (by) => previewProposed(`Move keys and cues of ${entity.name}`, () => moved(which, by)),
                 (by) => setOn(which.map((x) => x + by)),
               );
             }}

@@ -1,9 +1,9 @@
 import { flipLane } from '../session/laneState';
 import { choose, chooseKeys } from '../session/selection';
 import { useEffect, useRef, useState } from 'react';
-import { theCore } from '../core/load';
-import type { Key } from '../core/types';
-import { STEP, channelOf, type ChannelInfo } from '../fields/NumberField';
+import type { ChannelInfo, Key } from '../core/types';
+import { core } from '../session/evaluated';
+import { STEP, channelOf } from '../fields/NumberField';
 import { edit, preview } from '../session/document';
 import { useSequence } from '../session/state';
 import * as Icon from '../kit/icons';
@@ -57,9 +57,9 @@ export function ChannelLane({
   const [box, setBox] = useState<{ x: number; y: number; w: number; h: number } | null>(null);
   const curve = channelOf(entity, address);
   if (!entity || typeof curve !== 'object') return null;
-  const info = (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]).find(
-    (c) => c.address === address,
-  )!;
+  const info = core()
+    .channels(id, frame)
+    .find((c) => c.address === address)!;
   // a camera's numbers are locked in the document, for everyone; others on this page
   const locked = lockedHere || info.locked !== '';
   const lock = () =>
@@ -74,7 +74,7 @@ export function ChannelLane({
   const height = open ? look.openPx : CLOSED;
   const samples = new Float64Array(Math.max(2, Math.floor(scale.width / 2)));
   const step = (scale.last + 1 - scale.first) / (samples.length - 1);
-  theCore().curve(id, address, scale.first, step, samples);
+  core().curve(id, address, scale.first, step, samples);
   let [low, high] = look.shared?.[info.unit] ?? [
     Math.min(...samples, ...curve.keys.map((k) => k.value)),
     Math.max(...samples, ...curve.keys.map((k) => k.value)),
@@ -187,7 +187,7 @@ export function ChannelLane({
           {part ? `${PARTS[part.kind].name} · ` : ''}
           {info.label}
         </Bare>
-        <span className="mono muted">{theCore().showNumber(info.value, info.unit)}</span>
+        <span className="mono muted">{core().showNumber(info.value, info.unit)}</span>
         <IconAction
           size="tiny"
           lit={locked}
@@ -229,7 +229,7 @@ export function ChannelLane({
               <g key={v}>
                 <path d={`M0 ${toY(v)}H${scale.width}`} stroke={palette.line} strokeDasharray="3 5" />
                 <text x={4} y={toY(v) - 4} fontSize={10.5} fill="#9fb0c8" fontFamily="IBM Plex Mono">
-                  {theCore().showNumber(v, info.unit)}
+                  {core().showNumber(v, info.unit)}
                 </text>
               </g>
             ))
@@ -255,7 +255,7 @@ export function ChannelLane({
             key={i}
             tabIndex={locked ? -1 : 0}
             role="button"
-            aria-label={`Key of ${info.label} on frame ${k.frame}, ${theCore().showNumber(k.value, info.unit)}`}
+            aria-label={`Key of ${info.label} on frame ${k.frame}, ${core().showNumber(k.value, info.unit)}`}
             data-key={k.frame}
             style={{ cursor: locked ? 'default' : 'move' }}
             {...(locked ? {} : handle(move(k)))}
@@ -322,12 +322,12 @@ function SpeedLine({
 }) {
   const n = Math.max(2, Math.floor(scale.width / 2));
   const v = new Float64Array(n);
-  theCore().speed(id, info.address, scale.first, (scale.last + 1 - scale.first) / (n - 1), v);
+  core().speed(id, info.address, scale.first, (scale.last + 1 - scale.first) / (n - 1), v);
   let most = 1e-9;
   for (const x of v) most = Math.max(most, Math.abs(x));
   const y = (x: number) => height / 2 - (x / most) * (height / 2 - pad);
   const unit = PER_SECOND[info.unit] ?? 'a second';
-  const said = theCore().showNumber(most, info.unit);
+  const said = core().showNumber(most, info.unit);
   return (
     <g data-testid="speed">
       <path

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { theCore } from '../core/load';
 import type { Attention, Camera, Cue, Light } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit, preview } from '../session/document';
 import { useSequence } from '../session/state';
 import { CueEditor } from './CueEditor';
@@ -42,7 +42,7 @@ export function CueLane({
   const steps = Math.max(2, Math.floor(scale.width / 3));
   const step = (scale.last + 1 - scale.first) / (steps - 1);
   const shares = new Float64Array(steps * n);
-  theCore().shares(camera.id, part.id, scale.first, step, shares);
+  core().shares(camera.id, part.id, scale.first, step, shares);
   const area = (i: number) => {
     const top: string[] = [];
     const bottom: string[] = [];

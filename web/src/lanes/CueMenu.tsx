@@ -1,8 +1,8 @@
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { theCore } from '../core/load';
-import type { Camera, Cue, Light } from '../core/types';
+import type { Camera, Cue, CueEdit, Light } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
@@ -26,10 +26,9 @@ export function CueMenu({
   const [at, setAt] = useState<HTMLElement | null>(null);
   const frame = useSequence((s) => Math.round(s.frame));
   const mayEdit = useSequence((s) => s.mayEdit);
-  const run = (label: string, edit: string, amount: number): boolean =>
-    editProposed(
-      `${label}: ${name.toLowerCase()} of ${camera.name}`,
-      theCore().cueMotion(camera.id, part, edit, amount, frame),
+  const run = (label: string, edit: CueEdit, amount: number): boolean =>
+    editProposed(`${label}: ${name.toLowerCase()} of ${camera.name}`, () =>
+      core().cueMotion(camera.id, part, edit, amount, frame),
     );
   return (
     <>
@@ -49,7 +48,7 @@ export function CueMenu({
             <TextNumber
               label="Takes, frames"
               unit="frames"
-              value={theCore().cueLength(camera.id, part)}
+              value={core().cueLength(camera.id, part)}
               onChange={(v) => run('Takes', 'fitTo', v)}
             />
             <TextNumber

@@ -5,6 +5,7 @@ import { approve, approvedOn, mayApprove, reopen } from '../session/approvals';
 import { useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { cutSpans, type CutSpan } from '../session/cut';
 import { edit, preview } from '../session/document';
 import { newId } from '../session/ids';
@@ -12,7 +13,6 @@ import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
 import { heldArrows, useHandles } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
-import { theCore } from '../core/load';
 import { palette } from '../theme/tokens';
 import { Bare } from '../kit/Bare';
 import './lanes.css';
@@ -33,7 +33,7 @@ export function cutHere(camera: string): void {
       entity: {
         kind: 'cutEntry',
         id: newId('cut'),
-        name: theCore().shotCode(frame),
+        name: core().shotCode(frame),
         camera,
         firstFrame: frame,
       },

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { theCore } from '../core/load';
-import type { Camera } from '../core/types';
+import type { Camera, FrameReportRow } from '../core/types';
+import { core } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { goTo } from '../session/time';
 import { toFrame, toX, type Scale } from './scale';
@@ -16,16 +16,9 @@ const PARTS = ['seen', 'sharp', 'clipped'];
 const MOST_COLUMNS = 120;
 const SETTLE_MS = 350;
 
-interface Row {
-  id: string;
-  name: string;
-  seen: number[];
-  height: number[];
-}
-
 /** What was seen of each subject, a column every so many frames from the first on. */
 interface Report {
-  rows: Row[];
+  rows: FrameReportRow[];
   first: number;
   step: number;
 }
@@ -47,7 +40,7 @@ const words = (bits: number, height: number): string =>
 
 /** The rows as a few shapes, one for each colour of each: a column of its own for each frame would be hundreds. */
 function shapes(
-  rows: Row[],
+  rows: FrameReportRow[],
   { first, step }: Report,
   scale: Scale,
 ): { part: string; fill: string; d: string }[] {
@@ -75,7 +68,7 @@ function shapes(
 }
 
 /** What is said of the place under the pointer. */
-function at(rows: Row[], { first, step }: Report, frame: number, y: number): string {
+function at(rows: FrameReportRow[], { first, step }: Report, frame: number, y: number): string {
   const r = rows[Math.floor((y - 3) / ROW)];
   const i = Math.floor((frame - first) / step);
   if (!r || r.seen[i] === undefined) return '';
@@ -83,11 +76,11 @@ function at(rows: Row[], { first, step }: Report, frame: number, y: number): str
 }
 
 /** What the strip shows while it is folded: the subject the camera attends to, or is mostly on. */
-function chief(rows: Row[], camera: Camera): Row[] {
+function chief(rows: FrameReportRow[], camera: Camera): FrameReportRow[] {
   const attended = camera.rig.findLast((p) => p.kind === 'attention')?.subjects[0]?.entity;
   const first = rows.find((r) => r.id === attended);
   if (first) return [first];
-  const often = (r: Row) => r.seen.filter((b) => b & IN_FRAME).length;
+  const often = (r: FrameReportRow) => r.seen.filter((b) => b & IN_FRAME).length;
   return rows.length ? [rows.reduce((a, b) => (often(b) > often(a) ? b : a))] : [];
 }
 
@@ -104,8 +97,8 @@ export function FrameStrip({ camera, scale }: { camera: Camera; scale: Scale }) 
     if (playing) return;
     // a look at many frames: made when the hand rests
     const t = setTimeout(() => {
-      const text = theCore().frameReport(camera.id, scale.first, step, count);
-      setReport({ rows: JSON.parse(text) as Row[], first: scale.first, step });
+      const rows = core().frameReport(camera.id, scale.first, step, count);
+      setReport({ rows, first: scale.first, step });
     }, SETTLE_MS);
     return () => clearTimeout(t);
   }, [camera.id, version, playing, scale.first, step, count]);

@@ -1,5 +1,5 @@
-import { theCore } from '../core/load';
 import type { Curve, Key } from '../core/types';
+import { core } from '../session/evaluated';
 import { preview } from '../session/document';
 import { useHandles } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
@@ -17,13 +17,14 @@ export function HandleGrips(p: {
   chosen: number[];
 }) {
   const handle = useHandles();
-  const handles = JSON.parse(theCore().handles(p.id, p.address)) as [number, number, number, number][];
+  const handles = core().handles(p.id, p.address);
   const grips: { key: Key; outgoing: boolean; reach: number; rise: number }[] = [];
   p.curve.keys.forEach((k, i) => {
     if (!p.chosen.includes(k.frame)) return;
     if (i < handles.length && k.shape !== 'hold')
-      grips.push({ key: k, outgoing: true, reach: handles[i][0], rise: handles[i][1] });
-    if (i > 0) grips.push({ key: k, outgoing: false, reach: handles[i - 1][2], rise: handles[i - 1][3] });
+      grips.push({ key: k, outgoing: true, reach: handles[i].outFrames, rise: handles[i].outValue });
+    const into = handles[i - 1];
+    if (into) grips.push({ key: k, outgoing: false, reach: into.inFrames, rise: into.inValue });
   });
   return (
     <>

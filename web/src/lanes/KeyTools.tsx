@@ -3,9 +3,8 @@ import { Segments } from '../kit/Segments';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { theCore } from '../core/load';
 import type { Ease, KeyShape, MotionEdit } from '../core/types';
-import type { ChannelInfo } from '../fields/NumberField';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
@@ -42,9 +41,9 @@ export function KeyTools() {
   const count = picked.reduce((n, p) => n + p.frames.length, 0);
   const first = picked[0];
   const keys = curveOf(first.id, first.channel)!.keys.filter((k) => first.frames.includes(k.frame));
-  const info = (JSON.parse(theCore().channels(first.id, frame)) as ChannelInfo[]).find(
-    (c) => c.address === first.channel,
-  )!;
+  const info = core()
+    .channels(first.id, frame)
+    .find((c) => c.address === first.channel)!;
   const all = Object.fromEntries(picked.map((p) => [laneOf(p.id, p.channel), p.frames]));
   const does = (label: string, e: MotionEdit) => editKeys(label, picked, e);
   const moveBy = (frames: number, value: number): boolean => {

@@ -3,8 +3,8 @@ import { Tick } from '../kit/Tick';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { theCore } from '../core/load';
 import type { MotionEdit } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { PARTS } from '../doing/parts';
 import { editProposed } from '../session/proposals';
@@ -62,9 +62,8 @@ export function MotionMenu() {
   const holdHere = (frames: number) => {
     setHold(Math.abs(frames));
     const f = Math.round(useSequence.getState().frame);
-    editProposed(
-      `Hold ${frames} frames longer on frame ${f}`,
-      theCore().holdLonger(id, f, Math.round(frames), cuts),
+    editProposed(`Hold ${frames} frames longer on frame ${f}`, () =>
+      core().holdLonger(id, f, Math.round(frames), cuts),
     );
   };
   return (

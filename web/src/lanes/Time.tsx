@@ -5,8 +5,8 @@ import { Choose } from '../kit/Choose';
 import { Words } from '../kit/Words';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
-import { answer, theCore } from '../core/load';
 import type { Entity, Framings, Vec3 } from '../core/types';
+import { core } from '../session/evaluated';
 import { play } from '../session/time';
 import { useSettings } from '../session/settings';
 import { attempt } from '../session/said';
@@ -16,7 +16,6 @@ import { Editing } from '../kit/Editing';
 import * as Icon from '../kit/icons';
 import { Tip } from '../kit/Tip';
 import { withKeys } from '../shortcuts/words';
-import type { ChannelInfo } from '../fields/NumberField';
 import { PARTS } from '../doing/parts';
 import { AllKeysLane } from './AllKeysLane';
 import { ChannelLane } from './ChannelLane';
@@ -74,10 +73,7 @@ export function Time() {
   const [speed, setSpeed] = useState(false);
   let lanes: string[] = [];
   if (selected)
-    for (const c of JSON.parse(theCore().channels(selected.id, frame)) as {
-      address: string;
-      keyed: boolean;
-    }[])
+    for (const c of core().channels(selected.id, frame))
       if (c.keyed) lanes.push(`${selected.id}:${c.address}`);
   for (const l of openLanes) if (!lanes.includes(l)) lanes.push(l);
   const hiddenHere = lanes.filter((l) => hidden.includes(l));
@@ -211,9 +207,9 @@ function rangesOf(lanes: string[]): Record<string, [number, number]> {
     const { id, channel } = partsOf(l);
     const c = curveOf(id, channel);
     if (!c) continue;
-    const { unit } = (JSON.parse(theCore().channels(id, frame)) as ChannelInfo[]).find(
-      (x) => x.address === channel,
-    )!;
+    const { unit } = core()
+      .channels(id, frame)
+      .find((x) => x.address === channel)!;
     const values = c.keys.map((k) => k.value);
     const r = (ranges[unit] ??= [Infinity, -Infinity]);
     r[0] = Math.min(r[0], ...values);
@@ -279,9 +275,9 @@ function Transport({ keysChosen, children }: { keysChosen: boolean; children: Re
         onKeyDown={(e) => {
           e.stopPropagation();
           if (e.key === 'Enter' && text !== null) {
-            const read = attempt(() => answer<{ value: number }>(theCore().readFrames(text, s.frame, false)));
-            if (!read) return;
-            goTo(read.value);
+            const read = attempt(() => core().readFrames(text, s.frame, false));
+            if (read === undefined) return;
+            goTo(read);
           }
           if (e.key !== 'Enter' && e.key !== 'Escape') return;
           setText(null);
@@ -289,7 +285,7 @@ function Transport({ keysChosen, children }: { keysChosen: boolean; children: Re
         }}
       />
       <Tip text={`${Math.round(fps * 1000) / 1000} frames a second`}>
-        <span className="mono muted">{theCore().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
+        <span className="mono muted">{core().timecode(Math.floor(s.frame) - s.header.firstFrame)}</span>
       </Tip>
       {s.playing || s.dropped ? (
         <span

@@ -1,8 +1,8 @@
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { goTo } from '../session/time';
@@ -29,8 +29,7 @@ export function WarningsMenu({ camera }: { camera: Camera }) {
   useEffect(() => {
     if (playing) return;
     const t = setTimeout(
-      () =>
-        setFound(JSON.parse(theCore().warnings(camera.id, header.firstFrame, header.lastFrame)) as Warning[]),
+      () => setFound(core().warnings(camera.id, header.firstFrame, header.lastFrame)),
       SETTLE_MS,
     );
     return () => clearTimeout(t);

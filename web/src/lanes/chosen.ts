@@ -1,10 +1,10 @@
 import { chooseKeys } from '../session/selection';
-import { theCore } from '../core/load';
 import type { Channel, Curve, Key, MotionEdit } from '../core/types';
+import { core } from '../session/evaluated';
 import { channelOf } from '../fields/NumberField';
 import { edit } from '../session/document';
-import { editProposed, previewProposed, proposed } from '../session/proposals';
-import { say } from '../session/said';
+import { editProposed, previewProposed } from '../session/proposals';
+import { attempt, say } from '../session/said';
 import { useSequence } from '../session/state';
 
 /** Keys that are chosen in one lane. */
@@ -43,21 +43,21 @@ export function chosen(): Picked[] {
     .filter((p) => p.frames.length > 0);
 }
 
-const request = (picked: Picked[], edit: MotionEdit) => theCore().motion(JSON.stringify({ picked, edit }));
+const request = (picked: Picked[], edit: MotionEdit) => core().motion({ picked, edit });
 
 /** Edits chosen keys. */
 export const editKeys = (label: string, picked: Picked[], edit: MotionEdit): boolean =>
-  editProposed(label, request(picked, edit));
+  editProposed(label, () => request(picked, edit));
 
 /** Shows an edit of chosen keys while something is dragged. */
 export const previewKeys = (label: string, picked: Picked[], edit: MotionEdit): void =>
-  previewProposed(label, request(picked, edit));
+  previewProposed(label, () => request(picked, edit));
 
 /** Every moving channel of a thing, or of one of its rig parts, with all its keys. */
 export function wholeMotion(id: string, part?: string): Picked[] {
   const e = get().entities[id];
   if (!e) return [];
-  const all = JSON.parse(theCore().channels(id, get().frame)) as { address: string; keyed: boolean }[];
+  const all = core().channels(id, get().frame);
   return all
     .filter((c) => c.keyed && (!part || c.address.startsWith(`${part}/`)))
     .map((c) => ({ id, channel: c.address, frames: [] }));
@@ -82,7 +82,7 @@ export function removeChosen(): boolean {
 
 /** A number's name with whose it is, e.g. “Pan of Crane”. */
 function labelOf(id: string, channel: string): string {
-  const all = JSON.parse(theCore().channels(id, get().frame)) as { address: string; label: string }[];
+  const all = core().channels(id, get().frame);
   return `${all.find((c) => c.address === channel)?.label ?? channel} of ${get().entities[id]?.name ?? ''}`;
 }
 
@@ -113,9 +113,9 @@ export const hasCopied = (): boolean => clip.length > 0;
 
 /** The number of a thing that copied keys go to: the same one, or that of its first such part. */
 function sameNumber(id: string, from: { channel: string; part: string }): string | undefined {
-  const all = (JSON.parse(theCore().channels(id, get().frame)) as { address: string }[]).map(
-    (c) => c.address,
-  );
+  const all = core()
+    .channels(id, get().frame)
+    .map((c) => c.address);
   if (all.includes(from.channel) && partKind(id, from.channel) === from.part) return from.channel;
   const name = from.channel.slice(from.channel.indexOf('/') + 1);
   return from.part
@@ -150,7 +150,7 @@ export function pasteKeys(): boolean {
     return false;
   }
   const commands = to.map((t) =>
-    proposed(
+    attempt(() =>
       request([{ id: t.id, channel: t.channel, frames: [] }], {
         kind: 'paste',
         frame: frame + t.keys[0].frame - first,

@@ -1,11 +1,11 @@
 import { closeWindow } from '../session/windows';
 import { Tick } from '../kit/Tick';
 import { useMemo, useRef, useState } from 'react';
-import { answer, theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { newId } from '../session/ids';
-import { editProposed } from '../session/proposals';
+import { editProposed, type Proposal } from '../session/proposals';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { Fold } from '../kit/Fold';
@@ -15,7 +15,7 @@ import { Pill } from '../kit/Pill';
 import './rig.css';
 
 const NOTHING: Tolerance = { metres: 0, degrees: 0, millimetres: 0 };
-const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => theCore().showNumber(v, unit);
+const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => core().showNumber(v, unit);
 
 /** A camera's rig, or all of them, as plain cameras beside; with what is lost at most. */
 export function BakeDialog({ id }: { id: string }) {
@@ -34,7 +34,9 @@ export function BakeDialog({ id }: { id: string }) {
   );
   if (!camera) return null;
   if (made) return <Made reports={made} />;
-  const rigs = (JSON.parse(theCore().rigsToBake()) as string[]).map((x) => entities[x] as Camera);
+  const rigs = core()
+    .rigsToBake()
+    .map((x) => entities[x] as Camera);
   const cameras = all ? rigs : [camera];
   const make = async () => {
     stop.current = false;
@@ -175,22 +177,17 @@ function Made({ reports }: { reports: Report[] }) {
   );
 }
 
-interface Calmed {
-  report: { keys: number; mostM: number; mostDegrees: number };
-}
-
 /** The reverse: a motion with keys on every frame becomes something that can be worked on. */
 function BackToWork({ camera }: { camera: Camera }) {
   const header = useSequence((s) => s.header);
   const [metres, setMetres] = useState(0.15);
   const [degrees, setDegrees] = useState(1.5);
-  const text = useMemo(
-    () => theCore().calmBase(camera.id, header.firstFrame, header.lastFrame, metres, degrees),
+  const calm = useMemo(
+    () => orWhy(() => core().calmBase(camera.id, header.firstFrame, header.lastFrame, metres, degrees)),
     [camera, header, metres, degrees],
   );
-  const calm = orWhy(() => answer<Calmed>(text).report);
-  const onPath = (ride: boolean) => theCore().pathFromKeys(camera.id, newId('path'), ride);
-  const does = (label: string, proposal: string) => {
+  const onPath = (ride: boolean) => () => core().pathFromKeys(camera.id, newId('path'), ride);
+  const does = (label: string, proposal: Proposal) => {
     if (editProposed(label, proposal)) closeWindow();
   };
   return (
@@ -200,7 +197,13 @@ function BackToWork({ camera }: { camera: Camera }) {
           A path through its keys, ridden
         </Pill>
         <Pill onClick={() => does(`Path from camera ${camera.letter}`, onPath(false))}>Only the path</Pill>
-        <Pill onClick={() => does(`Part camera ${camera.letter} into base and trim`, text)}>
+        <Pill
+          disabled={typeof calm === 'string'}
+          onClick={() =>
+            typeof calm !== 'string' &&
+            does(`Part camera ${camera.letter} into base and trim`, () => calm.commands)
+          }
+        >
           A calm base, the rest a trim
         </Pill>
       </div>
@@ -211,7 +214,7 @@ function BackToWork({ camera }: { camera: Camera }) {
       <p className="says" data-testid="calm-report">
         {typeof calm === 'string'
           ? calm
-          : `The base would have ${calm.keys} keys; the trim holds the rest, up to ${show(calm.mostM, 'metres')} and ${show(calm.mostDegrees, 'degrees')}. Its strength says how much of it stays.`}
+          : `The base would have ${calm.report.keys} keys; the trim holds the rest, up to ${show(calm.report.mostM, 'metres')} and ${show(calm.report.mostDegrees, 'degrees')}. Its strength says how much of it stays.`}
       </p>
     </>
   );

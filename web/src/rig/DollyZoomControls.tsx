@@ -1,12 +1,11 @@
 import { pick } from '../session/selection';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
-import { theCore } from '../core/load';
 import type { Camera, DollyZoom } from '../core/types';
 import { edit } from '../session/document';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 
@@ -16,15 +15,16 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
   const held = part.subject?.entity;
   const name = (id: string) => entities[id]?.name ?? '';
   const hold = (id: string, anchor = '') => {
-    evaluated();
-    return editProposed(`Hold the size of ${name(id)}`, theCore().holdSize(camera.id, part.id, id, anchor));
+    return editProposed(`Hold the size of ${name(id)}`, () =>
+      core().holdSize(camera.id, part.id, id, anchor),
+    );
   };
   const click = () =>
     pick('Click what shall keep its size: the subject, or something behind it', (hit) => void hold(hit.id));
   const choices = Object.values(entities).filter(
     (e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark',
   );
-  const anchors = held ? (JSON.parse(theCore().anchors(held)) as string[]) : [];
+  const anchors = useCore((c) => (held ? c.anchors(held) : []));
   const focused =
     !!held &&
     !!camera.focus &&

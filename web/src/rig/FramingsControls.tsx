@@ -1,7 +1,7 @@
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
-import { theCore } from '../core/load';
 import type { Camera, Framings } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { editProposed } from '../session/proposals';
 import { select } from '../session/selection';
@@ -29,15 +29,14 @@ export function FramingsControls({ camera, part }: { camera: Camera; part: Frami
     (e): e is Camera => e.kind === 'camera' && e.id !== camera.id && !part.cameras.includes(e.id),
   );
   const travel = (id: string | null) =>
-    editProposed(
-      id ? `Travel to camera ${letter(id)}` : 'Travel to its own place',
-      theCore().turnCuesTo(camera.id, part.id, id ?? '', Math.round(frame), TRAVEL),
+    editProposed(id ? `Travel to camera ${letter(id)}` : 'Travel to its own place', () =>
+      core().turnCuesTo(camera.id, part.id, id ?? '', Math.round(frame), TRAVEL),
     );
   const addCamera = (id: string) => {
-    editProposed(`Add the framing of camera ${letter(id)}`, theCore().takeMember(camera.id, part.id, id));
+    editProposed(`Add the framing of camera ${letter(id)}`, () => core().takeMember(camera.id, part.id, id));
   };
   const drop = (id: string) =>
-    editProposed(`Leave out camera ${letter(id)}`, theCore().letMemberGo(camera.id, part.id, id));
+    editProposed(`Leave out camera ${letter(id)}`, () => core().letMemberGo(camera.id, part.id, id));
   return (
     <>
       {part.cameras.map((id) => {

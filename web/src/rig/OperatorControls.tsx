@@ -1,8 +1,7 @@
-import { theCore } from '../core/load';
 import type { Camera, Operator, Spring } from '../core/types';
+import { core, useCore } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { edit } from '../session/document';
-import { useSequence } from '../session/state';
 import { Choice } from '../kit/Choice';
 import { palette } from '../theme/tokens';
 import { Pill } from '../kit/Pill';
@@ -31,11 +30,10 @@ const greatest = (rows: Float64Array, wide: number, lanes: number[]): number => 
 
 /** Who holds the camera, and a picture of four seconds of it. */
 export function OperatorControls({ camera, part }: { camera: Camera; part: Operator }) {
-  const version = useSequence((s) => s.version);
   const set = (label: string, next: Operator): boolean =>
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const rows = new Float64Array(ROWS * 6);
-  if (version >= 0) theCore().partPlot(camera.id, part.id, SECONDS, rows);
+  useCore((c) => c.partPlot(camera.id, part.id, SECONDS, rows));
   const metres = greatest(rows, 6, [0, 1, 2]);
   const degrees = greatest(rows, 6, [3, 4, 5]);
   return (
@@ -83,8 +81,8 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
             strokeWidth={1.4}
           />
         ))}
-        <text x={6} y={12}>{`± ${theCore().showNumber(metres, 'metres')} right, up, back`}</text>
-        <text x={6} y={H + 16}>{`± ${theCore().showNumber(degrees, 'degrees')} pan, tilt, roll`}</text>
+        <text x={6} y={12}>{`± ${core().showNumber(metres, 'metres')} right, up, back`}</text>
+        <text x={6} y={H + 16}>{`± ${core().showNumber(degrees, 'degrees')} pan, tilt, roll`}</text>
         <text x={W - 6} y={H * 2} textAnchor="end">{`${SECONDS} s`}</text>
       </svg>
     </>
@@ -93,9 +91,8 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
 
 /** How the spring answers a step, in place and in rotation. */
 export function SpringPlot({ camera, part }: { camera: Camera; part: Spring }) {
-  const version = useSequence((s) => s.version);
   const rows = new Float64Array(ROWS * 2);
-  if (version >= 0) theCore().partPlot(camera.id, part.id, 2, rows);
+  useCore((c) => c.partPlot(camera.id, part.id, 2, rows));
   const most = Math.max(1.2, greatest(rows, 2, [0, 1]));
   const y = (v: number) => H - 6 - (v / most) * (H - 12);
   const answer = (lane: number) =>

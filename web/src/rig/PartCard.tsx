@@ -1,10 +1,9 @@
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
 import { Menu } from '../kit/Menu';
-import { theCore } from '../core/load';
-import type { Camera, RigPart } from '../core/types';
-import { Fields, type ChannelInfo } from '../fields/NumberField';
-import { evaluated } from '../session/evaluated';
+import type { Camera, ChannelInfo, RigPart } from '../core/types';
+import { Fields } from '../fields/NumberField';
+import { useCore } from '../session/evaluated';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
 import { Looking } from '../kit/Editing';
@@ -104,11 +103,10 @@ export function PartCard({
 
 function Says({ camera, part }: { camera: Camera; part: RigPart }) {
   const frame = useSequence((s) => s.frame);
-  useSequence((s) => s.version);
-  evaluated();
+  const says = useCore((c) => c.partSays(camera.id, part.id, frame));
   return (
     <p className="says" data-testid={`says-${part.kind}`}>
-      {theCore().partSays(camera.id, part.id, frame)}
+      {says}
     </p>
   );
 }

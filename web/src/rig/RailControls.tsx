@@ -1,5 +1,5 @@
-import { theCore } from '../core/load';
 import type { Camera, Rail } from '../core/types';
+import { core, useCore } from '../session/evaluated';
 import { drawPath } from '../doing/create';
 import { edit } from '../session/document';
 import { select } from '../session/selection';
@@ -13,9 +13,7 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
   const entities = useSequence((s) => s.entities);
   const paths = Object.values(entities).filter((e) => e.kind === 'path');
   const set = (label: string, next: Rail) => edit(label, { kind: 'setPart', camera: camera.id, part: next });
-  const report = part.path
-    ? (JSON.parse(theCore().pathReport(part.path)) as { lengthM: number; tightestRadiusM: number | null })
-    : null;
+  const report = useCore((c) => (part.path ? c.pathReport(part.path) : null));
   return (
     <>
       <ChooseThing
@@ -27,9 +25,9 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
       />
       {report ? (
         <p className="says">
-          {theCore().showNumber(report.lengthM, 'metres')} long
+          {core().showNumber(report.lengthM, 'metres')} long
           {report.tightestRadiusM !== null
-            ? `, tightest radius ${theCore().showNumber(report.tightestRadiusM, 'metres')}`
+            ? `, tightest radius ${core().showNumber(report.tightestRadiusM, 'metres')}`
             : ', straight'}{' '}
           <Pill onClick={() => select(part.path!)}>Edit it</Pill>
         </p>

@@ -1,10 +1,9 @@
 import { pick } from '../session/selection';
 import MenuItem from '@mui/material/MenuItem';
 import { MenuButton } from '../kit/MenuButton';
-import { theCore } from '../core/load';
-import type { Camera } from '../core/types';
+import type { Camera, ReadyRig } from '../core/types';
 import { aboutSubject } from '../doing/about';
-import { evaluated } from '../session/evaluated';
+import { core } from '../session/evaluated';
 import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
@@ -12,7 +11,7 @@ import { useSequence } from '../session/state';
 import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */
-const RIGS: { kind: string; name: string; for: string; asks?: string }[] = [
+const RIGS: { kind: ReadyRig; name: string; for: string; asks?: string }[] = [
   { kind: 'tripod', name: 'Tripod', for: 'Base and head' },
   { kind: 'slider', name: 'Slider', for: 'A straight move in any heading, one curve' },
   { kind: 'rail', name: 'Dolly on rail', for: 'A rail on the ground ahead, to bend as you like' },
@@ -39,14 +38,12 @@ const RIGS: { kind: string; name: string; for: string; asks?: string }[] = [
   { kind: 'trimmed', name: 'Tripod with trims', for: 'For notes on a finished move' },
 ];
 
-export function makeReadyRig(camera: Camera, kind: string): void {
+export function makeReadyRig(camera: Camera, kind: ReadyRig): void {
   const rig = RIGS.find((r) => r.kind === kind)!;
   const make = (subject: string) => {
     const { frame, selected } = useSequence.getState();
-    evaluated();
-    editProposed(
-      `${rig.name} for camera ${camera.letter}`,
-      theCore().readyRig(camera.id, kind, subject, newId('path'), JSON.stringify(selected), frame),
+    editProposed(`${rig.name} for camera ${camera.letter}`, () =>
+      core().readyRig(camera.id, kind, subject, newId('path'), selected, frame),
     );
   };
   if (!rig.asks) make('');

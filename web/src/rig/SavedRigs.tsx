@@ -4,8 +4,8 @@ import Divider from '@mui/material/Divider';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Camera, Command } from '../core/types';
+import type { Camera, SavedRig } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { attempt, say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -20,7 +20,7 @@ interface Saved {
   name: string;
   author: string;
   savedAt: string;
-  rig: string;
+  rig: SavedRig;
 }
 
 const failed = (e: unknown) => say(e instanceof Error ? e.message : String(e), true);
@@ -35,11 +35,7 @@ function useSavedRigs(id: string) {
 
 /** Puts a saved rig on a camera: it stays where it is on this frame, and what moves keeps moving. */
 function load(camera: Camera, saved: Saved): void {
-  const l = attempt(() =>
-    answer<{ commands: Command[]; missing: string[] }>(
-      theCore().loadRig(camera.id, saved.rig, useSequence.getState().frame),
-    ),
-  );
+  const l = attempt(() => core().loadRig(camera.id, saved.rig, useSequence.getState().frame));
   if (!l || !edit(`${saved.name} for camera ${camera.letter}`, ...l.commands)) return;
   if (l.missing.length)
     say(
@@ -122,7 +118,7 @@ export function SaveRigDialog({ id: camera }: { id: string }) {
   if (!c) return null;
   const save = async (replace: boolean) => {
     try {
-      await postJson(`/api/sequences/${id}/rigs`, { name, rig: theCore().savedRig(camera), replace });
+      await postJson(`/api/sequences/${id}/rigs`, { name, rig: core().savedRig(camera), replace });
       await client.invalidateQueries({ queryKey: ['rigs', id] });
       say(`“${name.trim()}” is saved: every sequence of the production finds it under Ready-made.`);
       closeWindow();

@@ -1,10 +1,9 @@
 import { Words } from '../kit/Words';
 import { Choose } from '../kit/Choose';
 import { Tick } from '../kit/Tick';
-import { theCore } from '../core/load';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { evaluated } from '../session/evaluated';
+import { useCore } from '../session/evaluated';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
@@ -93,11 +92,9 @@ const wereOn = new Set<string>();
 
 export function TrimsLine({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
-  useSequence((s) => s.version);
-  evaluated();
   const trims = camera.rig.filter((p) => p.kind === 'trim');
   const on = trims.some((t) => t.on);
-  const sum = theCore().trimsSay(camera.id, frame);
+  const sum = useCore((c) => c.trimsSay(camera.id, frame));
   return (
     <div className="line padded">
       <Choose

@@ -1,5 +1,6 @@
-import { answer, Refused, theCore } from '../core/load';
-import type { Camera, Command } from '../core/types';
+import { Refused } from '../core/answer';
+import type { BakeReport, Camera, Command } from '../core/types';
+import { core } from '../session/evaluated';
 import { commitPreview, endPreview, preview } from '../session/document';
 import { newId } from '../session/ids';
 import { attempt } from '../session/said';
@@ -13,26 +14,15 @@ export interface Tolerance {
 }
 
 /** What a bake made of one camera, and what it lost at most. */
-export interface Report {
+export interface Report extends BakeReport {
   camera: string;
   plain: string;
-  keys: number;
-  placeM: number;
-  degrees: number;
-  focalMm: number;
-}
-
-interface Baked {
-  commands: Command[];
-  report: Omit<Report, 'camera' | 'plain'>;
 }
 
 function baked(camera: string, t: Tolerance): [Command[], Report] {
   const { firstFrame, lastFrame } = useSequence.getState().header;
   const plain = newId('camera');
-  const b = answer<Baked>(
-    theCore().bakePlain(camera, firstFrame, lastFrame, t.metres, t.degrees, t.millimetres, plain),
-  );
+  const b = core().bakePlain(camera, firstFrame, lastFrame, t.metres, t.degrees, t.millimetres, plain);
   return [b.commands, { camera, plain, ...b.report }];
 }
 

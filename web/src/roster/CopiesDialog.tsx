@@ -1,7 +1,7 @@
 import { Tick } from '../kit/Tick';
 import { useEffect, useState } from 'react';
-import { theCore } from '../core/load';
 import type { Vec3 } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { endPreview } from '../session/document';
 import { previewProposed } from '../session/proposals';
@@ -18,11 +18,7 @@ export function CopiesDialog({ ids }: { ids: string[] }) {
   const names = useSequence((s) => ids.map((id) => `“${s.entities[id]?.name}”`).join(', '));
   const anyPiece = useSequence((s) => ids.some((id) => s.entities[id]?.kind === 'piece'));
   const [count, setCount] = useState(3);
-  const [step, setStep] = useState<Vec3>(() => [
-    Math.round(theCore().copyStep(JSON.stringify(ids)) * 100) / 100,
-    0,
-    0,
-  ]);
+  const [step, setStep] = useState<Vec3>(() => [Math.round(core().copyStep(ids) * 100) / 100, 0, 0]);
   const [instances, setInstances] = useState(false);
   useEffect(() => {
     endPreview();

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { theCore } from '../core/load';
+import { core } from '../session/evaluated';
 import { Pill } from '../kit/Pill';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
@@ -9,13 +9,7 @@ import './roster.css';
 export function NamingNote() {
   const entities = useSequence((s) => s.entities);
   const header = useSequence((s) => s.header);
-  const breaches = useMemo(
-    () =>
-      entities && header
-        ? (JSON.parse(theCore().namingBreaches()) as { id: string; name: string; better: string }[])
-        : [],
-    [entities, header],
-  );
+  const breaches = useMemo(() => (entities && header ? core().namingBreaches() : []), [entities, header]);
   if (!breaches.length) return null;
   const first = breaches[0];
   return (

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
-import { theCore } from '../core/load';
-import type { Command, Stood, Subject } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import type { Command, Stood } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
@@ -12,13 +11,6 @@ import { Pill } from '../kit/Pill';
 
 const MOST_SHOWN = 8;
 
-interface LookedAt {
-  where: Subject;
-  x: number;
-  y: number;
-  z: number;
-}
-
 /** Asked once when what shall go is used: a free mark takes its place, or whoever uses it lets go. */
 export function RemoveDialog({ ids }: { ids: string[] }) {
   const entities = useSequence((s) => s.entities);
@@ -26,8 +18,7 @@ export function RemoveDialog({ ids }: { ids: string[] }) {
   const names = ids.map((id) => `“${entities[id]?.name}”`).join(', ');
   // this frame's places, of what is looked at
   const points = useMemo(() => {
-    evaluated();
-    return new Map(ids.map((id) => [id, JSON.parse(theCore().lookedAt(id)) as LookedAt[]]));
+    return new Map(ids.map((id) => [id, core().lookedAt(id)]));
   }, [ids]);
   const standing = ids.filter((id) => points.get(id)?.length);
   const letGo = () => {

@@ -4,7 +4,6 @@ import { TreeItemProvider } from '@mui/x-tree-view/TreeItemProvider';
 import { useTreeItemUtils } from '@mui/x-tree-view/hooks';
 import { useTreeItem, type UseTreeItemParameters } from '@mui/x-tree-view/useTreeItem';
 import { type KeyboardEvent, type MouseEvent, useContext, useRef, useState } from 'react';
-import { theCore } from '../core/load';
 import type { Entity } from '../core/types';
 import { Editing } from '../kit/Editing';
 import { IconAction } from '../kit/IconAction';
@@ -13,7 +12,7 @@ import { Sign } from '../kit/Sign';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { approvedOn } from '../session/approvals';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { edit } from '../session/document';
 import { givePicked, select } from '../session/selection';
 import { useSequence } from '../session/state';
@@ -127,8 +126,8 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
 /** Chooses a row; what waits for a click in a view takes a row as well. */
 function choose(e: Entity, order: string[], range: boolean, more: boolean): void {
   const { selected, picking } = useSequence.getState();
-  if (picking && theCore().slot(e.id) >= 0) {
-    const at = theCore().slot(e.id) * 16 + 12;
+  if (picking && core().slot(e.id) >= 0) {
+    const at = core().slot(e.id) * 16 + 12;
     const [px, py, pz] = evaluated().world.subarray(at, at + 3);
     givePicked({ id: e.id, point: [px, py, pz], normal: null });
   } else if (range && selected.length) {

@@ -1,3 +1,4 @@
+import type { Delta } from '../core/types';
 import { useHistory, type Done } from './history';
 import { desksFor, type Desk } from './desks';
 import { useSequence } from './state';
@@ -33,11 +34,17 @@ export function comeBack(id: string): void {
       frame: Math.max(header.firstFrame, Math.min(header.lastFrame, Number(p.frame) || header.firstFrame)),
       selected: p.selected.filter((x) => entities[x]),
     });
-    useHistory.setState({ undo: p.undo, redo: p.redo });
+    useHistory.setState({ undo: p.undo.map(ofNow), redo: p.redo.map(ofNow) });
   } catch {
     sessionStorage.removeItem(shelf(id)); // of another build: begin at the beginning
   }
 }
+
+/** Earlier builds kept what an edit did as text. */
+const ofNow = ({ label, change }: Done): Done => ({
+  label,
+  change: typeof change === 'string' ? (JSON.parse(change) as Delta) : change,
+});
 
 function keep(): void {
   const s = useSequence.getState();

@@ -1,9 +1,11 @@
+import type { SequenceDocument } from '../core/types';
+
 /** One of two that are compared: the address of a document below its sequence's, '' for the sequence as it is now. */
 export interface Side {
   path: string;
   title: string;
   /** The document itself, where it is none of the server's. */
-  document?: string;
+  document?: SequenceDocument;
 }
 
 /** Two versions of a camera's move, looked at together in the lens view. */

@@ -22,4 +22,4 @@ export const inCrew = (a: Entity, b: Entity): number =>
   a.kind === 'camera' && b.kind === 'camera' ? byLetter(a, b) : byWords.compare(a.name, b.name);
 
 /** The ids of what the core takes for subjects. */
-export const subjectsNow = (): Set<string> => new Set(JSON.parse(theCore().subjects()) as string[]);
+export const subjectsNow = (): Set<string> => new Set(theCore().subjects());

@@ -10,5 +10,5 @@ export interface CutSpan {
 
 /** The spans of the cut, as the core has them. */
 export function cutSpans(): CutSpan[] {
-  return JSON.parse(theCore().cut()) as CutSpan[];
+  return theCore().cut();
 }

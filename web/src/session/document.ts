@@ -1,5 +1,6 @@
-import { answer, Refused, theCore } from '../core/load';
-import type { Camera, Change, Command, Entity, Header } from '../core/types';
+import { Refused } from '../core/answer';
+import { theCore } from '../core/load';
+import type { Camera, Change, Command, Delta, Entity, Header, Made } from '../core/types';
 import { forgotten, noted, step, useHistory } from './history';
 import type { PendingEdit } from './outbox';
 import { attempt, say } from './said';
@@ -33,7 +34,7 @@ function patched(from: Record<string, Entity>, change: Change): Record<string, E
 
 /** Fills the store from a document the core has opened. */
 export function opened(id: string, revision: number): void {
-  const doc = JSON.parse(theCore().document()) as { header: Header; entities: Entity[] };
+  const doc = theCore().document();
   base = Object.fromEntries(doc.entities.map((e) => [e.id, e]));
   baseHeader = doc.header;
   const s = get();
@@ -54,16 +55,10 @@ export function opened(id: string, revision: number): void {
 }
 
 /**
- * Applies commands here at once; gives what they did as the core keeps it for taking it back, or '' when
- * that is nothing: a handle that came back to where it was taken.
+ * Shows what the core has done; gives it as the core keeps it for taking it back, or null when that is nothing:
+ * a handle that came back to where it was taken.
  */
-function applyLocally(commands: string): string {
-  return applied(theCore().apply(commands));
-}
-
-/** Shows what the core has done. */
-function applied(text: string): string {
-  const { change, delta } = answer<{ change: Change; delta: string }>(text);
+function applied({ change, delta }: Made): Delta | null {
   base = patched(base, change);
   baseHeader = change.headerAfter ?? baseHeader;
   set((s) => ({
@@ -74,17 +69,17 @@ function applied(text: string): string {
     camera: base[s.camera] ? s.camera : (Object.values(base).find((e) => e.kind === 'camera')?.id ?? ''),
   }));
   const nothing = !change.headerAfter && !Object.keys({ ...change.before, ...change.after }).length;
-  return nothing ? '' : delta;
+  return nothing ? null : delta;
 }
 
 /** Applies what someone else did. */
-export function applyForeign(delta: string): void {
+export function applyForeign(delta: Delta): void {
   applied(theCore().applyDelta(delta));
 }
 
 /** Applies an edit that waits to be stored, again. */
 export function reapply(edit: PendingEdit): void {
-  applyLocally(edit.commands);
+  applied(theCore().apply(edit.commands));
 }
 
 /** Whether this account may not change anything, after saying so. */
@@ -110,18 +105,18 @@ function refuseTouched(change: Change): void {
 }
 
 /** As above, of commands that are not made yet. */
-function refuseApproved(commands: string): void {
+function refuseApproved(commands: Command[]): void {
   if (!Object.keys(get().approvals).length) return;
-  const { change } = answer<{ change: Change }>(theCore().preview(commands));
+  const change = theCore().preview(commands);
   theCore().endPreview();
   refuseTouched(change);
 }
 
-/** Applies an edit and hands it to whoever stores it; gives what it did, '' when that is nothing. */
-function finished(label: string, commands: string): string {
+/** Applies an edit and hands it to whoever stores it; gives what it did, null when that is nothing. */
+function finished(label: string, commands: Command[]): Delta | null {
   refuseApproved(commands);
-  const change = applyLocally(commands);
-  if (!change) return '';
+  const change = applied(theCore().apply(commands));
+  if (!change) return null;
   onEdit({ id: crypto.randomUUID(), label, commands });
   return change;
 }
@@ -133,9 +128,7 @@ const KEYING: Command['kind'][] = ['setValue', 'walk', 'orbit', 'placeCamera', '
 function keysByItself(commands: Command[]): boolean {
   if (get().keying !== 'off') return false;
   if (!commands.some((c) => KEYING.includes(c.kind) && 'key' in c && !c.key)) return false;
-  const added = attempt(
-    () => answer<{ added: string[] }>(theCore().wouldKey(JSON.stringify({ commands }))).added,
-  );
+  const added = attempt(() => theCore().wouldKey(commands));
   if (!added?.length) return false;
   say(
     `Automatic keying is off, and ${added[0]} has keys. Put one here with its small kite, or switch keying on below.`,
@@ -163,7 +156,7 @@ export function edit(label: string, ...commands: Command[]): boolean {
   if (lockedLane(commands) || keysByItself(commands)) return false;
   return (
     attempt(() => {
-      const change = finished(label, JSON.stringify({ commands }));
+      const change = finished(label, commands);
       if (change) {
         noted({ label, change });
         for (const take of listening) take(commands);
@@ -179,7 +172,7 @@ let previewed: { label: string; commands: Command[] } | null = null;
 export function preview(label: string, ...commands: Command[]): void {
   if (readOnly() || lockedLane(commands) || keysByItself(commands)) return;
   attempt(() => {
-    const { change } = answer<{ change: Change }>(theCore().preview(JSON.stringify({ commands })));
+    const change = theCore().preview(commands);
     try {
       refuseTouched(change);
     } catch (e) {
@@ -219,11 +212,11 @@ function turnBack(way: 'undo' | 'redo'): void {
     way,
     ({ label, change }) =>
       attempt(() => {
-        const back = answer<{ edit: string; left: string[] }>(theCore().takeBack(change, way === 'undo'));
-        const made = back.edit ? finished(`${way === 'undo' ? 'Undo' : 'Redo'}: ${label}`, back.edit) : '';
-        return { change: made, left: back.left };
+        const back = theCore().takeBack(change, way === 'undo');
+        const says = `${way === 'undo' ? 'Undo' : 'Redo'}: ${label}`;
+        return { change: back.commands.length ? finished(says, back.commands) : null, left: back.left };
       }),
-    (change) => (change ? theCore().turned(change) : ''),
+    (change) => theCore().turned(change),
   );
   if (!done) return;
   const others = done.left.length ? `${listed(done.left)} stays as somebody else has made it since.` : '';

@@ -1,3 +1,4 @@
+import type { Core } from '../core/bridge';
 import { theCore } from '../core/load';
 import { LensRow } from '../core/types';
 import { useSequence } from './state';
@@ -20,4 +21,17 @@ export function evaluated(): { world: Float64Array; lens: Float64Array } {
     seen = { frame, version };
   }
   return { world, lens };
+}
+
+/** The core, to be asked about what is shown: where a sequence is open, its plan stands at the shown frame. */
+export function core(): Core {
+  if (useSequence.getState().id) evaluated();
+  return theCore();
+}
+
+/** What the core says of what is shown; asked again whenever the frame or the sequence is another. */
+export function useCore<T>(question: (core: Core) => T): T {
+  useSequence((s) => s.frame);
+  useSequence((s) => s.version);
+  return question(core());
 }

@@ -1,4 +1,5 @@
-import { Refused } from '../core/load';
+import { Refused } from '../core/answer';
+import type { Delta } from '../core/types';
 
 /** An edit as the server tells of it. */
 export interface EditMade {
@@ -6,7 +7,7 @@ export interface EditMade {
   id: string;
   author: string;
   label: string;
-  change: unknown;
+  change: Delta;
 }
 
 /** Edits the server gives at a time. */
@@ -22,7 +23,7 @@ export interface Followed {
   /** At most {@link PAGE} edits after a revision, the oldest first. */
   after(revision: number): Promise<EditMade[]>;
   /** Applies what somebody else did; throws {@link Refused} where it does not fit. */
-  apply(change: unknown): void;
+  apply(change: Delta): void;
   /** Whether the edit was made here: it is applied already. */
   isMine(id: string): boolean;
   reload(): Promise<void>;

@@ -1,10 +1,14 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import type { Delta } from '../core/types';
 import { forgotten, noted, step, useHistory } from './history';
 
-const done = (label: string) => ({ label, change: `did ${label}` });
+/** A change that tells itself from others by one word. */
+const does = (id: string): Delta => ({ fields: [{ id, path: [], from: 0, to: 1 }], added: [], removed: [] });
+const word = (d: Delta) => d.fields[0].id;
+const done = (label: string) => ({ label, change: does(`did ${label}`) });
 const labels = (way: 'undo' | 'redo') => useHistory.getState()[way].map((d) => d.label);
-const back = (d: { change: string }) => ({ change: `undid ${d.change}`, left: [] });
-const turned = (change: string) => change.replace('undid ', '');
+const back = (d: { change: Delta }) => ({ change: does(`undid ${word(d.change)}`), left: [] });
+const turned = (change: Delta) => does(word(change).replace('undid ', ''));
 
 describe('the history', () => {
   beforeEach(forgotten);
@@ -16,7 +20,7 @@ describe('the history', () => {
     expect([labels('undo'), labels('redo')]).toEqual([['a'], ['c', 'b']]);
     expect(step('redo', (d) => ({ change: d.change, left: [] }), turned)?.label).toBe('b');
     expect([labels('undo'), labels('redo')]).toEqual([['a', 'b'], ['c']]);
-    expect(useHistory.getState().undo.at(-1)!.change).toBe('did b');
+    expect(word(useHistory.getState().undo.at(-1)!.change)).toBe('did b');
   });
 
   it('forgets what was taken back when something else is made', () => {
@@ -35,8 +39,8 @@ describe('the history', () => {
 
   it('gives up an edit of which others left nothing, and tells what stays', () => {
     noted(done('a'));
-    const r = step('undo', () => ({ change: '', left: ['the lens'] }), turned);
-    expect(r).toEqual({ label: 'a', change: '', left: ['the lens'] });
+    const r = step('undo', () => ({ change: null, left: ['the lens'] }), turned);
+    expect(r).toEqual({ label: 'a', change: null, left: ['the lens'] });
     expect([labels('undo'), labels('redo')]).toEqual([[], []]);
   });
 

@@ -1,9 +1,10 @@
 import { create } from 'zustand';
+import type { Delta } from '../core/types';
 
 /** An edit that can be taken back: what it is called and what the core keeps of it. */
 export interface Done {
   label: string;
-  change: string;
+  change: Delta;
 }
 
 /** So many edits can be taken back. */
@@ -25,8 +26,8 @@ export function forgotten(): void {
 
 /** What taking back, or making again, came to. */
 export interface Turned {
-  /** What was changed, as the core keeps it; '' when nothing of it was left. */
-  change: string;
+  /** What was changed, as the core keeps it; null when nothing of it was left. */
+  change: Delta | null;
   /** What somebody else has made of it since: it stays. */
   left: string[];
 }
@@ -41,18 +42,21 @@ export interface Turned {
 export function step(
   way: 'undo' | 'redo',
   turn: (done: Done) => Turned | undefined,
-  turned: (change: string) => string,
+  turned: (change: Delta) => Delta,
 ): (Turned & { label: string }) | undefined {
   const done = get()[way].at(-1);
   const made = done && turn(done);
   if (!made) return undefined;
   const [from, to] = way === 'undo' ? (['undo', 'redo'] as const) : (['redo', 'undo'] as const);
   // what was taken back now, and no more, is what can be made again
-  const back = { label: done.label, change: way === 'undo' ? turned(made.change) : made.change };
+  const back = made.change && {
+    label: done.label,
+    change: way === 'undo' ? turned(made.change) : made.change,
+  };
   useHistory.setState((s) => ({
     ...s,
     [from]: s[from].slice(0, -1),
-    ...(made.change ? { [to]: [...s[to], back] } : {}),
+    ...(back ? { [to]: [...s[to], back] } : {}),
   }));
   return { ...made, label: done.label };
 }

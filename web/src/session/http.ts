@@ -1,4 +1,4 @@
-import { Refused, type Refusal } from '../core/load';
+import { Refused, type Refusal } from '../core/answer';
 
 /** The server said nothing at all. */
 export class Unreachable extends Error {

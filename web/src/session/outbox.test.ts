@@ -1,14 +1,26 @@
+import type { Delta } from '../core/types';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { Refused } from '../core/load';
+import { Refused } from '../core/answer';
 import { ServerRefused, Unreachable } from './http';
 import { Following, PAGE, type EditMade } from './following';
 import { Outbox, useOutbox, type PendingEdit } from './outbox';
 
-const edit = (id: string): PendingEdit => ({ id, label: id, commands: `{"set":"${id}"}` });
+const edit = (id: string): PendingEdit => ({
+  id,
+  label: id,
+  commands: [{ kind: 'remove', ids: [id], letGo: false }],
+});
 const refusal = (status: number, text: string) =>
   new ServerRefused(status, { code: 'x', entity: '', field: '', text });
 
 /** A server with a journal, that loses answers, is away and refuses as a test says. */
+/** What somebody else did in a revision. */
+const turn = (revision: number): Delta => ({
+  fields: [{ id: `o${revision}`, path: [], from: 0, to: 1 }],
+  added: [],
+  removed: [],
+});
+
 class FakeServer {
   journal: EditMade[] = [];
   /** What becomes of the next calls: the answer is lost, or the server is not there at all. */
@@ -50,7 +62,7 @@ class FakeServer {
   others(count: number, author = 'Oda', id?: string): EditMade[] {
     const more = Array.from({ length: count }, (_, i) => {
       const revision = this.journal.length + i + 1;
-      return { revision, id: id ?? `o${revision}`, author, label: 'turn', change: revision };
+      return { revision, id: id ?? `o${revision}`, author, label: 'turn', change: turn(revision) };
     });
     this.journal.push(...more);
     return more;
@@ -86,7 +98,7 @@ class FakePage {
     this.following = new Following({
       ...page,
       after: (r) => server.after(r),
-      apply: (c) => void this.has.push(`o${c}`),
+      apply: (c) => void this.has.push(c.fields[0].id),
       isMine: (id) => this.outbox.isMine(id),
     });
   }

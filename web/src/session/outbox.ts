@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import { Refused } from '../core/load';
+import type { Command } from '../core/types';
+import { Refused } from '../core/answer';
 import { ServerRefused } from './http';
 
 /** An edit of this page that the server has not acknowledged. */
@@ -7,7 +8,7 @@ export interface PendingEdit {
   /** The same however often it is sent: the server takes it once. */
   id: string;
   label: string;
-  commands: string;
+  commands: Command[];
 }
 
 /** How far the page's edits are from being stored. */

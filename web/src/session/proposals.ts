@@ -1,16 +1,13 @@
-import { answer } from '../core/load';
 import type { Command } from '../core/types';
 import { edit, preview } from './document';
 import { attempt, say } from './said';
 
-/** Commands the core proposes, or undefined after saying why it cannot. */
-export function proposed(text: string): Command[] | undefined {
-  return attempt(() => answer<{ commands: Command[] }>(text).commands);
-}
+/** Asks the core for commands; it refuses with a reason. */
+export type Proposal = () => Command[];
 
-/** Makes what the core proposes an edit. */
-export function editProposed(label: string, text: string): boolean {
-  const commands = proposed(text);
+/** Makes what the core proposes an edit. Gives false where it cannot, after saying why. */
+export function editProposed(label: string, propose: Proposal): boolean {
+  const commands = attempt(propose);
   if (!commands) return false;
   if (commands.length === 0) {
     say('There is nothing to change.');
@@ -20,7 +17,7 @@ export function editProposed(label: string, text: string): boolean {
 }
 
 /** Shows what the core proposes while a handle is dragged. */
-export function previewProposed(label: string, text: string): void {
-  const commands = proposed(text);
+export function previewProposed(label: string, propose: Proposal): void {
+  const commands = attempt(propose);
   if (commands?.length) preview(label, ...commands);
 }

@@ -1,4 +1,4 @@
-import { Refused } from '../core/load';
+import { Refused } from '../core/answer';
 import { useSequence } from './state';
 
 const set = useSequence.setState;

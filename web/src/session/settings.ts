@@ -19,7 +19,7 @@ export function settings(camera = ''): Settings {
   if (now !== version) known.clear();
   version = now;
   let s = known.get(camera);
-  if (!s) known.set(camera, (s = JSON.parse(theCore().settings(camera)) as Settings));
+  if (!s) known.set(camera, (s = theCore().settings(camera)));
   return s;
 }
 

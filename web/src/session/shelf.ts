@@ -1,3 +1,4 @@
+import type { Command } from '../core/types';
 import type { PendingEdit } from './outbox';
 
 const shelf = (sequence: string) => `jolly-kite.unsaved.${sequence}`;
@@ -18,7 +19,10 @@ export function shelved(sequence: string, unreadable: () => void): PendingEdit[]
   if (!text) return [];
   try {
     const kept = JSON.parse(text) as unknown;
-    if (Array.isArray(kept) && kept.every(isPending)) return kept;
+    if (Array.isArray(kept)) {
+      const now = kept.map(ofNow);
+      if (now.every(isPending)) return now;
+    }
   } catch {
     // told below
   }
@@ -28,7 +32,15 @@ export function shelved(sequence: string, unreadable: () => void): PendingEdit[]
   return [];
 }
 
+/** Earlier builds kept the commands as text, within an object of their name. */
+function ofNow(e: unknown): unknown {
+  const { commands } = (e ?? {}) as { commands?: unknown };
+  if (typeof commands !== 'string') return e;
+  return { ...(e as object), commands: (JSON.parse(commands) as { commands: Command[] }).commands };
+}
+
 const isPending = (e: unknown): e is PendingEdit =>
   typeof e === 'object' &&
   e !== null &&
-  ['id', 'label', 'commands'].every((k) => typeof (e as Record<string, unknown>)[k] === 'string');
+  ['id', 'label'].every((k) => typeof (e as Record<string, unknown>)[k] === 'string') &&
+  Array.isArray((e as PendingEdit).commands);

@@ -1,4 +1,5 @@
-import { answer, loadCore, theCore } from '../core/load';
+import { loadCore, theCore } from '../core/load';
+import type { SequenceDocument } from '../core/types';
 import { at, getJson, postJson, ServerRefused } from './http';
 import { fetchApprovals } from './approvals';
 import { play } from './time';
@@ -57,7 +58,7 @@ export async function openSequence(id: string): Promise<void> {
     reload,
     setRevision: (to) => set({ revision: to }),
     after: (from) => getJson<EditMade[]>(`/api/sequences/${id}/edits?after=${from}`),
-    apply: (change) => applyForeign(JSON.stringify(change)),
+    apply: (change) => applyForeign(change),
     isMine: (e) => outbox.isMine(e),
     say,
   });
@@ -74,10 +75,10 @@ export async function openSequence(id: string): Promise<void> {
 /** Opens a sequence as it was at a revision, to look at: nothing is changed there, and nothing comes. */
 export async function openMoment(id: string, moment: number): Promise<void> {
   const [document] = await Promise.all([
-    getJson<unknown>(`/api/sequences/${id}/history/${moment}`),
+    getJson<SequenceDocument>(`/api/sequences/${id}/history/${moment}`),
     loadCore(),
   ]);
-  answer(theCore().open(JSON.stringify(document)));
+  theCore().open(document);
   set({ role: 'reviewer', mayEdit: false, moment });
   opened(id, moment);
 }
@@ -99,12 +100,12 @@ export function closeSequence(): void {
 /** Takes the server's document and lays the waiting edits on it, saying which do not fit any more. */
 async function load(id: string, outbox: Outbox): Promise<void> {
   const [{ revision, role, document }] = await Promise.all([
-    getJson<{ revision: number; role: Role; document: unknown }>(`/api/sequences/${id}`),
+    getJson<{ revision: number; role: Role; document: SequenceDocument }>(`/api/sequences/${id}`),
     loadCore(),
   ]);
   if (now?.outbox !== outbox) return; // left meanwhile
   set({ role, mayEdit: role === 'artist' || role === 'lead' });
-  answer(theCore().open(JSON.stringify(document)));
+  theCore().open(document);
   opened(id, revision);
   await outbox.layOn(reapply);
 }

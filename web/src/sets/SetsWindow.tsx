@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { PlacedSet } from '../core/types';
+import type { PlacedSet, Taking } from '../core/types';
 import { WrongText } from '../kit/WrongText';
 import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
@@ -23,7 +23,6 @@ import {
   numbered,
   placeSet,
   type SharedSet,
-  type Taking,
   useSets,
   useSetsChanged,
 } from './sets';
@@ -174,7 +173,7 @@ function Placed({
                 void compare(NOW, {
                   path: '',
                   title: `with ${p.name} ${numbered(taking.number)}`,
-                  document: JSON.stringify(taking.document),
+                  document: taking.document,
                 })
               }
             >

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { answer, theCore } from '../core/load';
-import type { Command, PlacedSet } from '../core/types';
+import type { PlacedSet, SequenceDocument, Taking } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { attempt, say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -18,13 +18,6 @@ export interface SharedSet {
   id: string;
   name: string;
   versions: SetVersion[];
-}
-
-/** What taking a version does: the commands, in sentences, and the document as it will be. */
-export interface Taking {
-  commands: Command[];
-  says: string[];
-  document: unknown;
 }
 
 interface Kept {
@@ -47,18 +40,14 @@ export function useSetsChanged(): () => Promise<void> {
   return () => client.invalidateQueries({ queryKey: ['sets'] });
 }
 
-const versionOf = async (set: string, number: number): Promise<string> =>
-  JSON.stringify(await getJson<unknown>(`${path()}/${set}/versions/${number}`));
-
-const commandsOf = (json: string): Command[] => answer<{ commands: Command[] }>(json).commands;
-
-const documentOf = (json: string): string => JSON.stringify(answer<{ document: unknown }>(json).document);
+const versionOf = (set: string, number: number): Promise<SequenceDocument> =>
+  getJson(`${path()}/${set}/versions/${number}`);
 
 /** Makes a set of things that stand here, where they stand. */
 export async function makeSet(name: string, note: string, ids: string[]): Promise<void> {
-  const document = documentOf(theCore().setOf(JSON.stringify(ids)));
+  const document = core().setOf(ids);
   const kept = await postJson<Kept>(path(), { name, note, document });
-  edit(`Make the set ${name}`, ...commandsOf(theCore().setMade(document, kept.id, name.trim())));
+  edit(`Make the set ${name}`, ...core().setMade(document, kept.id, name.trim()).commands);
 }
 
 /** Places the newest version of a set. */
@@ -66,7 +55,7 @@ export async function placeSet(set: SharedSet): Promise<void> {
   const number = set.versions[0].number;
   const document = await versionOf(set.id, number);
   attempt(() => {
-    if (edit(`Place ${set.name}`, ...commandsOf(theCore().placeSet(document, set.id, set.name, number))))
+    if (edit(`Place ${set.name}`, ...core().placeSet(document, set.id, set.name, number).commands))
       say(`${set.name} ${numbered(number)} stands here.`);
   });
 }
@@ -77,18 +66,17 @@ export async function lookAtVersion(placed: PlacedSet, number: number): Promise<
     versionOf(placed.set, placed.version),
     versionOf(placed.set, number),
   ]);
-  return answer<Taking>(theCore().takeSet(placed.id, was, next, number));
+  return core().takeSet(placed.id, was, next, number);
 }
 
 /** Keeps a placed set as it is here as its next version, with what else is selected. */
 export async function keepVersion(placed: PlacedSet, note: string, also: string[]): Promise<number> {
-  const ids = JSON.stringify(also);
   const was = await versionOf(placed.set, placed.version);
-  const document = documentOf(theCore().keptSet(placed.id, was, ids));
+  const document = core().keptSet(placed.id, was, also);
   const kept = await postJson<Kept>(`${path()}/${placed.set}/versions`, { note, document });
   edit(
     `Keep ${placed.name} as ${numbered(kept.number)}`,
-    ...commandsOf(theCore().setKept(placed.id, was, ids, kept.number)),
+    ...core().setKept(placed.id, was, also, kept.number).commands,
   );
   return kept.number;
 }

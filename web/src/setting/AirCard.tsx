@@ -1,6 +1,6 @@
 import { Tick } from '../kit/Tick';
-import type { Air, Command } from '../core/types';
-import { Fields, type ChannelInfo } from '../fields/NumberField';
+import type { Air, ChannelInfo, Command } from '../core/types';
+import { Fields } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { edit } from '../session/document';
 

@@ -1,7 +1,7 @@
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
-import type { Attention, Command, Light } from '../core/types';
-import { Fields, type ChannelInfo } from '../fields/NumberField';
+import type { Attention, ChannelInfo, Command, Light } from '../core/types';
+import { Fields } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { AttentionControls } from '../fields/AttentionControls';

@@ -1,17 +1,13 @@
-import { theCore } from '../core/load';
 import type { Measure } from '../core/types';
-import type { Sighting } from '../doing/about';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { useSequence } from '../session/state';
 
 /** A measurement in numbers: straight, and from a camera also along its axis. */
 export function MeasureCard({ measure }: { measure: Measure }) {
   const entities = useSequence((s) => s.entities);
-  useSequence((s) => s.frame);
-  evaluated();
-  const show = (m: number) => theCore().showNumber(m, 'metres');
-  if (measure.camera) {
-    const s = JSON.parse(theCore().pointSighting(measure.camera, ...measure.to)) as Sighting;
+  const s = useCore((c) => (measure.camera ? c.pointSighting(measure.camera, ...measure.to) : null));
+  const show = (m: number) => core().showNumber(m, 'metres');
+  if (measure.camera && s) {
     return (
       <div className="card" data-testid="measured">
         <p className="says">From camera {entities[measure.camera]?.name}</p>

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { theCore } from '../core/load';
 import type { Entity, PathPoint, Vec3 } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
@@ -9,7 +8,7 @@ import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated, useCore } from '../session/evaluated';
 import { Tip } from '../kit/Tip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
@@ -30,10 +29,7 @@ export function PathCard({ path }: { path: Path }) {
   });
   const [listed, setListed] = useState(path.points.length <= 8);
   const [even, setEven] = useState(path.points.length);
-  const report = JSON.parse(theCore().pathReport(path.id)) as {
-    lengthM: number;
-    tightestRadiusM: number | null;
-  };
+  const report = useCore((c) => c.pathReport(path.id));
   const reroute = (label: string, next: Partial<Pick<Path, 'closed' | 'points'>>) =>
     edit(label, {
       kind: 'reroute',
@@ -44,10 +40,10 @@ export function PathCard({ path }: { path: Path }) {
       ...next,
     });
   const by = (label: string, kind: 'insert' | 'split' | 'even', at: number) =>
-    editProposed(label, theCore().pathEdit(path.id, kind, at, newId('path')));
+    editProposed(label, () => core().pathEdit(path.id, kind, at, newId('path')));
   const addHere = () => {
     const { world } = evaluated();
-    const o = theCore().slot(camera) * 16 + 12;
+    const o = core().slot(camera) * 16 + 12;
     const at: Vec3 = [world[o], world[o + 1], world[o + 2]];
     return reroute(`Add camera ${letter}’s place`, {
       points: [...path.points, { at, in: [0, 0, 0], out: [0, 0, 0] }],
@@ -56,10 +52,11 @@ export function PathCard({ path }: { path: Path }) {
   return (
     <div className="card" style={{ borderLeftColor: 'var(--marigold)' }} data-testid="path-card">
       <p className="says">
-        {path.points.length} points, {theCore().showNumber(report.lengthM, 'metres')} long
-        {report.tightestRadiusM === null
+        {path.points.length} points
+        {report ? `, ${core().showNumber(report.lengthM, 'metres')} long` : ''}
+        {!report || report.tightestRadiusM === null
           ? ', straight'
-          : `, tightest radius ${theCore().showNumber(report.tightestRadiusM, 'metres')}`}
+          : `, tightest radius ${core().showNumber(report.tightestRadiusM, 'metres')}`}
       </p>
       <Choice
         label="Ends"

@@ -1,5 +1,5 @@
-import type { After, Plate, PlateFit } from '../core/types';
-import { Fields, type ChannelInfo } from '../fields/NumberField';
+import type { After, ChannelInfo, Plate, PlateFit } from '../core/types';
+import { Fields } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choice } from '../kit/Choice';

@@ -3,8 +3,8 @@ import { setView } from '../session/view';
 import { Choose } from '../kit/Choose';
 import { Segments } from '../kit/Segments';
 import { useEffect, useRef, useState } from 'react';
-import { theCore } from '../core/load';
 import type { Command } from '../core/types';
+import { core } from '../session/evaluated';
 import { addStandIn, measure } from '../doing/create';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
@@ -124,7 +124,7 @@ function SetTools() {
 function SetFoot() {
   const header = useSequence((s) => s.header);
   useSequence((s) => s.version);
-  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const show = (m: number) => core().showNumber(m, 'metres');
   const put = (label: string, by: Partial<typeof header>) =>
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });
   const grids: [string, number, number][] =

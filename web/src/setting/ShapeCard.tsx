@@ -1,6 +1,6 @@
 import { openWindow } from '../session/windows';
-import { theCore } from '../core/load';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
+import { core, useCore } from '../session/evaluated';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { FILE_UNITS } from '../fields/choices';
@@ -93,7 +93,7 @@ function StanceFields({ shape, reshape }: { shape: StandIn; reshape: (next: Stan
       <div className="buttons">
         {[1.1, 1.5, 1.65, 1.83].map((h) => (
           <Chip key={h} onClick={() => reshape(scaled(h))}>
-            {theCore().showNumber(h, 'metres')}
+            {core().showNumber(h, 'metres')}
           </Chip>
         ))}
       </div>
@@ -118,7 +118,7 @@ function ModelCard({
   reshape: (next: Model) => boolean;
 }) {
   const report = reportOf(shape.asset);
-  const nodes = (JSON.parse(theCore().anchors(piece.id)) as string[]).filter(Boolean);
+  const nodes = useCore((c) => c.anchors(piece.id));
   return (
     <div className="card">
       <div className="card-head">

@@ -1,14 +1,13 @@
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import type { Command, Entity } from '../core/types';
-import { theCore } from '../core/load';
 import { Fields, useChannels } from '../fields/NumberField';
 import { Swatch } from '../fields/Swatch';
 import { Choice } from '../kit/Choice';
 import { LayerChoice } from '../fields/LayerChoice';
 import { MORE } from '../doing/withSelection';
 import { removeSelected } from '../doing/create';
-import { evaluated } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
 import { Editing } from '../kit/Editing';
@@ -85,13 +84,15 @@ export function ThingPanel({ entity }: { entity: Thing }) {
 
 /** Width × height × depth of all that is selected, in display units. */
 function SizeLine({ ids }: { ids: string[] }) {
-  useSequence((s) => s.version);
-  useSequence((s) => s.frame);
-  evaluated();
   const size = new Float64Array(3);
-  theCore().size(JSON.stringify(ids.filter((id) => theCore().slot(id) >= 0)), size);
+  useCore((c) =>
+    c.size(
+      ids.filter((id) => c.slot(id) >= 0),
+      size,
+    ),
+  );
   if (size[0] + size[1] + size[2] === 0) return null;
-  const show = (m: number) => theCore().showNumber(m, 'metres');
+  const show = (m: number) => core().showNumber(m, 'metres');
   return (
     <p className="says padded mono" data-testid="size">
       {`${show(size[0])} × ${show(size[1])} × ${show(size[2])}`}
@@ -127,7 +128,7 @@ function RideChoice({ mark }: { mark: Extract<Entity, { kind: 'mark' }> }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
   const options = Object.values(entities).filter((e) => e.kind === 'piece' || e.kind === 'camera');
-  const anchors = mark.rides ? (JSON.parse(theCore().anchors(mark.rides)) as string[]) : [];
+  const anchors = useCore((c) => (mark.rides ? c.anchors(mark.rides) : []));
   const ride = (rides: string | null, anchor: string | null) =>
     edit(`Attach ${mark.name}`, { kind: 'attach', id: mark.id, rides, anchor, frame });
   return (

@@ -1,8 +1,8 @@
 import { openWindow } from '../session/windows';
 import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
-import { theCore } from '../core/load';
 import type { Camera, RigPart } from '../core/types';
+import { core } from '../session/evaluated';
 import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
@@ -192,7 +192,7 @@ function numberActions(s: ReturnType<typeof get>): Action[] {
   const e = s.entities[s.selected[0]] ?? s.entities[s.camera];
   if (!e || !('channels' in e)) return [];
   const of = e.kind === 'camera' ? `camera ${e.letter}` : e.name;
-  const all = JSON.parse(theCore().channels(e.id, s.frame)) as { address: string; label: string }[];
+  const all = core().channels(e.id, s.frame);
   const numbers = all.map((c) => {
     const part = e.kind === 'camera' ? e.rig.find((p) => p.id === c.address.split('/')[0]) : undefined;
     const also = ALSO[c.address] ? ` (${ALSO[c.address]})` : '';
@@ -237,26 +237,25 @@ function cameraActions(c: Camera, s: ReturnType<typeof get>): Action[] {
             ? {
                 name: `Turn camera ${c.letter} to ${e.name} from this frame`,
                 run: () =>
-                  void editProposed(
-                    `Turn to ${e.name}`,
-                    theCore().turnCuesTo(c.id, look.id, e.id, frame, USUAL_TRAVEL),
+                  void editProposed(`Turn to ${e.name}`, () =>
+                    core().turnCuesTo(c.id, look.id, e.id, frame, USUAL_TRAVEL),
                   ),
               }
             : {
                 name: `Camera ${c.letter} attends to ${e.name}`,
                 run: () =>
-                  void editProposed(`Attend to ${e.name}`, theCore().takeMember(c.id, look.id, e.id)),
+                  void editProposed(`Attend to ${e.name}`, () => core().takeMember(c.id, look.id, e.id)),
               },
         )
       : []),
     ...subjects.map((e) => ({
       name: `Focus of camera ${c.letter} follows ${e.name}`,
-      run: () => void editProposed(`Focus follows ${e.name}`, theCore().followFocus(c.id, e.id, frame)),
+      run: () => void editProposed(`Focus follows ${e.name}`, () => core().followFocus(c.id, e.id, frame)),
     })),
     ...subjects.map((e) => ({
       name: `Pull focus of camera ${c.letter} to ${e.name} from this frame`,
       run: () =>
-        void editProposed(`Pull focus to ${e.name}`, theCore().pullFocus(c.id, e.id, frame, PULL_FRAMES)),
+        void editProposed(`Pull focus to ${e.name}`, () => core().pullFocus(c.id, e.id, frame, PULL_FRAMES)),
     })),
   ];
 }

@@ -1,8 +1,7 @@
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
-import { theCore } from '../core/load';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { inSetView } from '../doing/setViewPose';
@@ -41,7 +40,7 @@ export interface Helper {
 export function theHelper(): void {
   const helper: Helper = {
     camera(id = lensCamera(useSequence.getState())) {
-      const slot = theCore().slot(id);
+      const slot = core().slot(id);
       const { world, lens } = evaluated();
       return {
         world: [...world.subarray(slot * 16, slot * 16 + 16)],
@@ -49,22 +48,18 @@ export function theHelper(): void {
       };
     },
     project(x, y, z) {
-      evaluated();
       const out = new Float64Array(3);
-      theCore().project(lensCamera(useSequence.getState()), x, y, z, out);
+      core().project(lensCamera(useSequence.getState()), x, y, z, out);
       return [...out];
     },
     place(id) {
-      const slot = theCore().slot(id);
+      const slot = core().slot(id);
       return [...evaluated().world.subarray(slot * 16 + 12, slot * 16 + 15)];
     },
     value(id, channel) {
-      return (
-        JSON.parse(theCore().channels(id, useSequence.getState().frame)) as {
-          address: string;
-          value: number;
-        }[]
-      ).find((c) => c.address === channel)!.value;
+      return core()
+        .channels(id, useSequence.getState().frame)
+        .find((c) => c.address === channel)!.value;
     },
     state() {
       const s = useSequence.getState();
@@ -83,15 +78,12 @@ export function theHelper(): void {
     },
     handleOnScreen(part) {
       const s = useSequence.getState();
-      const handles = JSON.parse(theCore().rigHandles(s.camera, s.frame)) as {
-        part: string;
-        at: [number, number, number];
-      }[];
+      const handles = core().rigHandles(s.camera, s.frame);
       return inSetView(...handles.find((h) => h.part === part)!.at);
     },
     inSetView,
     goTo,
-    document: () => theCore().document(),
+    document: () => JSON.stringify(core().document()),
   };
   (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;
 }

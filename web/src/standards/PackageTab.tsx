@@ -1,8 +1,8 @@
-import { theCore } from '../core/load';
 import type { CameraPackage, Fit, Standards } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
-import { FIT_NAMES, RATES, SIZES, type Faults, type NamedBack } from '../fields/choices';
+import { FIT_NAMES, RATES, SIZES, type Faults } from '../fields/choices';
 import { palette } from '../theme/tokens';
 import './standards.css';
 
@@ -18,8 +18,10 @@ export function Package({
 }) {
   const p = now.cameraPackage;
   const pack = (by: Partial<CameraPackage>) => change({ cameraPackage: { ...p, ...by } });
-  const backs = JSON.parse(theCore().filmBacks()) as NamedBack[];
-  const named = backs.find((b) => b.widthMm === p.filmBack.widthMm && b.heightMm === p.filmBack.heightMm);
+  const backs = core().filmBacks();
+  const named = backs.find(
+    ({ back: b }) => b.widthMm === p.filmBack.widthMm && b.heightMm === p.filmBack.heightMm,
+  );
   const rate = `${now.rate.numerator}/${now.rate.denominator}`;
   const size = `${p.deliveryWidth}×${p.deliveryHeight}`;
   return (
@@ -68,7 +70,7 @@ export function Package({
           options={[...backs.map((b): [string, string] => [b.name, b.name]), ['', 'other measures']]}
           onChange={(v) => {
             const b = backs.find((x) => x.name === v);
-            if (b) pack({ filmBack: { widthMm: b.widthMm, heightMm: b.heightMm, squeeze: b.squeeze } });
+            if (b) pack({ filmBack: b.back });
           }}
         />
         <div className="numbers">

@@ -1,10 +1,10 @@
-import { theCore } from '../core/load';
 import type { Fit, Own } from '../core/types';
+import { core } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
-import { FIT_NAMES, RATES, SIZES, type NamedBack, UNITS } from '../fields/choices';
+import { FIT_NAMES, RATES, SIZES, UNITS } from '../fields/choices';
 import { Pill } from '../kit/Pill';
 import './standards.css';
 
@@ -88,26 +88,25 @@ export function SequenceOwn() {
           <Choice
             label="Film back"
             value={
-              (JSON.parse(theCore().filmBacks()) as NamedBack[]).find(
-                (b) =>
-                  b.widthMm === (header.own.filmBack ?? s.cameraPackage.filmBack).widthMm &&
-                  b.heightMm === (header.own.filmBack ?? s.cameraPackage.filmBack).heightMm,
-              )?.name ?? ''
+              core()
+                .filmBacks()
+                .find(
+                  ({ back: b }) =>
+                    b.widthMm === (header.own.filmBack ?? s.cameraPackage.filmBack).widthMm &&
+                    b.heightMm === (header.own.filmBack ?? s.cameraPackage.filmBack).heightMm,
+                )?.name ?? ''
             }
             options={[
               ['', 'other'],
-              ...(JSON.parse(theCore().filmBacks()) as NamedBack[]).map((b): [string, string] => [
-                b.name,
-                b.name,
-              ]),
+              ...core()
+                .filmBacks()
+                .map((b): [string, string] => [b.name, b.name]),
             ]}
             onChange={(v) => {
-              const b = (JSON.parse(theCore().filmBacks()) as NamedBack[]).find((x) => x.name === v);
-              if (b)
-                own(
-                  { filmBack: { widthMm: b.widthMm, heightMm: b.heightMm, squeeze: b.squeeze } },
-                  'Film back of the sequence',
-                );
+              const b = core()
+                .filmBacks()
+                .find((x) => x.name === v);
+              if (b) own({ filmBack: b.back }, 'Film back of the sequence');
             }}
           />,
           { filmBack: null },

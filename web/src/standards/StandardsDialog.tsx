@@ -1,8 +1,8 @@
 import { Leaves } from '../kit/Leaves';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { theCore } from '../core/load';
 import type { Standards } from '../core/types';
+import { core } from '../session/evaluated';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { getJson, postJson } from '../session/http';
@@ -20,7 +20,7 @@ interface Agreed {
   production: string;
   name: string;
   version: number;
-  standards: string;
+  standards: Standards;
 }
 
 interface Effect {
@@ -44,12 +44,12 @@ export function StandardsDialog() {
   const [effects, setEffects] = useState<Effect[] | null>(null);
   const [tab, setTab] = useState<'package' | 'kits' | 'names' | 'sequence'>('package');
   const agreed = query.data;
-  const now = draft ?? (agreed ? (JSON.parse(agreed.standards) as Standards) : null);
+  const now = draft ?? agreed?.standards ?? null;
   const faults: Faults = draft
     ? Object.fromEntries(
-        (
-          JSON.parse(theCore().standardsFaults(JSON.stringify(draft))) as { field: string; text: string }[]
-        ).map((f) => [f.field, f.text]),
+        core()
+          .standardsFaults(draft)
+          .map((f) => [f.field, f.text]),
       )
     : {};
   const wrong = Object.keys(faults).length;
@@ -58,7 +58,7 @@ export function StandardsDialog() {
     setDraft({ ...now!, ...by });
   };
   const send = async (agree: boolean) => {
-    const body = { version: agreed!.version, standards: JSON.stringify(draft) };
+    const body = { version: agreed!.version, standards: draft };
     try {
       if (agree) {
         await postJson(`/api/productions/${agreed!.production}/standards`, body);

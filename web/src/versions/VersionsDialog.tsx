@@ -3,8 +3,7 @@ import { Words } from '../kit/Words';
 import { Choose } from '../kit/Choose';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, theCore } from '../core/load';
-import type { Command } from '../core/types';
+import { core } from '../session/evaluated';
 import { edit } from '../session/document';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -139,12 +138,6 @@ export function VersionsDialog() {
   );
 }
 
-/** What going back does: the commands, and in sentences. */
-interface Back {
-  commands: Command[];
-  says: string[];
-}
-
 /** What going back to a version changes, and doing it. */
 function GoBack({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
   const id = useSequence((s) => s.id);
@@ -152,7 +145,7 @@ function GoBack({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
     queryKey: ['back to', id, kept.number, useSequence((s) => s.revision)],
     queryFn: async () => {
       const document = await documentOf(id, sideOf(kept).path);
-      return answer<Back>(theCore().backTo(document));
+      return core().backTo(document);
     },
     staleTime: 0,
   });

@@ -1,6 +1,6 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
@@ -84,7 +84,7 @@ export class LensPicture {
     const still = this.plates.update(id);
     stage.scene.updateMatrixWorld();
     this.plates.group.visible = true;
-    const seen = JSON.parse(theCore().seen(id)) as Seen;
+    const seen = core().seen(id);
     const cut = seen.cut.map((x) => stage.drawnAs(x.id)).filter((o): o is THREE.Object3D => !!o && o.visible);
     const more = () => {
       if (cut.length) this.hatch.draw(r, stage.scene, this.eye, cut);

@@ -2,10 +2,9 @@ import { setView } from '../session/view';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
-import { theCore } from '../core/load';
 import type { Command, Entity } from '../core/types';
 import { poseOf, remember } from '../doing/earlierViews';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { commitPreview, preview } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { previewProposed } from '../session/proposals';
@@ -314,7 +313,7 @@ export class SetViewer {
 
   private number(e: Entity, channel: string): number {
     const own = new Float64Array(1);
-    theCore().curve(e.id, channel, useSequence.getState().frame, 1, own);
+    core().curve(e.id, channel, useSequence.getState().frame, 1, own);
     return own[0];
   }
 
@@ -324,10 +323,10 @@ export class SetViewer {
     if (on && e) {
       // the axes its position is given in: those of what carries it
       const carrier = e.kind === 'mark' ? e.rides : 'parent' in e ? e.parent : null;
-      const slot = carrier ? theCore().slot(carrier) : -1;
+      const slot = carrier ? core().slot(carrier) : -1;
       const toCarrier =
         slot < 0 ? new THREE.Matrix4() : new THREE.Matrix4().fromArray(evaluated().world, slot * 16).invert();
-      const world = new THREE.Matrix4().fromArray(evaluated().world, theCore().slot(e.id) * 16);
+      const world = new THREE.Matrix4().fromArray(evaluated().world, core().slot(e.id) * 16);
       const scale = new THREE.Vector3(1, 1, 1);
       if (e.kind === 'piece')
         scale.set(this.number(e, 'scaleX'), this.number(e, 'scaleY'), this.number(e, 'scaleZ'));
@@ -384,9 +383,8 @@ export class SetViewer {
 
   private turned(e: Entity, { world }: Grabbed): void {
     const now = new THREE.Matrix4().makeRotationFromQuaternion(this.handle.quaternion).multiply(world);
-    previewProposed(
-      `Turn ${e.name}`,
-      theCore().turnTo(e.id, Float64Array.from(now.elements), useSequence.getState().frame, mayKey()),
+    previewProposed(`Turn ${e.name}`, () =>
+      core().turnTo(e.id, Float64Array.from(now.elements), useSequence.getState().frame, mayKey()),
     );
   }
 
@@ -422,7 +420,7 @@ export class SetViewer {
     const { drawing } = useSequence.getState();
     if (drawing) {
       const at = this.ray.ray.intersectPlane(
-        new THREE.Plane(new THREE.Vector3(0, 1, 0), -theCore().pathHeightM()),
+        new THREE.Plane(new THREE.Vector3(0, 1, 0), -core().pathHeightM()),
         new THREE.Vector3(),
       );
       if (at) setView({ drawing: [...drawing, [at.x, at.y, at.z]] });

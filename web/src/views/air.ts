@@ -1,5 +1,5 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
+import { core } from '../session/evaluated';
 
 /** Shared by every material that haze reaches. */
 const uniforms = {
@@ -112,12 +112,7 @@ export class SkyDome {
 
   /** Takes haze and background from the core at a frame. */
   air(frame: number): void {
-    const a = JSON.parse(theCore().air(frame)) as {
-      density: number;
-      heightM: number;
-      colour: string;
-      background: string | null;
-    } | null;
+    const a = core().air(frame);
     uniforms.haze.value.set(a?.density ?? 0, a?.heightM ?? 1);
     uniforms.hazeColour.value.set(a?.colour ?? '#000000');
     this.mesh.material.uniforms.plain.value = a?.background ? 1 : 0;

@@ -1,5 +1,5 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
+import { core } from '../session/evaluated';
 import { prepared, type Drawing } from './preparing';
 
 /** Samples of the widest disc at most: a wider one has a coarser grain. */
@@ -120,12 +120,12 @@ export class DepthOfFieldPass {
   ): void {
     const size = renderer.getDrawingBufferSize(this.material.uniforms.size.value as THREE.Vector2);
     if (this.target.width !== size.x || this.target.height !== size.y) this.target.setSize(size.x, size.y);
-    theCore().blur(id, this.line);
+    core().blur(id, this.line);
     const [endless, focus] = this.line;
     (this.material.uniforms.blur.value as THREE.Vector2).set(endless / look.wider, focus);
     this.material.uniforms.widest.value = Math.min(WIDEST, look.widest / look.wider);
     this.material.uniforms.still.value = look.still ? 1 : 0;
-    const { circleShare } = JSON.parse(theCore().lensReport(id)) as { circleShare: number };
+    const { circleShare } = core().lensReport(id);
     this.material.uniforms.sharp.value = look.tinted ? circleShare / look.wider : 0;
     (this.material.uniforms.clips.value as THREE.Vector2).set(camera.near, camera.far);
     renderer.setRenderTarget(this.target);

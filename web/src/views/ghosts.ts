@@ -1,6 +1,6 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import type { Camera } from '../core/types';
+import { core } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { Paced } from './paced';
 import { palette } from '../theme/tokens';
@@ -49,7 +49,7 @@ export class Ghosts {
     const n = Math.min(MOST_TICKS, lastFrame - firstFrame + 1);
     const step = (lastFrame - firstFrame) / Math.max(1, n - 1);
     const places = new Float64Array(n * 3);
-    theCore().route(c.id, firstFrame, step, places);
+    core().route(c.id, firstFrame, step, places);
     const geometry = new THREE.BufferGeometry();
     geometry.setAttribute('position', new THREE.Float32BufferAttribute(Float32Array.from(places), 3));
     geometry.computeBoundingSphere();
@@ -70,9 +70,9 @@ export class Ghosts {
 
   /** The frustums at the keys. */
   private draw(c: Camera): void {
-    const frames = (JSON.parse(theCore().standing(c.id, false)) as number[]).slice(0, MOST_KEYS);
+    const frames = core().standing(c.id, false).slice(0, MOST_KEYS);
     const worlds = new Float64Array(frames.length * 16);
-    theCore().poses(c.id, JSON.stringify(frames), worlds);
+    core().poses(c.id, frames, worlds);
     const lines: number[] = [];
     const reach = 0.45 * c.iconSize;
     const corners = [

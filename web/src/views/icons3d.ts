@@ -1,7 +1,7 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import type { Camera, Light, Mark, Measure, Path } from '../core/types';
 import { LensRow } from '../core/types';
+import { core } from '../session/evaluated';
 import { palette } from '../theme/tokens';
 
 /** A line that only the set views draw; haze does not reach it. */
@@ -91,12 +91,7 @@ export function shapeCamera(
   const planes = o.children[2] as THREE.LineSegments<THREE.BufferGeometry, THREE.LineBasicMaterial>;
   planes.visible = selected;
   if (!selected) return;
-  const ruler = JSON.parse(theCore().depthRuler(c.id)) as {
-    focusM: number;
-    nearLimitM: number;
-    farLimitM: number | null;
-    nearClipM: number;
-  };
+  const ruler = core().depthRuler(c.id);
   put(planes, [
     ...ring(ruler.focusM),
     ...ring(ruler.nearLimitM),
@@ -121,7 +116,7 @@ export function markIcon(m: Mark): THREE.Object3D {
 
 export function pathLine(p: Path): THREE.Object3D {
   const places = new Float64Array(3 * Math.max(2, Math.min(600, p.points.length * 24)));
-  theCore().pathPlaces(p.id, places);
+  core().pathPlaces(p.id, places);
   const o = new THREE.Group();
   const g = new THREE.BufferGeometry();
   g.setAttribute('position', new THREE.Float32BufferAttribute(places, 3));
@@ -190,7 +185,7 @@ export function measureLine(m: Measure, from: [number, number, number]): THREE.O
   const g = new THREE.BufferGeometry();
   g.setAttribute('position', new THREE.Float32BufferAttribute([...from, ...m.to], 3));
   const length = Math.hypot(m.to[0] - from[0], m.to[1] - from[1], m.to[2] - from[2]);
-  const text = label(theCore().showNumber(length, 'metres'), palette.paper, 0.72);
+  const text = label(core().showNumber(length, 'metres'), palette.paper, 0.72);
   text.position.set((from[0] + m.to[0]) / 2, (from[1] + m.to[1]) / 2, (from[2] + m.to[2]) / 2);
   o.add(new THREE.Line(g, line(palette.paper, { depthTest: false, transparent: true })), text);
   return o;

@@ -1,7 +1,6 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { PLATES } from './layers';
 
@@ -15,7 +14,7 @@ export function lookThrough(
   into: THREE.PerspectiveCamera,
   wider: [number, number] = [1, 1],
 ): boolean {
-  const slot = theCore().slot(id);
+  const slot = core().slot(id);
   if (slot < 0) return false;
   const { world, lens } = evaluated();
   look(world, slot * 16, lens, slot * LensRow.SIZE, into, wider);
@@ -32,7 +31,7 @@ export function lookThroughCompared(
   into: THREE.PerspectiveCamera,
   wider: [number, number],
 ): boolean {
-  if (!theCore().comparedCamera(side, id, useSequence.getState().frame, world, lens)) return false;
+  if (!core().comparedCamera(side, id, useSequence.getState().frame, world, lens)) return false;
   look(world, 0, lens, 0, into, wider);
   return true;
 }

@@ -1,24 +1,8 @@
 import { drawnAnew } from '../session/document';
 import * as THREE from 'three';
-import { theCore } from '../core/load';
-import type { Entity, Light } from '../core/types';
+import type { Entity, Light, LightNow } from '../core/types';
+import { core } from '../session/evaluated';
 import { DECAY, type SkyDome } from './air';
-
-/** A light's numbers at a frame, as the core gives them. */
-interface Lit {
-  id: string;
-  form: Light['form'];
-  shines: boolean;
-  colour: [number, number, number];
-  power: number;
-  shadowTint: [number, number, number];
-  radiusM: number;
-  cone: number;
-  full: number;
-  widthM: number;
-  heightM: number;
-  specular: boolean;
-}
 
 type Source = THREE.DirectionalLight | THREE.PointLight | THREE.SpotLight | THREE.RectAreaLight;
 
@@ -45,7 +29,7 @@ export class Lighting {
 
   /** Brings all lights to the present frame. */
   update(entities: Record<string, Entity>, frame: number, world: Float64Array): void {
-    const all = JSON.parse(theCore().lights(frame)) as Lit[];
+    const all = core().lights(frame);
     const shining = all.filter((l) => l.shines);
     for (const [id, lamp] of this.lamps) {
       if (shining.some((l) => l.id === id && l.form === lamp.form)) continue;
@@ -59,7 +43,7 @@ export class Lighting {
     this.sky(entities, all, shining, frame);
   }
 
-  private place(l: Lit, world: Float64Array): void {
+  private place(l: LightNow, world: Float64Array): void {
     let lamp = this.lamps.get(l.id);
     if (!lamp) {
       lamp = { form: l.form, main: source(l.form), fill: source(l.form) };
@@ -67,7 +51,7 @@ export class Lighting {
       this.lamps.set(l.id, lamp);
       for (const s of [lamp.main, lamp.fill]) this.group.add(s, ...('target' in s ? [s.target] : []));
     }
-    const o = theCore().slot(l.id) * 16;
+    const o = core().slot(l.id) * 16;
     const [r, g, b] = l.colour;
     const [tr, tg, tb] = l.shadowTint;
     lamp.main.color.setRGB(r * (1 - tr), g * (1 - tg), b * (1 - tb));
@@ -89,8 +73,8 @@ export class Lighting {
           s.position.y - world[o + 9],
           s.position.z - world[o + 10],
         );
-        s.angle = Math.min(l.cone, Math.PI / 2 - 0.01);
-        s.penumbra = l.cone > 0 ? 1 - l.full / l.cone : 0;
+        s.angle = Math.min(l.coneRadians, Math.PI / 2 - 0.01);
+        s.penumbra = l.coneRadians > 0 ? 1 - l.fullRadians / l.coneRadians : 0;
       }
       if (s instanceof THREE.RectAreaLight) {
         s.width = l.widthM;
@@ -105,7 +89,7 @@ export class Lighting {
   }
 
   /** Light from the sky: the first sun's, plain noon when there is no light at all. */
-  private sky(entities: Record<string, Entity>, all: Lit[], shining: Lit[], frame: number): void {
+  private sky(entities: Record<string, Entity>, all: LightNow[], shining: LightNow[], frame: number): void {
     this.noon.visible = all.length === 0;
     const sun = shining.find((l) => l.form === 'sun');
     const e = sun ? (entities[sun.id] as Light) : undefined;
@@ -125,7 +109,7 @@ function skyOf(l: Light, frame: number): number {
   if (c === undefined) return 1;
   if (typeof c === 'number') return c;
   const out = new Float64Array(1);
-  theCore().curve(l.id, 'skyIntensity', frame, 1, out);
+  core().curve(l.id, 'skyIntensity', frame, 1, out);
   return out[0];
 }
 

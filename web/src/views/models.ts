@@ -1,9 +1,9 @@
 import { drawnAnew } from '../session/document';
+import { core } from '../session/evaluated';
 import * as THREE from 'three';
 import { at } from '../session/http';
 import type { ModelReport } from '../session/modelReport';
 import { clone } from 'three/addons/utils/SkeletonUtils.js';
-import { answer, theCore } from '../core/load';
 import { say } from '../session/said';
 import { hazed } from './air';
 
@@ -76,7 +76,7 @@ function show(): void {
   const all = arrived.splice(0);
   for (const { asset, rig, model, failed } of all) {
     try {
-      answer(theCore().registerModel(asset, rig));
+      core().registerModel(asset, rig);
       known.set(asset, model);
     } catch (e) {
       failed(e);
@@ -141,7 +141,7 @@ export class ModelInstance {
   pose(piece: string): void {
     const size = this.model.report.fileNodes.length * 16;
     if (pose.length < size) pose = new Float64Array(size);
-    theCore().modelPose(piece, pose);
+    core().modelPose(piece, pose);
     for (const { object, node } of this.nodes) {
       for (let i = 0; i < 16; i++) object.matrix.elements[i] = pose[node * 16 + i];
       object.matrixWorldNeedsUpdate = true;
@@ -151,7 +151,7 @@ export class ModelInstance {
         : (object.children as THREE.Mesh[]).filter((c) => c.isMesh && c.userData.node === undefined);
       for (const m of meshes) {
         if (!m.morphTargetInfluences?.length) continue;
-        const n = theCore().modelWeights(piece, node, weights);
+        const n = core().modelWeights(piece, node, weights);
         for (let i = 0; i < n; i++) m.morphTargetInfluences[i] = weights[i];
       }
     }

@@ -1,11 +1,10 @@
 import * as THREE from 'three';
 import { at } from '../session/http';
-import { theCore } from '../core/load';
 import type { Plate } from '../core/types';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { LensRow } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { PLATES } from './layers';
 
 const MOST_AT_HAND = 24;
@@ -69,7 +68,7 @@ export class PlatesInFrame {
    */
   update(camera: string): boolean {
     const { entities, frame } = useSequence.getState();
-    const slot = theCore().slot(camera);
+    const slot = core().slot(camera);
     const { world, lens } = evaluated();
     const [left, right, bottom, top] = lens.subarray(
       slot * LensRow.SIZE + LensRow.LEFT,
@@ -82,11 +81,11 @@ export class PlatesInFrame {
     let behind = false;
     for (const p of Object.values(entities)) {
       if (p.kind !== 'plate' || !p.shown || (p.camera && p.camera !== camera)) continue;
-      const map = picture(theCore().plateImage(p.id, frame), this.ready);
+      const map = picture(core().plateImage(p.id, frame), this.ready);
       if (!map) continue;
       seen.add(p.id);
       const image = map.image as { width: number; height: number };
-      theCore().platePlace(p.id, frame, image.width / image.height, this.numbers);
+      core().platePlace(p.id, frame, image.width / image.height, this.numbers);
       const [x, y, w, h, opacity, depth] = this.numbers;
       const mesh = this.mesh(p, map);
       const d = p.inFront

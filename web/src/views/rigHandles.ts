@@ -1,8 +1,8 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
+import { core } from '../session/evaluated';
 import { PARTS } from '../doing/parts';
 import { mayKey } from '../session/laneState';
-import { proposed } from '../session/proposals';
+import { attempt } from '../session/said';
 import { useSequence } from '../session/state';
 import type { Grip } from './grips';
 import { palette } from '../theme/tokens';
@@ -31,7 +31,7 @@ export class RigHandles {
     this.group.traverse((o) => (o as THREE.Line).geometry?.dispose());
     this.group.clear();
     this.camera = shown?.id ?? '';
-    this.handles = shown ? (JSON.parse(theCore().rigHandles(shown.id, s.frame)) as Handle[]) : [];
+    this.handles = shown ? core().rigHandles(shown.id, s.frame) : [];
     if (this.handles.length) this.draw();
     return true;
   }
@@ -68,8 +68,8 @@ export class RigHandles {
         click: () => {},
         label: `Move the ${part ? PARTS[part.kind].name.toLowerCase() : 'part'}`,
         moved: (to) =>
-          proposed(
-            theCore().moveHandle(c.id, h.part, to.x, to.y, to.z, useSequence.getState().frame, mayKey()),
+          attempt(() =>
+            core().moveHandle(c.id, h.part, to.x, to.y, to.z, useSequence.getState().frame, mayKey()),
           ) ?? [],
       };
     });

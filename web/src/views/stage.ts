@@ -1,7 +1,6 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
-import { evaluated } from '../session/evaluated';
+import { core, evaluated } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
 import { SkyDome } from './air';
@@ -122,7 +121,7 @@ export class Stage {
     this.seen = now;
     const { world, lens } = evaluated();
     for (const { entity, object, model } of this.shown.values()) {
-      const slot = theCore().slot(entity.id);
+      const slot = core().slot(entity.id);
       if (slot < 0) continue;
       if (!moved && (entity.kind === 'piece' || entity.kind === 'light'))
         moved = (model !== undefined && frameChanged) || differs(object.matrix.elements, world, slot * 16);
@@ -144,7 +143,7 @@ export class Stage {
   private measureFromCameras(world: Float64Array): void {
     for (const [id, s] of this.shown) {
       if (s.entity.kind !== 'measure' || !s.entity.camera) continue;
-      const o = theCore().slot(s.entity.camera) * 16;
+      const o = core().slot(s.entity.camera) * 16;
       const from: [number, number, number] = [world[o + 12], world[o + 13], world[o + 14]];
       if (s.from?.every((v, i) => v === from[i])) continue;
       leave(s);
@@ -198,7 +197,7 @@ export class Stage {
       this.shown.set(e.id, s);
       changed ||= e.kind === 'piece' || e.kind === 'light';
     }
-    const hidden = new Set(JSON.parse(theCore().hiddenPieces()) as string[]);
+    const hidden = new Set(core().hiddenPieces());
     for (const s of this.shown.values()) {
       const was = s.object.visible;
       if (s.entity.kind === 'piece')

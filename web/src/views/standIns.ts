@@ -1,6 +1,6 @@
 import * as THREE from 'three';
-import { theCore } from '../core/load';
 import type { Piece } from '../core/types';
+import { core } from '../session/evaluated';
 import { hazed } from './air';
 
 /** Meshes that are kept for the next of their kind; the one longest not asked for goes first. */
@@ -34,13 +34,9 @@ function shaped(p: Piece, like?: Piece): THREE.BufferGeometry {
 }
 
 function mesh(id: string): THREE.BufferGeometry {
-  const m = JSON.parse(theCore().standIn(id)) as {
-    positions: number[];
-    normals: number[];
-    colours: number[];
-    indices: number[];
-  };
   const g = new THREE.BufferGeometry();
+  const m = core().standIn(id);
+  if (!m) return g;
   g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
   g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
   g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));

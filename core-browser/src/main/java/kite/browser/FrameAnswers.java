@@ -1,300 +1,211 @@
 package kite.browser;
 
-import com.eclipsesource.json.Json;
-import com.eclipsesource.json.JsonArray;
-import com.eclipsesource.json.JsonObject;
 import java.util.ArrayList;
 import java.util.List;
-import kite.core.bake.CalmBase;
-import kite.core.bake.PlainCamera;
-import kite.core.codec.CommandJson;
+import kite.bridge.Answers;
 import kite.core.command.Command;
-import kite.core.command.EntityCommand;
-import kite.core.document.Air;
+import kite.core.command.MarkInPlace;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
-import kite.core.document.Entity;
 import kite.core.document.Guide;
-import kite.core.document.Header;
-import kite.core.document.Light;
-import kite.core.document.Plate;
-import kite.core.document.Sequence;
-import kite.core.evaluate.LensRow;
+import kite.core.document.OrNull;
 import kite.core.evaluate.Plan;
-import kite.core.form.StandardsJson;
-import kite.core.form.Words;
 import kite.core.frame.Composition;
-import kite.core.frame.DepthRuler;
 import kite.core.frame.Eye;
 import kite.core.frame.Guides;
-import kite.core.frame.HoldBoth;
-import kite.core.frame.PlatePlace;
-import kite.core.frame.RigHandles;
+import kite.core.frame.PlaceSubject;
+import kite.core.frame.SubjectRoute;
 import kite.core.frame.WhatIsSeen;
-import kite.core.light.Lit;
-import kite.core.naming.NamingRules;
-import kite.core.optics.DepthOfField;
+import kite.core.math.Vec3;
+import kite.core.number.Rate;
 import kite.core.optics.FilmBacks;
 import kite.core.report.FrameReport;
-import kite.core.report.Warnings;
+import kite.core.rig.Subject;
 import org.teavm.jso.typedarrays.Float64Array;
 
-/** Puts what the core says about a frame, its light and its camera package into JSON. */
+/** What a camera's frame holds: who is in it, where and how large, and what puts them there. */
+@Answers
 final class FrameAnswers {
   private FrameAnswers() {}
 
-  static String commands(List<Command> all) {
-    return CommandJson.writeAll(all);
+  /** What is in force, for a camera or for the sequence. */
+  record Settings(Rate rate, CameraPackage cameraPackage, String filmBackName, double circleMm) {}
+
+  /**
+   * Rate and camera package in force.
+   *
+   * @param camera "" for the sequence
+   */
+  public static Settings settings(String camera) {
+    var h = Opened.shown().header();
+    CameraPackage p = Opened.thing(camera) instanceof Camera c ? h.packageOf(c) : h.cameraPackage();
+    return new Settings(h.rate(), p, FilmBacks.nameOf(p.filmBack()), p.circleMm());
   }
 
-  static String settings(Header h, Entity camera) {
-    CameraPackage p = camera instanceof Camera c ? h.packageOf(c) : h.cameraPackage();
-    return new JsonObject()
-        .add(
-            "rate",
-            new JsonObject()
-                .add("numerator", h.rate().numerator())
-                .add("denominator", h.rate().denominator()))
-        .add("cameraPackage", StandardsJson.write(p))
-        .add("filmBackName", FilmBacks.nameOf(p.filmBack()))
-        .add("circleMm", p.circleMm())
-        .toString();
-  }
+  /** A piece in frame that a clip cuts. */
+  record CutOff(String id, String name, boolean near, boolean far) {}
 
-  static String filmBacks() {
-    JsonArray all = new JsonArray();
-    for (FilmBacks.Named n : FilmBacks.ALL)
-      all.add(
-          new JsonObject()
-              .add("name", n.name())
-              .add("widthMm", n.back().widthMm())
-              .add("heightMm", n.back().heightMm())
-              .add("squeeze", n.back().squeeze()));
-    return all.toString();
-  }
+  /**
+   * @param whyEmpty why the picture is empty, or ""
+   * @param clipsHide whether it is the clips that hide everything
+   * @param widestBlur the widest disc in the picture, as a share of the delivered height
+   */
+  record InFrame(List<CutOff> cut, String whyEmpty, boolean clipsHide, double widestBlur) {}
 
-  static String handles(List<RigHandles.Handle> all) {
-    JsonArray a = new JsonArray();
-    for (RigHandles.Handle h : all)
-      a.add(
-          new JsonObject()
-              .add("part", h.part())
-              .add("from", Answers.numbers(h.from().x(), h.from().y(), h.from().z()))
-              .add("at", Answers.numbers(h.at().x(), h.at().y(), h.at().z())));
-    return a.toString();
-  }
-
-  static String depthRuler(Sequence s, Plan plan, Camera c) {
-    int o = plan.slot(c.id()) * LensRow.SIZE;
-    double[] l = plan.lens();
-    DepthOfField d = Answers.dof(s, plan, c);
-    JsonArray bars = new JsonArray();
-    for (DepthRuler.Bar b : DepthRuler.bars(s, plan, c))
-      bars.add(
-          new JsonObject()
-              .add("id", b.id())
-              .add("name", b.name())
-              .add("colour", b.colour())
-              .add("nearM", b.nearM())
-              .add("farM", b.farM())
-              .add("pointM", b.pointM())
-              .add("straightM", b.straightM())
-              .add("inFrame", b.inFrame()));
-    return new JsonObject()
-        .add("bars", bars)
-        .add("nearClipM", l[o + LensRow.NEAR])
-        .add("farClipM", l[o + LensRow.FAR])
-        .add("focusM", l[o + LensRow.FOCUS])
-        .add("nearLimitM", d.nearLimitM())
-        .add("farLimitM", Answers.orNull(d.farLimitM()))
-        .add("hyperfocalM", d.hyperfocalM())
-        .toString();
-  }
-
-  static String seen(Sequence s, Plan plan, Camera c) {
-    JsonArray cut = new JsonArray();
+  /** Which pieces in frame the clips cut, and why the picture is empty. */
+  public static InFrame seen(String camera) {
+    Camera c = Opened.camera(camera);
+    List<CutOff> cut = new ArrayList<>();
     double nearestM = Double.POSITIVE_INFINITY;
-    for (WhatIsSeen.Seen x : WhatIsSeen.of(s, plan, c)) {
+    for (WhatIsSeen.Seen x : WhatIsSeen.of(Opened.shown(), Opened.plan(), c)) {
       nearestM = Math.min(nearestM, x.extent().nearM());
       if (x.cutNear() || x.cutFar())
-        cut.add(
-            new JsonObject()
-                .add("id", x.piece().id())
-                .add("name", x.piece().name())
-                .add("near", x.cutNear())
-                .add("far", x.cutFar()));
+        cut.add(new CutOff(x.piece().id(), x.piece().name(), x.cutNear(), x.cutFar()));
     }
-    WhatIsSeen.Why why = WhatIsSeen.whyEmpty(s, plan, c);
-    return new JsonObject()
-        .add("cut", cut)
-        .add("whyEmpty", why.text())
-        .add("clipsHide", why.clips())
-        .add("widestBlur", Answers.widestBlur(s, plan, c, nearestM))
-        .toString();
+    WhatIsSeen.Why why = WhatIsSeen.whyEmpty(Opened.shown(), Opened.plan(), c);
+    return new InFrame(cut, why.text(), why.clips(), LensAnswers.widestBlur(camera, nearestM));
   }
 
-  static String frameReport(List<FrameReport.Row> rows) {
-    JsonArray all = new JsonArray();
-    for (FrameReport.Row r : rows) {
-      JsonArray seen = new JsonArray();
-      for (int b : r.seen()) seen.add(b);
-      all.add(
-          new JsonObject()
-              .add("id", r.id())
-              .add("name", r.name())
-              .add("seen", seen)
-              .add("height", Answers.numbers(r.height())));
+  /** Where a point is to a camera: in the world, along its axis and straight, and in its frame. */
+  record Sighting(
+      double x,
+      double y,
+      double z,
+      double alongM,
+      double straightM,
+      @OrNull double across,
+      @OrNull double down) {}
+
+  /**
+   * Where a subject stands to a camera at the frame last evaluated; null where one has no place.
+   *
+   * @param anchor "" for its usual point
+   */
+  @OrNull
+  public static Sighting sighting(String camera, String subject, String anchor) {
+    Plan plan = Opened.plan();
+    if (plan.slot(camera) < 0 || plan.slot(subject) < 0) return null;
+    double[] p = new double[3];
+    plan.anchor(subject, anchor.isEmpty() ? null : anchor, p);
+    return pointSighting(camera, p[0], p[1], p[2]);
+  }
+
+  /** Where a world point stands to a camera at the frame last evaluated. */
+  public static Sighting pointSighting(String camera, double x, double y, double z) {
+    Eye eye = Eye.of(Opened.plan(), camera);
+    Vec3 seen = eye.seen(new Vec3(x, y, z));
+    return new Sighting(
+        x,
+        y,
+        z,
+        -seen.z(),
+        seen.length(),
+        eye.window().across(seen.x(), seen.z()),
+        eye.window().down(seen.y(), seen.z()));
+  }
+
+  /** A point of a thing that others look at, and where it is in the world. */
+  record LookedAt(Subject where, double x, double y, double z) {}
+
+  /** The points of a thing that others look at, focus on or size. */
+  public static List<LookedAt> lookedAt(String id) {
+    List<LookedAt> all = new ArrayList<>();
+    double[] at = new double[3];
+    for (Subject s : MarkInPlace.points(Opened.shown(), id)) {
+      Opened.plan().subject(s, at);
+      all.add(new LookedAt(s, at[0], at[1], at[2]));
     }
-    return all.toString();
-  }
-
-  static String warnings(List<Warnings.Warning> found) {
-    JsonArray all = new JsonArray();
-    for (Warnings.Warning w : found)
-      all.add(
-          new JsonObject()
-              .add("kind", Words.of(w.kind()))
-              .add("text", w.text())
-              .add("first", w.first())
-              .add("last", w.last())
-              .add("part", w.part()));
-    return all.toString();
-  }
-
-  static String calmed(Camera c, CalmBase b) {
-    JsonObject report =
-        new JsonObject()
-            .add("keys", b.keys())
-            .add("mostM", b.mostM())
-            .add("mostDegrees", b.mostDegrees());
-    return reported(b.commands(c.id()), report);
-  }
-
-  static String baked(PlainCamera b) {
-    JsonObject report =
-        new JsonObject()
-            .add("keys", b.keys())
-            .add("placeM", b.placeM())
-            .add("degrees", b.degrees())
-            .add("focalMm", b.focalMm());
-    return reported(List.of(new EntityCommand.Add(b.camera())), report);
-  }
-
-  private static String reported(List<Command> all, JsonObject report) {
-    String said = commands(all);
-    return said.substring(0, said.length() - 1) + ",\"report\":" + report + "}";
-  }
-
-  static List<Double> numbers(String json) {
-    List<Double> all = new ArrayList<>();
-    for (var v : Json.parse(json).asArray()) all.add(v.asDouble());
     return all;
   }
 
-  static List<String> ids(String json) {
-    List<String> all = new ArrayList<>();
-    for (var v : Json.parse(json).asArray()) all.add(v.asString());
+  /** Headroom and lead room of a piece, as shares of the frame; null when it is not ahead. */
+  @OrNull
+  public static Composition composition(String camera, String subject) {
+    return Composition.of(Opened.plan(), Opened.thing(subject), Eye.of(Opened.plan(), camera));
+  }
+
+  /**
+   * @param lines polylines: across and down in shares of the frame, point after point
+   */
+  record GuideDrawn(Guide.Rule form, String colour, double strength, List<double[]> lines) {}
+
+  /** A camera's guides. */
+  public static List<GuideDrawn> guideLines(String camera) {
+    Camera c = Opened.camera(camera);
+    double aspect = Opened.shown().header().cameraPackage().aspect();
+    Eye eye = Eye.of(Opened.plan(), camera);
+    List<GuideDrawn> all = new ArrayList<>();
+    for (Guide g : c.guides())
+      all.add(new GuideDrawn(g.form(), g.colour(), g.strength(), Guides.lines(g, aspect, eye)));
     return all;
   }
 
-  static String holdBoth(Sequence s, Plan plan, Camera c, double a, double b) {
-    HoldBoth.Answer x = HoldBoth.of(s, plan, c, a, b);
-    return new JsonObject()
-        .add("can", x.can())
-        .add("does", x.does())
-        .add("says", x.says())
-        .add("focusM", x.focusM())
-        .add("fStop", x.fStop())
-        .toString();
+  /**
+   * The commands that put a subject at a place and size of the frame.
+   *
+   * @param anchor "" for its usual point
+   * @param size share of the frame's height, or 0 to leave it
+   */
+  public static List<Command> placeSubject(
+      String camera,
+      String subject,
+      String anchor,
+      double across,
+      double down,
+      double size,
+      PlaceSubject.By by,
+      double frame,
+      boolean key) {
+    return placing(camera, frame, key)
+        .at(Opened.thing(subject), anchor.isEmpty() ? null : anchor, across, down, size, by);
   }
 
-  static String composition(Sequence s, Plan plan, String camera, String subject) {
-    Composition c = Composition.of(plan, s.get(subject), Eye.of(plan, camera));
-    if (c == null) return "null";
-    return new JsonObject()
-        .add("headroom", c.headroom())
-        .add("leadRoom", c.leadRoom())
-        .add("backRoom", c.backRoom())
-        .add("faces", c.faces())
-        .add("height", c.height())
-        .toString();
+  private static PlaceSubject placing(String camera, double frame, boolean key) {
+    return new PlaceSubject(Opened.shown(), Opened::rig, Opened.camera(camera), frame, key);
   }
 
-  static String guideLines(Sequence s, Plan plan, Camera c) {
-    JsonArray all = new JsonArray();
-    double aspect = s.header().cameraPackage().aspect();
-    Eye eye = Eye.of(plan, c.id());
-    for (Guide g : c.guides()) {
-      JsonArray lines = new JsonArray();
-      for (double[] l : Guides.lines(g, aspect, eye)) lines.add(Answers.numbers(l));
-      all.add(
-          new JsonObject()
-              .add("form", Words.of(g.form()))
-              .add("colour", g.colour())
-              .add("strength", g.strength())
-              .add("lines", lines));
+  /** The commands that change the lens and dolly so that a subject keeps its size. */
+  public static List<Command> keepSize(
+      String camera, String subject, double focalLengthMm, double frame, boolean key) {
+    return placing(camera, frame, key).keepingSize(Opened.thing(subject), null, focalLengthMm);
+  }
+
+  /**
+   * What a camera sees of each subject over some frames, one number each per frame; the bits of
+   * {@code seen} are those of {@link FrameReport}.
+   */
+  public static List<FrameReport.Row> frameReport(
+      String camera, double first, double step, int count) {
+    return FrameReport.of(
+        Opened.shown(), Opened.apart(), Opened.camera(camera), first, step, count);
+  }
+
+  /**
+   * Where a subject falls in a camera's frame over time: across and down as shares of the frame,
+   * two numbers a row; NaN where it is behind the lens.
+   */
+  public static void subjectRoute(
+      String camera, String subject, double first, double step, Float64Array out) {
+    SubjectRoute route = new SubjectRoute(Opened.apart(), camera, subject);
+    for (int i = 0; i < out.getLength() / 2; i++) {
+      double[] at = route.at(first + i * step);
+      out.set(i * 2, at[0]);
+      out.set(i * 2 + 1, at[1]);
     }
-    return all.toString();
   }
 
-  static String breaches(Sequence s) {
-    JsonArray all = new JsonArray();
-    for (NamingRules.Breach b : NamingRules.breaches(s))
-      all.add(new JsonObject().add("id", b.id()).add("name", b.name()).add("better", b.better()));
-    return all.toString();
+  /** Frames on which a subject's own place has keys. */
+  public static List<Double> subjectKeys(String subject) {
+    return List.copyOf(new SubjectRoute(Opened.plan(), "", subject).keys());
   }
 
-  static String lights(Sequence s, double frame) {
-    JsonArray all = new JsonArray();
-    for (Light l : s.all(Light.class)) {
-      Lit x = Lit.of(l, frame);
-      all.add(
-          new JsonObject()
-              .add("id", l.id())
-              .add("form", Words.of(l.form()))
-              .add("shines", s.shines(l, false))
-              .add("colour", Answers.numbers(x.colour()))
-              .add("power", x.power())
-              .add("shadowTint", Answers.numbers(x.shadowTint()))
-              .add("radiusM", x.radiusM())
-              .add("cone", x.coneRadians())
-              .add("full", x.fullRadians())
-              .add("widthM", x.widthM())
-              .add("heightM", x.heightM())
-              .add("specular", l.specular()));
-    }
-    return all.toString();
-  }
-
-  static String air(Sequence s, double frame) {
-    for (Air a : s.all(Air.class))
-      return new JsonObject()
-          .add("density", a.channel("density").at(frame))
-          .add("heightM", a.channel("height").at(frame))
-          .add("colour", a.colour())
-          .add("background", a.background() == null ? Json.NULL : Json.value(a.background()))
-          .toString();
-    return "null";
-  }
-
-  static void platePlace(
-      Sequence s, String plate, double frame, double imageAspect, Float64Array out) {
-    Plate p = (Plate) s.get(plate);
-    PlatePlace at = PlatePlace.of(p, frame, imageAspect, s.header().cameraPackage().aspect());
-    double[] all = {
-      at.left(),
-      at.top(),
-      at.width(),
-      at.height(),
-      p.channel("opacity").at(frame),
-      p.channel("depth").at(frame)
-    };
-    out.set(all, 0);
-  }
-
-  static String texts(Iterable<String> all) {
-    JsonArray a = new JsonArray();
-    for (String x : all) a.add(x);
-    return a.toString();
+  /**
+   * The commands that carry a subject by shares of a camera's frame from where it stands on a frame
+   * without the preview.
+   */
+  public static List<Command> carrySubject(
+      String camera, String subject, double frame, double across, double down, boolean key) {
+    return new SubjectRoute(Opened.apartFromPreview(), camera, subject)
+        .carry(frame, across, down, key);
   }
 }

@@ -16,6 +16,7 @@ import kite.demo.SaltWind;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Many people at one production. */
 class CrowdTest {
@@ -63,10 +64,8 @@ class CrowdTest {
     try {
       for (int i = 0; i < 20; i++) {
         JsonNode now = Person.json(lead.get("api/sequences/" + sequence + "/standards"));
-        String next =
-            now.get("standards")
-                .asString()
-                .replaceFirst("\"nearClipM\": *[0-9.]+", "\"nearClipM\":" + (0.1 + i / 100.0));
+        ObjectNode next = (ObjectNode) now.get("standards").deepCopy();
+        next.put("nearClipM", 0.1 + i / 100.0);
         var answer =
             lead.post(
                 "api/productions/" + now.get("production").asString() + "/standards",

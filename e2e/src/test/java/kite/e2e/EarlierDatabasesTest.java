@@ -8,9 +8,11 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.zip.GZIPInputStream;
+import kite.core.codec.CommandJson;
 import kite.core.command.ChannelCommand.SetValue;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -67,6 +69,11 @@ class EarlierDatabasesTest {
       HttpResponse<String> meets =
           pim.edit(sw010, UUID.randomUUID(), 0, new SetValue("oda", "x", 1001, 3, false));
       assertEquals(409, meets.statusCode(), meets.body());
+      // a page of that build that is still open sends its commands as text within the body
+      var text = CommandJson.writeAll(List.of(new SetValue("windmill", "roll", 1001, 4, false)));
+      var sent = Map.of("id", UUID.randomUUID(), "revision", revision + 1, "commands", text);
+      var asText = pim.post("api/sequences/" + sw010 + "/edits", sent);
+      assertEquals(200, asText.statusCode(), asText.body());
       assertEquals(200, pim.get("api/sequences/" + sw010 + "/versions").statusCode());
     } finally {
       server.kill();

@@ -259,7 +259,7 @@ class LibraryTest {
     assertEquals(
         204, pim.post("api/sequences/" + id + "/place", Map.of("to", "archive")).statusCode());
     JsonNode agreed = Person.json(pim.get("api/sequences/" + id + "/standards"));
-    Standards s = StandardsJson.read(agreed.get("standards").asString());
+    Standards s = StandardsJson.read(agreed.get("standards").toString());
     String next =
         StandardsJson.write(
                 new Standards(

@@ -118,12 +118,13 @@ final class Person {
   }
 
   /** What a page sends. */
-  record EditSent(UUID id, long revision, String label, String commands) {}
+  record EditSent(UUID id, long revision, String label, JsonNode commands) {}
 
   HttpResponse<String> edit(String sequence, UUID id, long revision, Command... commands)
       throws IOException, InterruptedException {
-    String text = CommandJson.writeAll(java.util.List.of(commands));
-    return post("api/sequences/" + sequence + "/edits", new EditSent(id, revision, "Edit", text));
+    JsonNode list =
+        JSON.readTree(CommandJson.writeAll(java.util.List.of(commands))).get("commands");
+    return post("api/sequences/" + sequence + "/edits", new EditSent(id, revision, "Edit", list));
   }
 
   static JsonNode json(HttpResponse<String> r) {

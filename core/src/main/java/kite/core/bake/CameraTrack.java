@@ -10,6 +10,7 @@ import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
+import kite.core.math.Vec3;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.FilmBack;
@@ -58,6 +59,18 @@ public record CameraTrack(
       Matrix.makeRigid(out, o);
     }
     return out;
+  }
+
+  /** Where it is in metres, +Y up: x, y, z each. */
+  public double[] places(Taken t) {
+    double[] m = metres(t), places = new double[frames.length * 3];
+    for (int r = 0; r < frames.length; r++) {
+      Vec3 at = Matrix.newOrigin(m, r * Matrix.SIZE);
+      places[r * 3] = at.x();
+      places[r * 3 + 1] = at.y();
+      places[r * 3 + 2] = at.z();
+    }
+    return places;
   }
 
   /** The camera that moves so: a base with a straight key on every frame, under a free head. */

@@ -41,7 +41,7 @@ public record StartingPoint(String id, String name, Standards standards) {
   }
 
   private static FilmBack named(String name) {
-    for (FilmBacks.Named n : FilmBacks.ALL) if (n.name().equals(name)) return n.back();
+    for (FilmBacks.NamedBack n : FilmBacks.ALL) if (n.name().equals(name)) return n.back();
     throw new IllegalStateException("No film back is called " + name);
   }
 

@@ -1,5 +1,6 @@
 package kite.core.codec;
 
+import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.List;
 import kite.core.command.ChannelCommand;
@@ -72,12 +73,22 @@ import kite.core.path.PathStyle;
 import kite.core.rig.Base;
 import kite.core.rig.Subject;
 
-/** Commands. An edit is {@code {"commands": [...]}}. */
+/**
+ * Commands. An edit is kept as {@code {"commands": [...]}}, and goes between page and server as the
+ * list alone.
+ */
 public final class CommandJson {
   private CommandJson() {}
 
   public static List<Command> readAll(String text) {
     Fields f = Fields.parse(text);
+    return f.done(f.list("commands", CommandJson::read));
+  }
+
+  /** Reads a list of commands; also within an object of their name, as earlier builds sent them. */
+  public static List<Command> list(String text) {
+    JsonValue v = Fields.value(text);
+    Fields f = Fields.of(v.isObject() ? v : new JsonObject().add("commands", v), "$");
     return f.done(f.list("commands", CommandJson::read));
   }
 
@@ -253,7 +264,7 @@ public final class CommandJson {
     };
   }
 
-  static JsonValue write(Command c) {
+  public static JsonValue write(Command c) {
     Out o = Out.kind(c.kind());
     if (c instanceof EntityCommand e) write(e, o);
     else if (c instanceof ChannelCommand e) write(e, o);

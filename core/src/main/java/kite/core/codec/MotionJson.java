@@ -1,25 +1,23 @@
 package kite.core.codec;
 
-import java.util.List;
-import kite.core.command.Command;
 import kite.core.cue.Ease;
 import kite.core.curve.Beyond;
-import kite.core.document.Sequence;
 import kite.core.form.ChannelJson;
 import kite.core.form.Fields;
-import kite.core.motion.Motion;
 import kite.core.motion.MotionEdit;
+import kite.core.motion.MotionRequest;
 import kite.core.motion.Picked;
 
 /** Reads what is asked to be done to a motion: {@code {"picked": [...], "edit": {...}}}. */
 public final class MotionJson {
   private MotionJson() {}
 
-  /** The commands a request amounts to. */
-  public static List<Command> commands(Sequence s, String request) {
+  /**
+   * @throws kite.core.rules.Refusal with the path to the field at fault
+   */
+  public static MotionRequest read(String request) {
     Fields f = Fields.parse(request);
-    List<Picked> picked = f.list("picked", MotionJson::picked);
-    return f.done(Motion.edit(s, picked, edit(f.object("edit"))));
+    return f.done(new MotionRequest(f.list("picked", MotionJson::picked), edit(f.object("edit"))));
   }
 
   private static Picked picked(Fields f) {

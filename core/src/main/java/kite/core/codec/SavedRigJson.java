@@ -17,9 +17,13 @@ public final class SavedRigJson {
   private SavedRigJson() {}
 
   public static String write(SavedRig r) {
+    return json(r).toString();
+  }
+
+  public static JsonObject json(SavedRig r) {
     JsonObject names = new JsonObject();
     for (Map.Entry<String, String> e : r.names().entrySet()) names.add(e.getKey(), e.getValue());
-    return new Out().put("rig", r.rig(), RigJson::write).put("names", names).json.toString();
+    return new Out().put("rig", r.rig(), RigJson::write).put("names", names).json;
   }
 
   /**

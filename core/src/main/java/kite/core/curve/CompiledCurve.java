@@ -68,8 +68,9 @@ public final class CompiledCurve {
       c[o + 7] = 1;
       return;
     }
-    double[] h = Handles.of(keys, i);
-    double f1 = h[0], v1 = h[1], f2 = length - h[2], v2 = b.value() - a.value() + h[3];
+    Handles h = Handles.of(keys, i);
+    double f1 = h.outFrames(), v1 = h.outValue();
+    double f2 = length - h.inFrames(), v2 = b.value() - a.value() + h.inValue();
     double rise = b.value() - a.value();
     c[o] = a.value();
     c[o + 1] = 3 * v1;

@@ -57,11 +57,11 @@ public final class CurveEdits {
         || a.shape() == KeyShape.STRAIGHT && b.shape() == KeyShape.STRAIGHT) {
       return put(channel, Key.of(frame, channel.at(frame), a.shape()));
     }
-    double[] h = Handles.of(keys, i);
+    Handles h = Handles.of(keys, i);
     double length = b.frame() - a.frame();
-    double t = solve(h[0], length - h[2], length, frame - a.frame());
-    double[] f = split(0, h[0], length - h[2], length, t);
-    double[] v = split(a.value(), a.value() + h[1], b.value() + h[3], b.value(), t);
+    double t = solve(h.outFrames(), length - h.inFrames(), length, frame - a.frame());
+    double[] f = split(0, h.outFrames(), length - h.inFrames(), length, t);
+    double[] v = split(a.value(), a.value() + h.outValue(), b.value() + h.inValue(), b.value(), t);
     Key mid =
         Key.smooth(frame, v[2]).free(f[2] - f[1], v[1] - v[2], f[3] - f[2], v[3] - v[2], true);
     List<Key> now = new ArrayList<>(keys);
@@ -110,12 +110,14 @@ public final class CurveEdits {
     Key k = keys.get(i);
     double[] in = {k.inFrames(), k.inValue()};
     if (k.shape() != KeyShape.FREE && i > 0) {
-      double[] h = Handles.of(keys, i - 1);
-      in = new double[] {h[2], h[3]};
+      Handles h = Handles.of(keys, i - 1);
+      in = new double[] {h.inFrames(), h.inValue()};
       Key before = now.get(i - 1); // its own handle may have been shortened together with this one
       if (before.shape() == KeyShape.FREE)
         now.set(
-            i - 1, before.free(before.inFrames(), before.inValue(), h[0], h[1], before.joined()));
+            i - 1,
+            before.free(
+                before.inFrames(), before.inValue(), h.outFrames(), h.outValue(), before.joined()));
     }
     now.set(i, k.free(in[0], in[1], reach, rise, staysJoined(k, in[0], in[1], reach, rise)));
   }
@@ -124,11 +126,14 @@ public final class CurveEdits {
     Key k = keys.get(i);
     double[] out = {k.outFrames(), k.outValue()};
     if (k.shape() != KeyShape.FREE && i + 1 < keys.size()) {
-      double[] h = Handles.of(keys, i);
-      out = new double[] {h[0], h[1]};
+      Handles h = Handles.of(keys, i);
+      out = new double[] {h.outFrames(), h.outValue()};
       Key after = now.get(i + 1);
       if (after.shape() == KeyShape.FREE)
-        now.set(i + 1, after.free(h[2], h[3], after.outFrames(), after.outValue(), after.joined()));
+        now.set(
+            i + 1,
+            after.free(
+                h.inFrames(), h.inValue(), after.outFrames(), after.outValue(), after.joined()));
     }
     now.set(i, k.free(reach, rise, out[0], out[1], staysJoined(k, reach, rise, out[0], out[1])));
   }
@@ -189,15 +194,10 @@ public final class CurveEdits {
       if (!frames.contains(k.frame())) {
         result.add(k);
       } else if (shape == KeyShape.FREE) {
-        double[] in = i > 0 ? Handles.of(keys, i - 1) : null;
-        double[] out = i + 1 < keys.size() ? Handles.of(keys, i) : null;
+        Handles in = i > 0 ? Handles.of(keys, i - 1) : Handles.NONE;
+        Handles out = i + 1 < keys.size() ? Handles.of(keys, i) : Handles.NONE;
         result.add(
-            k.free(
-                in == null ? 0 : in[2],
-                in == null ? 0 : in[3],
-                out == null ? 0 : out[0],
-                out == null ? 0 : out[1],
-                k.joined()));
+            k.free(in.inFrames(), in.inValue(), out.outFrames(), out.outValue(), k.joined()));
       } else {
         result.add(k.shaped(shape));
       }

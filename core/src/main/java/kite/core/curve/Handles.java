@@ -7,17 +7,17 @@ import java.util.List;
  * Fritsch and Butland's three-point harmonic mean (1984), which never overshoots and is flat at
  * extremes; FREE handles are shortened together so that frame always moves forward. A HOLD key is
  * arrived at level, or along its own incoming handle where it has one and is not joined.
+ *
+ * @param outFrames how far the handle of the segment's first key reaches, in frames ≥ 0, with
+ *     {@code outValue} relative to that key
+ * @param inFrames how far that of its last key reaches back, with {@code inValue} relative to it
  */
-public final class Handles {
-  private Handles() {}
+public record Handles(double outFrames, double outValue, double inFrames, double inValue) {
+  /** None at all: as before the first key. */
+  public static final Handles NONE = new Handles(0, 0, 0, 0);
 
-  /**
-   * Handles of the segment from key {@code i} to key {@code i + 1}.
-   *
-   * @return {outFrames, outValue of key i, inFrames, inValue of key i + 1}; frames ≥ 0, values
-   *     relative to their key
-   */
-  public static double[] of(List<Key> keys, int i) {
+  /** Handles of the segment from key {@code i} to key {@code i + 1}. */
+  public static Handles of(List<Key> keys, int i) {
     Key a = keys.get(i), b = keys.get(i + 1);
     double length = b.frame() - a.frame(), third = length / 3;
     double chord = (b.value() - a.value()) / length;
@@ -52,7 +52,7 @@ public final class Handles {
     // frame never turns back just when out + in − √(out · in) is no more than the length
     double reach = outF + inF - Math.sqrt(outF * inF);
     double k = reach > length ? length / reach : 1;
-    return new double[] {outF * k, outV * k, inF * k, inV * k};
+    return new Handles(outF * k, outV * k, inF * k, inV * k);
   }
 
   /**

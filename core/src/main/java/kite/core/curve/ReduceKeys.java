@@ -128,14 +128,19 @@ public final class ReduceKeys {
       double before = corner ? old.slope(k.frame() - JUST_BEFORE) : slope;
       double in = last < 0 ? 0 : (k.frame() - all.get(last).frame()) / 3;
       double out = end ? 0 : (all.get(next).frame() - k.frame()) / 3;
-      double[] h = {in, -before * in, out, slope * out};
-      if (i > 0 && asItWas[i - 1]) System.arraycopy(Handles.of(all, i - 1), 2, h, 0, 2);
-      if (asItWas[i]) System.arraycopy(Handles.of(all, i), 0, h, 2, 2);
+      Handles drawn = new Handles(out, slope * out, in, -before * in);
+      Handles arriving = i > 0 && asItWas[i - 1] ? Handles.of(all, i - 1) : drawn;
+      Handles leaving = asItWas[i] ? Handles.of(all, i) : drawn;
       boolean holds = asItWas[i] && k.shape() == KeyShape.HOLD;
       keys.add(
           holds
               ? Key.of(k.frame(), k.value(), KeyShape.HOLD)
-              : k.free(h[0], h[1], h[2], h[3], !corner));
+              : k.free(
+                  arriving.inFrames(),
+                  arriving.inValue(),
+                  leaving.outFrames(),
+                  leaving.outValue(),
+                  !corner));
       last = i;
     }
     return keys;

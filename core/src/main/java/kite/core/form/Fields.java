@@ -32,9 +32,14 @@ public final class Fields {
   }
 
   public static Fields parse(String text) {
+    return new Fields(value(text), "$");
+  }
+
+  /** Any JSON, of bounded length. */
+  public static JsonValue value(String text) {
     if (text.length() > LONGEST_TEXT) throw bad("$", "is too long");
     try {
-      return new Fields(Json.parse(text), "$");
+      return Json.parse(text);
     } catch (ParseException e) {
       throw new Refusal("json", "", "$", "This is not JSON: " + e.getMessage() + ".");
     }

@@ -21,12 +21,15 @@ public final class SequenceJson {
   private SequenceJson() {}
 
   public static String write(Sequence s) {
+    return json(s).toString();
+  }
+
+  public static JsonObject json(Sequence s) {
     return new Out()
         .put("format", FORMAT)
         .put("header", write(s.header()))
         .put("entities", s.entities().values(), EntityJson::write)
-        .json
-        .toString();
+        .json;
   }
 
   /**

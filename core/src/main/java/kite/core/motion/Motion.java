@@ -55,10 +55,10 @@ public final class Motion {
       handles(
           (k, h) ->
               k.free(
-                  h[2] * e.factor(),
-                  h[3] * e.factor(),
-                  h[0] * e.factor(),
-                  h[1] * e.factor(),
+                  h.inFrames() * e.factor(),
+                  h.inValue() * e.factor(),
+                  h.outFrames() * e.factor(),
+                  h.outValue() * e.factor(),
                   k.joined()));
     } else if (edit instanceof MotionEdit.Mirror e) {
       turned(2 * e.about());
@@ -77,7 +77,7 @@ public final class Motion {
         retimed(f -> r[0] + (f - r[0]) * k, k);
       }
     } else if (edit instanceof MotionEdit.Flatten) {
-      handles((k, h) -> k.free(h[2], 0, h[0], 0, true));
+      handles((k, h) -> k.free(h.inFrames(), 0, h.outFrames(), 0, true));
     } else if (edit instanceof MotionEdit.Join e) {
       handles((k, h) -> joined(k, h, e.joined()));
     } else if (edit instanceof MotionEdit.EaseSegments e) {
@@ -111,7 +111,7 @@ public final class Motion {
     /**
      * @param h the handles in use: out frames, out value, in frames, in value
      */
-    Key of(Key k, double[] h);
+    Key of(Key k, Handles h);
   }
 
   private void channels(Change change) {
@@ -208,13 +208,13 @@ public final class Motion {
           withBefore && i > 1 && isJump(from.keys(), i - 1, p) && added.contains(k.frame());
       boolean frees = k.shape() == KeyShape.HOLD && !holds && !lastFrame;
       if (frees) { // it is left now as it was arrived at
-        double[] h = i > 0 ? Handles.of(from.keys(), i - 1) : new double[4];
-        k = k.free(h[2], h[3], h[2], -h[3], true);
+        Handles h = i > 0 ? Handles.of(from.keys(), i - 1) : Handles.NONE;
+        k = k.free(h.inFrames(), h.inValue(), h.inFrames(), -h.inValue(), true);
       }
       KeyShape shape = holds || lastFrame ? KeyShape.HOLD : k.shape();
       if (shape == KeyShape.HOLD && i + 1 < from.keys().size()) { // arrived at as it was left
-        double[] h = Handles.of(from.keys(), i);
-        k = k.free(h[2], h[3], h[0], h[1], false);
+        Handles h = Handles.of(from.keys(), i);
+        k = k.free(h.inFrames(), h.inValue(), h.outFrames(), h.outValue(), false);
       }
       keys.add(
           new Key(
@@ -277,17 +277,18 @@ public final class Motion {
         });
   }
 
-  /** The handles of a key as the curve has them; a third of a frame where there is no neighbour. */
-  private static double[] inUse(List<Key> keys, int i) {
-    double[] out = i + 1 < keys.size() ? Handles.of(keys, i) : new double[4];
-    double[] in = i > 0 ? Handles.of(keys, i - 1) : new double[4];
-    return new double[] {out[0], out[1], in[2], in[3]};
+  /** The handles of one key as the curve has them: out of it, and into it; none at an end. */
+  private static Handles inUse(List<Key> keys, int i) {
+    Handles out = i + 1 < keys.size() ? Handles.of(keys, i) : Handles.NONE;
+    Handles in = i > 0 ? Handles.of(keys, i - 1) : Handles.NONE;
+    return new Handles(out.outFrames(), out.outValue(), in.inFrames(), in.inValue());
   }
 
-  private static Key joined(Key k, double[] h, boolean join) {
-    if (!join || h[0] <= 0 || h[2] <= 0) return k.free(h[2], h[3], h[0], h[1], join);
-    double slope = (h[1] / h[0] - h[3] / h[2]) / 2; // the mean of both
-    return k.free(h[2], -slope * h[2], h[0], slope * h[0], true);
+  private static Key joined(Key k, Handles h, boolean join) {
+    double in = h.inFrames(), out = h.outFrames();
+    if (!join || out <= 0 || in <= 0) return k.free(in, h.inValue(), out, h.outValue(), join);
+    double slope = (h.outValue() / out - h.inValue() / in) / 2; // the mean of both
+    return k.free(in, -slope * in, out, slope * out, true);
   }
 
   /** The cubic that equals each {@link Ease} exactly: handles of a third, values as its Bézier. */
@@ -316,17 +317,28 @@ public final class Motion {
   /** Key i leaves for the next one with a share of the rise in its handle. */
   private static void leave(List<Key> keys, int i, double share) {
     Key a = keys.get(i), b = keys.get(i + 1);
-    double[] h = inUse(keys, i);
+    Handles h = inUse(keys, i);
     keys.set(
-        i, a.free(h[2], h[3], (b.frame() - a.frame()) / 3, (b.value() - a.value()) * share, false));
+        i,
+        a.free(
+            h.inFrames(),
+            h.inValue(),
+            (b.frame() - a.frame()) / 3,
+            (b.value() - a.value()) * share,
+            false));
   }
 
   private static void arrive(List<Key> keys, int i, double share) {
     Key a = keys.get(i - 1), b = keys.get(i);
-    double[] h = inUse(keys, i);
+    Handles h = inUse(keys, i);
     keys.set(
         i,
-        b.free((b.frame() - a.frame()) / 3, -(b.value() - a.value()) * share, h[0], h[1], false));
+        b.free(
+            (b.frame() - a.frame()) / 3,
+            -(b.value() - a.value()) * share,
+            h.outFrames(),
+            h.outValue(),
+            false));
   }
 
   private static Channel whole(Channel.Curve c, double out, double in) {

@@ -9,9 +9,9 @@ import java.util.List;
 public final class FilmBacks {
 
   /** A film back with the name the trade gives it. */
-  public record Named(String name, FilmBack back) {}
+  public record NamedBack(String name, FilmBack back) {}
 
-  public static final List<Named> ALL =
+  public static final List<NamedBack> ALL =
       List.of(
           named("Full frame", 36.0, 24.0, 1),
           named("Super 35, 4-perf", 24.89, 18.66, 1),
@@ -28,13 +28,13 @@ public final class FilmBacks {
 
   private FilmBacks() {}
 
-  private static Named named(String name, double width, double height, double squeeze) {
-    return new Named(name, new FilmBack(width, height, squeeze));
+  private static NamedBack named(String name, double width, double height, double squeeze) {
+    return new NamedBack(name, new FilmBack(width, height, squeeze));
   }
 
   /** The trade's name of a size, or its measures where it has none. */
   public static String nameOf(FilmBack b) {
-    for (Named n : ALL)
+    for (NamedBack n : ALL)
       if (n.back().widthMm() == b.widthMm() && n.back().heightMm() == b.heightMm()) return n.name();
     return b.widthMm() + " × " + b.heightMm() + " mm";
   }

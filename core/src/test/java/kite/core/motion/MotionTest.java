@@ -11,6 +11,7 @@ import java.util.Random;
 import kite.core.RandomDocuments;
 import kite.core.codec.MotionJson;
 import kite.core.command.ChannelCommand;
+import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.cue.Cue;
@@ -265,11 +266,15 @@ class MotionTest {
     String picked = "{\"picked\":[{\"id\":\"m\",\"channel\":\"x\",\"frames\":[7]}],\"edit\":";
     assertEquals(
         new ChannelCommand.SetChannel("m", "x", after(FOUR, new MotionEdit.Shift(2), 7.0)),
-        MotionJson.commands(s, picked + "{\"kind\":\"shift\",\"frames\":2}}").get(0));
+        asked(s, picked + "{\"kind\":\"shift\",\"frames\":2}}").get(0));
     Refusal r =
-        assertThrows(
-            Refusal.class, () -> MotionJson.commands(s, picked + "{\"kind\":\"wobble\"}}"));
+        assertThrows(Refusal.class, () -> MotionJson.read(picked + "{\"kind\":\"wobble\"}}"));
     assertEquals("The field $.edit.kind names no edit: “wobble”.", r.getMessage());
+  }
+
+  private static List<Command> asked(Sequence s, String json) {
+    MotionRequest r = MotionJson.read(json);
+    return Motion.edit(s, r.picked(), r.edit());
   }
 
   @Test

@@ -4,7 +4,7 @@ import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.number.Rate;
-import tools.jackson.databind.json.JsonMapper;
+import kite.exchange.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -13,7 +13,6 @@ import tools.jackson.databind.node.ObjectNode;
  * the sequence as its camera sees it. Times are frames at the sequence's rate.
  */
 public final class OtioWriter {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
 
   private OtioWriter() {}
 
@@ -41,7 +40,7 @@ public final class OtioWriter {
         .putObject("jolly_kite")
         .put("title", s.header().title())
         .put("rate", rate.numerator() + "/" + rate.denominator());
-    return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(timeline);
+    return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(timeline);
   }
 
   private static ObjectNode clip(Sequence s, Cut.Span span, Rate rate) {
@@ -67,7 +66,7 @@ public final class OtioWriter {
   }
 
   private static ObjectNode schema(String name) {
-    return JSON.createObjectNode().put("OTIO_SCHEMA", name);
+    return Json.MAPPER.createObjectNode().put("OTIO_SCHEMA", name);
   }
 
   private static ObjectNode range(int first, int last, Rate rate) {

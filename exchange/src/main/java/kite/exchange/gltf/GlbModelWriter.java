@@ -3,6 +3,7 @@ package kite.exchange.gltf;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.shape.Mesh;
+import kite.exchange.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -64,12 +65,12 @@ public final class GlbModelWriter {
 
   private void track(int node, String path, int input, int output) {
     samplers.add(
-        GltfBinary.JSON
+        Json.MAPPER
             .createObjectNode()
             .put("input", input)
             .put("output", output)
             .put("interpolation", "LINEAR"));
-    ObjectNode c = GltfBinary.JSON.createObjectNode().put("sampler", samplers.size() - 1);
+    ObjectNode c = Json.MAPPER.createObjectNode().put("sampler", samplers.size() - 1);
     c.putObject("target").put("node", node).put("path", path);
     channels.add(c);
   }

@@ -4,22 +4,21 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
-import tools.jackson.databind.json.JsonMapper;
+import kite.exchange.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Gathers accessors for a glTF file being written, and puts the parts of a .glb together. */
 final class GltfBinary {
-  static final JsonMapper JSON = JsonMapper.builder().build();
-  final ObjectNode root = JSON.createObjectNode();
+  final ObjectNode root = Json.MAPPER.createObjectNode();
   private final ByteArrayOutputStream data = new ByteArrayOutputStream();
   private final ArrayNode views;
   private final ArrayNode accessors;
 
   GltfBinary() {
     root.putObject("asset").put("version", "2.0").put("generator", "Jolly Kite");
-    views = JSON.createArrayNode();
-    accessors = JSON.createArrayNode();
+    views = Json.MAPPER.createArrayNode();
+    accessors = Json.MAPPER.createArrayNode();
   }
 
   /** Adds numbers of a type (SCALAR, VEC3 …) as floats; gives the accessor's number. */
@@ -83,7 +82,7 @@ final class GltfBinary {
   /** A description and its data part as one file. */
   static byte[] glb(ObjectNode root, byte[] data) {
     byte[] json =
-        padded(JSON.writeValueAsString(root).getBytes(StandardCharsets.UTF_8), (byte) ' ');
+        padded(Json.MAPPER.writeValueAsString(root).getBytes(StandardCharsets.UTF_8), (byte) ' ');
     byte[] bin = padded(data, (byte) 0);
     int length = 12 + 8 + json.length + (bin.length > 0 ? 8 + bin.length : 0);
     ByteBuffer b = ByteBuffer.allocate(length).order(ByteOrder.LITTLE_ENDIAN);

@@ -12,6 +12,7 @@ import java.util.List;
 import kite.core.codec.ModelJson;
 import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
+import kite.exchange.Json;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.ModelFile;
 import kite.render.ModelGeometry;
@@ -19,12 +20,10 @@ import kite.server.Problem;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps models and images, and those in use at hand for the renderer. */
 @Service
 public class AssetStore {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
 
   /** Parts of the heap that decoded models and decoded images may hold for the next frame. */
   private static final long GEOMETRIES_AT_HAND = Runtime.getRuntime().maxMemory() / 4,
@@ -103,7 +102,7 @@ public class AssetStore {
     warnings.addAll(model.warnings());
     row.rig = ModelJson.write(model.geometry().rig());
     row.report =
-        JSON.writeValueAsString(
+        Json.MAPPER.writeValueAsString(
             new Report(
                 sha,
                 name,
@@ -151,7 +150,7 @@ public class AssetStore {
     row.kind = AssetRow.Kind.IMAGE;
     row.name = name;
     row.bytes = bytes;
-    row.report = JSON.writeValueAsString(new ImageReport(sha, name, size[0], size[1]));
+    row.report = Json.MAPPER.writeValueAsString(new ImageReport(sha, name, size[0], size[1]));
     return kept(row);
   }
 

@@ -1,26 +1,24 @@
 package kite.server.live;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.UUID;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.util.RawValue;
+import kite.exchange.Json;
+import kite.server.CoreJson;
 
 /**
  * An edit that was acknowledged.
  *
- * @param change the core's JSON of what changed
+ * @param change what changed, as a delta
  */
 public record EditMade(
-    UUID sequence, long revision, UUID id, String author, String label, String change) {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
-
+    @JsonIgnore UUID sequence,
+    long revision,
+    UUID id,
+    String author,
+    String label,
+    CoreJson change) {
   /** What goes over the line. */
   public String json() {
-    return JSON.writeValueAsString(
-        JSON.createObjectNode()
-            .put("revision", revision)
-            .put("id", id.toString())
-            .put("author", author)
-            .put("label", label)
-            .putRawValue("change", new RawValue(change)));
+    return Json.MAPPER.writeValueAsString(this);
   }
 }

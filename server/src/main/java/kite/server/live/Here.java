@@ -1,9 +1,9 @@
 package kite.server.live;
 
 import java.util.UUID;
+import kite.exchange.Json;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Where somebody is in a sequence.
@@ -14,22 +14,21 @@ import tools.jackson.databind.json.JsonMapper;
  * @param left whether they are gone
  */
 record Here(UUID sequence, String page, String name, String camera, int frame, boolean left) {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
   private static final int LONGEST_LETTER = 4;
 
   /** What goes over the line, between servers too. */
   String json() {
-    return JSON.writeValueAsString(JSON.createObjectNode().putPOJO("here", this));
+    return Json.MAPPER.writeValueAsString(Json.MAPPER.createObjectNode().putPOJO("here", this));
   }
 
   static Here read(String json) {
-    return JSON.treeToValue(JSON.readTree(json).get("here"), Here.class);
+    return Json.MAPPER.treeToValue(Json.MAPPER.readTree(json).get("here"), Here.class);
   }
 
   /** What a page says of itself as {@code {camera, frame}}; null when it says something else. */
   static Here said(UUID sequence, String page, String name, String json) {
     try {
-      JsonNode n = JSON.readTree(json);
+      JsonNode n = Json.MAPPER.readTree(json);
       String camera = n.path("camera").asString("");
       if (camera.length() > LONGEST_LETTER || !n.path("frame").canConvertToInt()) return null;
       return new Here(sequence, page, name, camera, n.get("frame").intValue(), false);

@@ -1,8 +1,8 @@
 package kite.server.render;
 
 import java.util.List;
+import kite.exchange.Json;
 import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A run of frames through one camera.
@@ -11,17 +11,15 @@ import tools.jackson.databind.json.JsonMapper;
  * @param last included
  */
 record Shot(String camera, int first, int last) {
-  private static final JsonMapper JSON = JsonMapper.builder().build();
-
   int frames() {
     return last - first + 1;
   }
 
   static String write(List<Shot> shots) {
-    return JSON.writeValueAsString(shots);
+    return Json.MAPPER.writeValueAsString(shots);
   }
 
   static List<Shot> read(String json) {
-    return JSON.readValue(json, new TypeReference<>() {});
+    return Json.MAPPER.readValue(json, new TypeReference<>() {});
   }
 }

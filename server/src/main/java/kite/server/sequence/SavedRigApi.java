@@ -3,6 +3,7 @@ package kite.server.sequence;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import kite.server.CoreJson;
 import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -25,10 +26,9 @@ class SavedRigApi {
   }
 
   /**
-   * @param rig the core's JSON as text
    * @param replace whether one of that name gives way
    */
-  record Asked(String name, String rig, boolean replace) {}
+  record Asked(String name, CoreJson rig, boolean replace) {}
 
   @GetMapping
   @May.LookAtSequence
@@ -39,7 +39,8 @@ class SavedRigApi {
   @PostMapping
   @May.EditSequence
   SavedRigStore.Saved save(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
-    return store.save(id, asked.name(), asked.rig(), asked.replace(), who.getName());
+    return store.save(
+        id, asked.name(), CoreJson.textOf(asked.rig()), asked.replace(), who.getName());
   }
 
   @DeleteMapping("/{rig}")

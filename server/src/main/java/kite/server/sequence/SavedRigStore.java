@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import kite.core.codec.SavedRigJson;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -27,10 +28,7 @@ class SavedRigStore {
     this.clock = clock;
   }
 
-  /**
-   * @param rig the core's JSON as text
-   */
-  record Saved(UUID id, String name, String author, Instant savedAt, String rig) {}
+  record Saved(UUID id, String name, String author, Instant savedAt, CoreJson rig) {}
 
   @Transactional(readOnly = true)
   List<Saved> list(UUID sequence) {
@@ -53,8 +51,7 @@ class SavedRigStore {
           "name",
           "A saved rig needs a name of at most " + LONGEST_NAME + " characters.");
     if (rig == null || rig.length() > LARGEST)
-      throw new Problem(
-          HttpStatus.BAD_REQUEST, "request", "A saved rig is a JSON text of at most 2 MB.");
+      throw new Problem(HttpStatus.BAD_REQUEST, "request", "A saved rig is JSON of at most 2 MB.");
     String checked = SavedRigJson.write(SavedRigJson.read(rig));
     UUID production = production(sequence);
     SavedRigRow row = rigs.findByProductionIdAndName(production, called).orElse(null);
@@ -94,6 +91,6 @@ class SavedRigStore {
   }
 
   private static Saved saved(SavedRigRow r) {
-    return new Saved(r.id, r.name, r.author, r.savedAt, r.rig);
+    return new Saved(r.id, r.name, r.author, r.savedAt, new CoreJson(r.rig));
   }
 }

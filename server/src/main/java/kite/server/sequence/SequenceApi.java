@@ -1,16 +1,16 @@
 package kite.server.sequence;
 
 import java.security.Principal;
+import java.util.List;
 import java.util.UUID;
 import kite.core.codec.Digest;
 import kite.core.form.SequenceJson;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import kite.server.live.EditMade;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -18,15 +18,12 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.util.RawValue;
 
 /** Opening sequences and making edits. Documents and changes go as the core's own JSON. */
 @RestController
 @RequestMapping("/api/sequences")
 class SequenceApi {
   private static final int LARGEST_EDIT = 16 << 20;
-  private static final JsonMapper JSON = JsonMapper.builder().build();
   private final SequenceStore store;
   private final Rights rights;
 
@@ -38,21 +35,21 @@ class SequenceApi {
   /**
    * @param id made by the page; the same id is never applied twice
    * @param revision the revision the edit was made on
-   * @param commands the JSON text {@code {"commands": [...]}}
+   * @param commands a list of commands
    */
-  record EditAsked(UUID id, long revision, String label, String commands) {}
+  record EditAsked(UUID id, long revision, String label, CoreJson commands) {}
 
-  @GetMapping(path = "/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+  record Opened(UUID id, long revision, String role, CoreJson document) {}
+
+  @GetMapping("/{id}")
   @May.SeeSequence
-  ResponseEntity<String> open(@PathVariable UUID id) {
+  Opened open(@PathVariable UUID id) {
     SequenceStore.Present now = store.get(id);
-    return json(
-        JSON.writeValueAsString(
-            JSON.createObjectNode()
-                .put("id", id.toString())
-                .put("revision", now.revision())
-                .put("role", rights.roleIn(id).key())
-                .putRawValue("document", new RawValue(SequenceJson.write(now.sequence())))));
+    return new Opened(
+        id,
+        now.revision(),
+        rights.roleIn(id).key(),
+        new CoreJson(SequenceJson.write(now.sequence())));
   }
 
   /** What a page holds its own document against. */
@@ -65,38 +62,31 @@ class SequenceApi {
     return new DigestShown(now.revision(), new Digest().of(now.sequence()));
   }
 
-  @PostMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  @PostMapping("/{id}/edits")
   @May.EditSequence
-  ResponseEntity<String> edit(@PathVariable UUID id, @RequestBody EditAsked asked, Principal who) {
-    if (asked.id() == null || asked.commands() == null || asked.commands().length() > LARGEST_EDIT)
+  EditMade edit(@PathVariable UUID id, @RequestBody EditAsked asked, Principal who) {
+    String commands = CoreJson.textOf(asked.commands());
+    if (asked.id() == null || commands == null || commands.length() > LARGEST_EDIT)
       throw new Problem(
           HttpStatus.BAD_REQUEST, "request", "An edit needs an id and commands of at most 16 MB.");
     String label =
         asked.label() == null
             ? ""
             : asked.label().substring(0, Math.min(200, asked.label().length()));
-    return json(
-        store
-            .edit(id, asked.id(), asked.revision(), who.getName(), label, asked.commands())
-            .json());
+    return store.edit(id, asked.id(), asked.revision(), who.getName(), label, commands);
   }
 
   /** Edits after a revision, oldest first, at most 500: ask again after the last of them. */
-  @GetMapping(path = "/{id}/edits", produces = MediaType.APPLICATION_JSON_VALUE)
+  @GetMapping("/{id}/edits")
   @May.SeeSequence
-  ResponseEntity<String> since(@PathVariable UUID id, @RequestParam long after) {
-    return json(
-        "[" + String.join(",", store.since(id, after).stream().map(EditMade::json).toList()) + "]");
+  List<EditMade> since(@PathVariable UUID id, @RequestParam long after) {
+    return store.since(id, after);
   }
 
   /** One edit by its id; 404 when it was never taken. A page asks before it sends one again. */
-  @GetMapping(path = "/{id}/edits/{edit}", produces = MediaType.APPLICATION_JSON_VALUE)
+  @GetMapping("/{id}/edits/{edit}")
   @May.EditSequence
-  ResponseEntity<String> one(@PathVariable UUID id, @PathVariable UUID edit) {
-    return json(store.made(id, edit).json());
-  }
-
-  private static ResponseEntity<String> json(String body) {
-    return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(body);
+  EditMade one(@PathVariable UUID id, @PathVariable UUID edit) {
+    return store.made(id, edit);
   }
 }

@@ -21,6 +21,7 @@ import kite.exchange.Names;
 import kite.exchange.archive.Manifest;
 import kite.exchange.archive.SequenceFileReader;
 import kite.exchange.archive.SequenceFileWriter;
+import kite.server.CoreJson;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ProductionAssets;
 import org.springframework.stereotype.Service;
@@ -118,17 +119,15 @@ class SequenceFiles {
   /**
    * What a file holds, to take some of it into a sequence that is there. Its models and images are
    * kept for the production.
-   *
-   * @param document as the codec writes it
    */
-  record Held(String code, String title, String document) {}
+  record Held(String code, String title, CoreJson document) {}
 
   Held hold(UUID production, Path file) throws BadFile, IOException {
     try (SequenceFileReader in = SequenceFileReader.open(file)) {
       Sequence s = SequenceJson.read(in.text(in.document()));
       for (Manifest.Part p : in.manifest().parts()) keep(in, p);
       owners.give(production, AssetsUsed.of(s));
-      return new Held(s.header().code(), s.header().title(), SequenceJson.write(s));
+      return new Held(s.header().code(), s.header().title(), new CoreJson(SequenceJson.write(s)));
     }
   }
 

@@ -17,6 +17,7 @@ import kite.core.document.AssetsUsed;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.core.rules.Change;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import kite.server.asset.ProductionAssets;
 import kite.server.live.EditMade;
@@ -111,14 +112,14 @@ public class SequenceStore implements Journal {
   }
 
   private static EditMade made(EditRow e) {
-    return new EditMade(e.sequenceId, e.revision, e.id, e.author, e.label, e.change);
+    return new EditMade(e.sequenceId, e.revision, e.id, e.author, e.label, new CoreJson(e.change));
   }
 
   /**
    * Takes an edit made on a revision. An id that was taken before gives its first answer again. An
    * edit on an older revision is taken when no field it changes has changed since.
    *
-   * @param commands JSON {@code {"commands": [...]}}
+   * @param commands JSON of a list of commands
    */
   @Transactional
   public EditMade edit(
@@ -136,7 +137,7 @@ public class SequenceStore implements Journal {
               + " of "
               + row.revision
               + "). Reload the page.");
-    return make(row, id, revision, author, label, CommandJson.readAll(commands), true);
+    return make(row, id, revision, author, label, CommandJson.list(commands), true);
   }
 
   /** Makes an edit of a sequence as it is, whatever it came to meanwhile. */

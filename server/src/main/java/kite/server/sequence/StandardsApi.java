@@ -3,6 +3,7 @@ package kite.server.sequence;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
@@ -26,9 +27,8 @@ class StandardsApi {
 
   /**
    * @param version as it was given with the standards that were changed
-   * @param standards the core's JSON as text
    */
-  record Asked(int version, String standards) {}
+  record Asked(int version, CoreJson standards) {}
 
   @GetMapping("/sequences/{id}/standards")
   @May.LookAtSequence
@@ -50,8 +50,10 @@ class StandardsApi {
   }
 
   private static String text(Asked asked) {
-    if (asked.standards() == null || asked.standards().length() > LONGEST)
-      throw new Problem(HttpStatus.BAD_REQUEST, "request", "Standards are a JSON text.");
-    return asked.standards();
+    String standards = CoreJson.textOf(asked.standards());
+    if (standards == null || standards.length() > LONGEST)
+      throw new Problem(
+          HttpStatus.BAD_REQUEST, "request", "Standards are JSON of at most 200,000 characters.");
+    return standards;
   }
 }

@@ -8,6 +8,7 @@ import kite.core.document.Sequence;
 import kite.core.document.Standards;
 import kite.core.document.StandardsChange;
 import kite.core.form.StandardsJson;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -32,14 +33,18 @@ class StandardsStore {
   /** What new standards would change in one sequence. */
   record Effect(UUID sequence, String code, String title, List<String> changes) {}
 
-  /** A production with its standards as JSON text; the version goes back with a change. */
-  record Agreed(UUID production, String name, int version, String standards) {}
+  /** A production with its standards; the version goes back with a change. */
+  record Agreed(UUID production, String name, int version, CoreJson standards) {
+    static Agreed in(Production p) {
+      return new Agreed(p.id(), p.name(), p.version(), new CoreJson(p.standards()));
+    }
+  }
 
   @Transactional(readOnly = true)
   Agreed of(UUID sequence) {
     Production p =
         sequences.findById(sequence).orElseThrow(() -> Problem.missing("sequence")).production;
-    return new Agreed(p.id(), p.name(), p.version(), p.standards());
+    return Agreed.in(p);
   }
 
   /** What these standards would change, sequence by sequence. */
@@ -70,6 +75,6 @@ class StandardsStore {
     for (UUID sequence : sequences.idsOf(production))
       edits.editNow(
           sequence, author, "Follow the standards", List.of(new SequenceCommand.Follow(next)));
-    return new Agreed(p.id(), p.name(), p.version(), p.standards());
+    return Agreed.in(p);
   }
 }

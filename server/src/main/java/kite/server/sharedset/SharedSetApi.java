@@ -3,6 +3,7 @@ package kite.server.sharedset;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
+import kite.server.CoreJson;
 import kite.server.Problem;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
@@ -39,21 +40,17 @@ class SharedSetApi {
     return sets.of(rights.productionOf(id));
   }
 
-  /**
-   * @param document the set as the core's JSON, as text
-   */
-  record Asked(String name, String note, String document) {}
+  record Asked(String name, String note, CoreJson document) {}
 
   /** Makes a set, with its first version. */
   @PostMapping
   @May.EditSequence
   SharedSets.Kept make(@PathVariable UUID id, @RequestBody Asked asked, Principal who) {
-    bounded(asked.document());
-    return sets.make(
-        rights.productionOf(id), asked.name(), asked.note(), asked.document(), who.getName());
+    String document = bounded(asked.document());
+    return sets.make(rights.productionOf(id), asked.name(), asked.note(), document, who.getName());
   }
 
-  record VersionAsked(String note, String document) {}
+  record VersionAsked(String note, CoreJson document) {}
 
   /** Keeps the next version of a set. */
   @PostMapping("/{set}/versions")
@@ -63,8 +60,8 @@ class SharedSetApi {
       @PathVariable UUID set,
       @RequestBody VersionAsked asked,
       Principal who) {
-    bounded(asked.document());
-    return sets.keep(rights.productionOf(id), set, asked.note(), asked.document(), who.getName());
+    String document = bounded(asked.document());
+    return sets.keep(rights.productionOf(id), set, asked.note(), document, who.getName());
   }
 
   @GetMapping(path = "/{set}/versions/{number}", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -90,9 +87,10 @@ class SharedSetApi {
     return pictures.of(id, rights.productionOf(id), placed, number, camera, frame);
   }
 
-  private static void bounded(String document) {
+  private static String bounded(CoreJson set) {
+    String document = CoreJson.textOf(set);
     if (document == null || document.length() > LARGEST)
-      throw new Problem(
-          HttpStatus.BAD_REQUEST, "request", "A set is a JSON text of at most 64 MB.");
+      throw new Problem(HttpStatus.BAD_REQUEST, "request", "A set is JSON of at most 64 MB.");
+    return document;
   }
 }

@@ -61,7 +61,7 @@ class SavedRigStoreTest {
   void aRigIsSavedUnderItsName() {
     SavedRigStore.Saved saved = store.save(sequence, " Stall rail ", RIG, false, "pim");
     assertEquals("Stall rail", saved.name());
-    assertEquals(RIG, saved.rig());
+    assertEquals(RIG, saved.rig().text());
     assertEquals(NOW, saved.savedAt());
   }
 

@@ -64,7 +64,7 @@ class StandardsStoreTest {
   @Test
   void agreeingIsAnEditOfEverySequence() {
     StandardsStore.Agreed agreed = store.agree(id, 0, WIDER, "pim");
-    assertEquals(WIDER, agreed.standards());
+    assertEquals(WIDER, agreed.standards().text());
     verify(edits).editNow(eq(row.id), eq("pim"), any(), any());
   }
 

@@ -1,0 +1,88 @@
+package kite.browser;
+
+import java.util.HashMap;
+import java.util.Map;
+import kite.core.document.Camera;
+import kite.core.document.Entity;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.model.ModelRig;
+import kite.core.rules.Change;
+
+/**
+ * The open sequence. There is one per page: edits are applied to {@link #base}; a preview lies over
+ * it while a handle is dragged and leaves it alone. Questions are answered for what is shown, the
+ * preview where there is one.
+ */
+final class Opened {
+  private static Sequence base;
+  private static Sequence shown;
+  private static Plan basePlan;
+  private static Plan plan;
+  private static final Map<String, ModelRig> RIGS = new HashMap<>();
+
+  private Opened() {}
+
+  static Sequence base() {
+    return base;
+  }
+
+  static Sequence shown() {
+    return shown;
+  }
+
+  /** The plan of what is shown, at the frame last evaluated. */
+  static Plan plan() {
+    return plan;
+  }
+
+  /** The nodes and clips of a model, or null while they are not known. */
+  static ModelRig rig(String asset) {
+    return RIGS.get(asset);
+  }
+
+  static void open(Sequence s) {
+    base = shown = s;
+    basePlan = plan = new Plan(base, Opened::rig);
+  }
+
+  static void register(String asset, ModelRig rig) {
+    RIGS.put(asset, rig);
+    if (base == null) return;
+    basePlan = new Plan(base, Opened::rig, basePlan);
+    plan = shown == base ? basePlan : new Plan(shown, Opened::rig, basePlan);
+  }
+
+  static void made(Sequence next, Change change) {
+    base = shown = next;
+    basePlan = plan = basePlan.after(next, change);
+  }
+
+  static void previewed(Sequence next, Change change) {
+    shown = next;
+    plan = basePlan.after(next, change);
+  }
+
+  static void endPreview() {
+    shown = base;
+    plan = basePlan;
+  }
+
+  /** A plan apart, so that a look at other frames leaves the one shown alone. */
+  static Plan apart() {
+    return new Plan(shown, Opened::rig, plan);
+  }
+
+  /** A plan apart of the sequence without its preview. */
+  static Plan apartFromPreview() {
+    return new Plan(base, Opened::rig, basePlan);
+  }
+
+  static Entity thing(String id) {
+    return shown.get(id);
+  }
+
+  static Camera camera(String id) {
+    return (Camera) shown.get(id);
+  }
+}
