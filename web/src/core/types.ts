@@ -166,8 +166,8 @@ export type Channel = number | Curve;
 
 export interface Curve {
   keys: Key[];
-  before: Beyond;
-  after: Beyond;
+  before: Extrapolation;
+  after: Extrapolation;
 }
 
 export interface Key {
@@ -183,7 +183,7 @@ export interface Key {
 
 export type KeyShape = 'hold' | 'straight' | 'smooth' | 'free';
 
-export type Beyond = 'hold' | 'straight' | 'repeat' | 'repeatOffset';
+export type Extrapolation = 'hold' | 'straight' | 'repeat' | 'repeatOffset';
 
 export interface Mark {
   kind: 'mark';
@@ -910,8 +910,8 @@ export interface Gather {
 
 export interface GoOn {
   kind: 'goOn';
-  before: Beyond;
-  after: Beyond;
+  before: Extrapolation;
+  after: Extrapolation;
 }
 
 export interface Reduce {

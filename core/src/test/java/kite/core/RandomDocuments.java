@@ -10,8 +10,8 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
-import kite.core.curve.Beyond;
 import kite.core.curve.Channel;
+import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Air;
@@ -135,8 +135,8 @@ public final class RandomDocuments {
     all.add(
         new Add(
             new Mark("rider", "On head", "piece2", "head", Channels.NONE.with("y", channel(1)))
-                .onLayer("layer")
-                .shown(false)));
+                .withLayer("layer")
+                .withShown(false)));
     all.add(new Add(spot(pieces)));
     all.add(
         new Add(
@@ -400,10 +400,11 @@ public final class RandomDocuments {
       frame += 1 + r.nextInt(8) + (r.nextBoolean() ? 0.5 : 0);
     }
     boolean bounded = least == 0; // a share may not leave its range
-    if (bounded) keys.replaceAll(k -> k.shape() == KeyShape.FREE ? k.shaped(KeyShape.SMOOTH) : k);
+    if (bounded)
+      keys.replaceAll(k -> k.shape() == KeyShape.FREE ? k.withShape(KeyShape.SMOOTH) : k);
     return new Channel.Curve(
         keys,
-        bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)],
-        bounded ? Beyond.HOLD : Beyond.values()[r.nextInt(4)]);
+        bounded ? Extrapolation.HOLD : Extrapolation.values()[r.nextInt(4)],
+        bounded ? Extrapolation.HOLD : Extrapolation.values()[r.nextInt(4)]);
   }
 }

@@ -215,7 +215,7 @@ class BenchTest extends Desk {
       kite.core.document.Camera c =
           new kite.core.document.Camera(
               "cam" + i, "Camera " + i, "A", "#f0785a", false, true, Channels.NONE, rig);
-      all.put("cam" + i, c.with(new kite.core.document.Focus(subjects, cues)));
+      all.put("cam" + i, c.withFocus(new kite.core.document.Focus(subjects, cues)));
     }
     return new Sequence(motion().header(), all);
   }

@@ -191,7 +191,7 @@ class CarryTest {
   void whatIsWholeButOddIsASentence() throws Exception {
     String film = production(pim, "hd-25");
     Sequence s = new SaltWind().sw020();
-    String odd = SequenceJson.write(s.with(s.header().withNames("../x", "")));
+    String odd = SequenceJson.write(s.with(s.header().withCode("../x").withTitle("")));
     HttpResponse<String> code = bring(pim, film, made(odd));
     assertEquals(422, code.statusCode(), code.body());
     assertTrue(code.body().contains("A code has plain letters"), code.body());

@@ -25,7 +25,6 @@ import kite.core.command.RigCommand;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -35,8 +34,9 @@ abstract class Desk {
   private static final String NEXT_FRAMES =
       "() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))";
 
-  private static Playwright playwright;
+  /** One browser for all classes, as there is one server. */
   static Browser browser;
+
   static Application application;
   BrowserContext context;
   Page page;
@@ -45,8 +45,9 @@ abstract class Desk {
   @BeforeAll
   static void open() throws Exception {
     application = Application.get();
+    if (browser != null) return;
     PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
-    playwright =
+    Playwright playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     browser =
@@ -66,12 +67,7 @@ abstract class Desk {
                             "--disable-sync",
                             "--no-first-run",
                             "--disable-quic")));
-  }
-
-  @AfterAll
-  static void close() {
-    kept = null;
-    playwright.close();
+    Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
   }
 
   /**
@@ -116,13 +112,18 @@ abstract class Desk {
   /** The session of the first test that signed in; later ones go on with it. */
   private static String session;
 
-  /** The page that a class's tests share: opening one costs more than most of them. */
+  /** The page that tests share: opening one costs more than most of them. */
   private static Page kept;
+
+  /** How finely it draws: a class that wants it otherwise has another. */
+  private static double keptRatio;
 
   @BeforeEach
   void signIn() throws Exception {
     sequence = application.reset(document());
+    if (keptRatio != pixelRatio()) giveUp();
     if (kept == null) {
+      keptRatio = pixelRatio();
       Browser.NewContextOptions options =
           new Browser.NewContextOptions()
               .setViewportSize(1120, 700)
@@ -151,14 +152,24 @@ abstract class Desk {
    */
   @AfterEach
   void leave() {
-    for (Page p : context.pages()) if (p != kept) p.close();
-    page = kept;
-    page.unrouteAll();
-    page.mouse().up();
-    page.evaluate("() => { location.hash = ''; localStorage.clear(); }");
-    page.locator("main.home").waitFor();
-    page.evaluate("() => sessionStorage.clear()");
-    page.setViewportSize(1120, 700);
+    try {
+      for (Page p : context.pages()) if (p != kept) p.close();
+      page = kept;
+      page.unrouteAll();
+      page.mouse().up();
+      page.evaluate("() => { location.hash = ''; localStorage.clear(); }");
+      page.locator("main.home").waitFor();
+      page.evaluate("() => sessionStorage.clear()");
+      page.setViewportSize(1120, 700);
+    } catch (RuntimeException e) {
+      giveUp(); // the next test begins with a new page, whatever has become of this one
+      throw e;
+    }
+  }
+
+  private static void giveUp() {
+    if (kept != null) kept.context().close();
+    kept = null;
   }
 
   /** Opens another document in place of the one a test begins with. */

@@ -135,7 +135,8 @@ class ParityTest extends Desk {
         for (Map.Entry<String, Channel> n : p.channels().set().entrySet()) {
           if (!(n.getValue() instanceof Channel.Fixed fixed)) continue;
           Channel next = Channel.fixed(Math.nextUp(fixed.value()));
-          double[] to = place(s.with(c.with(p.with(p.channels().with(n.getKey(), next)))), of);
+          double[] to =
+              place(s.with(c.withPart(p.withChannels(p.channels().with(n.getKey(), next)))), of);
           for (int i = 0; i < to.length; i++)
             most = Math.max(most, Math.abs(to[i] - as[i]) / Math.max(1, Math.abs(as[i])));
         }

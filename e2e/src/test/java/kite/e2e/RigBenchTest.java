@@ -227,7 +227,7 @@ class RigBenchTest extends Desk {
       Map<String, Entity> less = new TreeMap<>(s.entities());
       for (int i = 0; i < 10; i++) {
         Camera c = (Camera) s.get("cam" + i);
-        less.put(c.id(), c.with(c.part(p.id()).switched(false)));
+        less.put(c.id(), c.withPart(c.part(p.id()).withOn(false)));
       }
       double ms = jvm(new Sequence(s.header(), less), 1000, RUNS);
       System.out.printf("    %-9s %6.2f µs less%n", p.id(), (whole - ms) / 10);

@@ -1,8 +1,14 @@
 package kite.render;
 
+import java.util.Collections;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleSupplier;
+import kite.core.math.Matrix;
 
 /**
  * Renders one frame with lens rays: every sample starts on the lens opening and passes through the
@@ -10,6 +16,15 @@ import java.util.function.DoubleSupplier;
  * clip or beyond the far clip, both measured along the axis, as in the lens view.
  */
 public final class FrameRenderer {
+  /** Shadow and sky rays start no nearer to the surface than this, metres. */
+  private static final double LEAST_LIFT_M = 1e-4;
+
+  /** A look at the sky that all but cancels the normal has no direction: the normal's is taken. */
+  private static final double NO_DIRECTION = 1e-6;
+
+  /** The least cosine to the eye that a highlight is worked out for. */
+  private static final double GRAZING = 1e-3;
+
   private static final int TILE = 32;
 
   /** Shadow and sky rays start this share of the distance off the surface, against self-shadow. */
@@ -55,21 +70,18 @@ public final class FrameRenderer {
             w.tile(t % across * TILE, t / across * TILE, argb);
           }
         };
-    Thread[] others = new Thread[Math.max(0, threads - 1)];
-    Throwable[] failed = new Throwable[1];
-    for (int i = 0; i < others.length; i++) {
-      others[i] = new Thread(work, "render-" + i);
-      others[i].setUncaughtExceptionHandler((thread, e) -> failed[0] = e);
-      others[i].start();
-    }
-    work.run();
+    ExecutorService pool = Executors.newFixedThreadPool(threads);
     try {
-      for (Thread t : others) t.join();
+      for (Future<Object> f :
+          pool.invokeAll(Collections.nCopies(threads, Executors.callable(work)))) f.get();
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       return null;
+    } catch (ExecutionException e) {
+      throw new IllegalStateException("A render thread failed.", e.getCause());
+    } finally {
+      pool.shutdownNow();
     }
-    if (failed[0] != null) throw new IllegalStateException("A render thread failed.", failed[0]);
     return stopped.getAsBoolean() ? null : new Picture(width, height, argb);
   }
 
@@ -144,12 +156,12 @@ public final class FrameRenderer {
       // camera-space direction with z = −1: its length along the axis is the ray's parameter
       double cx = sx - lx / view.focusM(), cy = sy - ly / view.focusM();
       double[] m = view.world();
-      dir[0] = m[0] * cx + m[4] * cy - m[8];
-      dir[1] = m[1] * cx + m[5] * cy - m[9];
-      dir[2] = m[2] * cx + m[6] * cy - m[10];
-      double ox = m[12] + m[0] * lx + m[4] * ly,
-          oy = m[13] + m[1] * lx + m[5] * ly,
-          oz = m[14] + m[2] * lx + m[6] * ly;
+      dir[0] = m[Matrix.XX] * cx + m[Matrix.YX] * cy - m[Matrix.ZX];
+      dir[1] = m[Matrix.XY] * cx + m[Matrix.YY] * cy - m[Matrix.ZY];
+      dir[2] = m[Matrix.XZ] * cx + m[Matrix.YZ] * cy - m[Matrix.ZZ];
+      double ox = m[Matrix.OX] + m[Matrix.XX] * lx + m[Matrix.YX] * ly,
+          oy = m[Matrix.OY] + m[Matrix.XY] * lx + m[Matrix.YY] * ly,
+          oz = m[Matrix.OZ] + m[Matrix.XZ] * lx + m[Matrix.YZ] * ly;
       ray.set(ox, oy, oz, dir[0], dir[1], dir[2], view.nearM(), view.farM());
       double l = Math.sqrt(dir[0] * dir[0] + dir[1] * dir[1] + dir[2] * dir[2]);
       boolean hit = bvh.trace(ray, false);
@@ -199,7 +211,7 @@ public final class FrameRenderer {
       double px = ray.ox + ray.dx * ray.far,
           py = ray.oy + ray.dy * ray.far,
           pz = ray.oz + ray.dz * ray.far;
-      double lift = Math.max(1e-4, distance * LIFT);
+      double lift = Math.max(LEAST_LIFT_M, distance * LIFT);
       px += n[0] * lift;
       py += n[1] * lift;
       pz += n[2] * lift;
@@ -239,7 +251,7 @@ public final class FrameRenderer {
       double z = 2 * next() - 1, a = 2 * Math.PI * next(), k = Math.sqrt(1 - z * z);
       double x = n[0] + k * Math.cos(a), y = n[1] + z, w = n[2] + k * Math.sin(a);
       double l = Math.sqrt(x * x + y * y + w * w);
-      if (l < 1e-6) {
+      if (l < NO_DIRECTION) {
         x = n[0];
         y = n[1];
         w = n[2];
@@ -263,7 +275,7 @@ public final class FrameRenderer {
       double h = Math.sqrt(hx * hx + hy * hy + hz * hz);
       double nh = Math.max(0, (n[0] * hx + n[1] * hy + n[2] * hz) / h),
           vh = Math.max(0, -(dir[0] * hx + dir[1] * hy + dir[2] * hz) / h);
-      double gloss = l.specular() ? gloss(mat.roughness(), lit, Math.max(1e-3, facing), nh) : 0;
+      double gloss = l.specular() ? gloss(mat.roughness(), lit, Math.max(GRAZING, facing), nh) : 0;
       double fresnel = Math.pow(1 - vh, 5);
       for (int i = 0; i < 3; i++) {
         double f0 = 0.04 + (base[i] - 0.04) * mat.metal(), f = f0 + (1 - f0) * fresnel;

@@ -23,6 +23,8 @@ public record Lamp(
     boolean specular,
     double softness,
     Lit lit) {
+  /** No nearer than a millimetre to a lamp, square metres: its light would have no bound. */
+  private static final double AT_THE_LAMP_M2 = 1e-6;
 
   /** A sun in a direction. */
   static Lamp sun(double[] toSun, double[] irradiance, double softness) {
@@ -83,7 +85,7 @@ public record Lamp(
     // the cosine between the light's axis and the way to the point
     double axis = world[8] * out[0] + world[9] * out[1] + world[10] * out[2];
     out[3] = d;
-    out[4] = 1 / Math.max(1e-6, d * d);
+    out[4] = 1 / Math.max(AT_THE_LAMP_M2, d * d);
     if (form == Light.Form.AREA) out[4] *= Math.max(0, axis) * lit.widthM() * lit.heightM();
     if (form == Light.Form.SPOT) out[4] *= lit.inCone(Math.acos(Math.max(-1, Math.min(1, axis))));
   }

@@ -26,7 +26,7 @@ public record Sky(
       double[] m = plan.world();
       double k = l.channel("intensity").at(frame), a = l.channel("skyIntensity").at(frame);
       return new Sky(
-          new double[] {m[o + 8], m[o + 9], m[o + 10]},
+          new double[] {m[o + Matrix.ZX], m[o + Matrix.ZY], m[o + Matrix.ZZ]},
           linear(l.colour(), k),
           linear(l.sky(), a),
           linear(l.horizon(), a),

@@ -21,12 +21,14 @@ import kite.core.math.Rotation;
  * @param lens {@link LensRow#SIZE} numbers a row: the lens channels, then the window's edges
  */
 public record Bake(Camera camera, double[] frames, double[] world, double[] angles, double[] lens) {
+  /** Share of a step by which the last frame may be missed by rounding. */
+  private static final double ROUNDING_STEPS = 1e-9;
 
   /**
    * Bakes a camera from {@code first} to {@code last}, both included, every {@code step} frames.
    */
   public static Bake of(Plan plan, Camera camera, double first, double last, double step) {
-    int rows = (int) Math.floor((last - first) / step + 1e-9) + 1;
+    int rows = (int) Math.floor((last - first) / step + ROUNDING_STEPS) + 1;
     double[] frames = new double[rows];
     double[] world = new double[rows * Matrix.SIZE], angles = new double[rows * 3];
     double[] lens = new double[rows * LensRow.SIZE];

@@ -71,7 +71,7 @@ public record CalmBase(
 
   private static Channel few(Bake b, int axis, double tolerance) {
     return axis < 3
-        ? b.curve(tolerance, r -> b.world()[r * Matrix.SIZE + 12 + axis])
+        ? b.curve(tolerance, r -> b.world()[r * Matrix.SIZE + Matrix.OX + axis])
         : b.curve(tolerance, r -> b.angles()[r * 3 + axis - 3]);
   }
 

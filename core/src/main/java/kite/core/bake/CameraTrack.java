@@ -55,7 +55,7 @@ public record CameraTrack(
         out[o + c * 4 + 1] = (t.zUp() ? z : y) * k;
         out[o + c * 4 + 2] = (t.zUp() ? -y : z) * k;
       }
-      out[o + 15] = 1;
+      out[o + Matrix.OW] = 1;
       Matrix.makeRigid(out, o);
     }
     return out;
@@ -81,7 +81,7 @@ public record CameraTrack(
     String[] places = {"x", "y", "z"}, turns = {"pan", "tilt", "roll"};
     for (int i = 0; i < 3; i++) {
       int axis = i;
-      base = base.with(places[i], curve(t, r -> m[r * Matrix.SIZE + 12 + axis]));
+      base = base.with(places[i], curve(t, r -> m[r * Matrix.SIZE + Matrix.OX + axis]));
       base = base.with(turns[i], curve(t, r -> angles[r * 3 + axis]));
     }
     Channels lens = Channels.NONE;
@@ -105,7 +105,7 @@ public record CameraTrack(
                 new Base("base", true, null, Base.Takes.POSITION, base),
                 new Head("head", true, Channels.NONE)));
     FilmBack own = ownBack(s.header().cameraPackage());
-    return own == null ? made : made.with(own, Fit.WIDTH);
+    return own == null ? made : made.withFilmBack(own).withFit(Fit.WIDTH);
   }
 
   /** The file's film back where it is as wide as no picture of the sequence's; else null. */

@@ -29,7 +29,7 @@ public record GuideTrack(String name, double[] frames, double[] places) {
         plan.evaluateOnly(guides.get(g).id(), frames[f]);
         System.arraycopy(
             plan.world(),
-            plan.slot(guides.get(g).id()) * Matrix.SIZE + 12,
+            plan.slot(guides.get(g).id()) * Matrix.SIZE + Matrix.OX,
             all.get(g).places(),
             f * 3,
             3);

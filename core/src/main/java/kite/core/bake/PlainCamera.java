@@ -78,7 +78,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
       int axis = i;
       base =
           base.with(
-              places[i], b.curve(t.metres() / 2, r -> b.world()[r * Matrix.SIZE + 12 + axis]));
+              places[i],
+              b.curve(t.metres() / 2, r -> b.world()[r * Matrix.SIZE + Matrix.OX + axis]));
       base = base.with(turns[i], b.curve(t.degrees() / 3, r -> b.angles()[r * 3 + axis]));
     }
     Channels lens = lens(b, t);

@@ -133,7 +133,7 @@ public final class NewSequence {
    */
   public static Sequence from(
       Sequence other, String code, String title, Standards standards, Taken taken) {
-    Header header = other.header().withNames(code, title).following(standards);
+    Header header = other.header().withCode(code).withTitle(title).withStandards(standards);
     List<String> left = new ArrayList<>();
     for (Entity e : other.entities().values()) if (!isTaken(e, taken)) left.add(e.id());
     if (!taken.set()) header = header.withSets(List.of());

@@ -1,7 +1,7 @@
 package kite.core.codec;
 
 import kite.core.cue.Ease;
-import kite.core.curve.Beyond;
+import kite.core.curve.Extrapolation;
 import kite.core.form.ChannelJson;
 import kite.core.form.Fields;
 import kite.core.motion.MotionEdit;
@@ -47,7 +47,8 @@ public final class MotionJson {
           case MotionEdit.Gather.KIND -> new MotionEdit.Gather(f.numberList("around"));
           case MotionEdit.GoOn.KIND ->
               new MotionEdit.GoOn(
-                  f.word("before", Beyond.values()), f.word("after", Beyond.values()));
+                  f.word("before", Extrapolation.values()),
+                  f.word("after", Extrapolation.values()));
           case MotionEdit.Reduce.KIND -> new MotionEdit.Reduce(f.number("tolerance"));
           case MotionEdit.Paste.KIND ->
               new MotionEdit.Paste(f.number("frame"), f.list("keys", ChannelJson::key));

@@ -27,7 +27,7 @@ public final class BackTo {
   private BackTo() {}
 
   public static Change version(Sequence now, Sequence kept) {
-    return Change.between(now, kept.with(kept.header().following(now.header().standards())));
+    return Change.between(now, kept.with(kept.header().withStandards(now.header().standards())));
   }
 
   /**

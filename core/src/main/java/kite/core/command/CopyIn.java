@@ -37,9 +37,9 @@ public final class CopyIn {
     Sequence s = into;
     for (String id : taken) {
       Entity e = from.get(id);
-      Entity copy = EntityJson.withIds(e, renamed).named(names.take(e.name()));
+      Entity copy = EntityJson.withIds(e, renamed).withName(names.take(e.name()));
       if (copy instanceof Camera c && isLetterTaken(s, c.letter()))
-        copy = c.drawn(s.freeLetter(), c.colour(), c.iconSize());
+        copy = c.withLetter(s.freeLetter());
       s = s.with(copy);
     }
     return Change.between(into, s);

@@ -26,12 +26,12 @@ final class Copying {
       if (s.get(renamed.get(id)) != null)
         throw new Refusal(
             "taken", id, "newIds", "There is already an item with the id " + renamed.get(id) + ".");
-      Entity copy = EntityJson.withIds(e, renamed).named(names.take(e.name()));
+      Entity copy = EntityJson.withIds(e, renamed).withName(names.take(e.name()));
       if (d.instances() && e instanceof Piece p && !(p.shape() instanceof Shape.Group)) {
         Shape like = p.shape() instanceof Shape.Instance i ? i : new Shape.Instance(p.id());
-        copy = ((Piece) copy).with(like, p.colour());
+        copy = ((Piece) copy).withShape(like).withColour(p.colour());
       }
-      if (copy instanceof Camera c) copy = c.drawn(s.freeLetter(), c.colour(), c.iconSize());
+      if (copy instanceof Camera c) copy = c.withLetter(s.freeLetter());
       s = s.with(copy);
     }
     return s;

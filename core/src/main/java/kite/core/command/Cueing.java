@@ -55,8 +55,8 @@ public final class Cueing {
   static Sequence with(Sequence s, Entity owner, String part, List<Cue> cues) {
     cues.sort((x, y) -> Double.compare(x.frame(), y.frame()));
     Cued now = need(owner, part).withCues(cues);
-    if (owner instanceof Light l) return s.with(l.with((Attention) now));
+    if (owner instanceof Light l) return s.with(l.withAttention((Attention) now));
     Camera c = (Camera) owner;
-    return s.with(now instanceof Focus f ? c.with(f) : c.with((RigPart) now));
+    return s.with(now instanceof Focus f ? c.withFocus(f) : c.withPart((RigPart) now));
   }
 }

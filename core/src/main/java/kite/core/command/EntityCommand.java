@@ -104,7 +104,7 @@ public sealed interface EntityCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(Command.need(s, id, Entity.class).named(name.trim()));
+      return s.with(Command.need(s, id, Entity.class).withName(name.trim()));
     }
   }
 
@@ -127,7 +127,7 @@ public sealed interface EntityCommand extends Command {
         s =
             s.with(
                 e instanceof Light l
-                    ? l.shown(shown)
+                    ? l.withShown(shown)
                     : e instanceof Plate p
                         ? new Plate(
                             p.id(),
@@ -141,10 +141,10 @@ public sealed interface EntityCommand extends Command {
                             p.after(),
                             p.channels())
                         : e instanceof Mark m
-                            ? m.shown(shown)
+                            ? m.withShown(shown)
                             : e instanceof Camera c
-                                ? c.shown(shown)
-                                : Command.need(s, id, Piece.class).shown(shown));
+                                ? c.withShown(shown)
+                                : Command.need(s, id, Piece.class).withShown(shown));
       }
       return s;
     }
@@ -165,8 +165,8 @@ public sealed interface EntityCommand extends Command {
         s =
             s.with(
                 s.get(id) instanceof Camera c
-                    ? c.locked(locked, c.lockedChannels())
-                    : Command.need(s, id, Piece.class).locked(locked));
+                    ? c.withLocked(locked)
+                    : Command.need(s, id, Piece.class).withLocked(locked));
       }
       return s;
     }
@@ -193,7 +193,7 @@ public sealed interface EntityCommand extends Command {
         now.remove(address);
         if (locked) now.add(address);
       }
-      return s.with(c.locked(c.locked(), now));
+      return s.with(c.withLockedChannels(now));
     }
   }
 
@@ -208,7 +208,7 @@ public sealed interface EntityCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(Command.need(s, id, Piece.class).with(shape, colour));
+      return s.with(Command.need(s, id, Piece.class).withShape(shape).withColour(colour));
     }
   }
 
@@ -247,12 +247,12 @@ public sealed interface EntityCommand extends Command {
         s =
             s.with(
                 s.get(id) instanceof Light l
-                    ? l.on(l.parent(), layer)
+                    ? l.withLayer(layer)
                     : s.get(id) instanceof Mark m
-                        ? m.onLayer(layer)
+                        ? m.withLayer(layer)
                         : s.get(id) instanceof Camera c
-                            ? c.onLayer(layer)
-                            : Command.need(s, id, Piece.class).onLayer(layer));
+                            ? c.withLayer(layer)
+                            : Command.need(s, id, Piece.class).withLayer(layer));
       return s;
     }
   }
@@ -327,7 +327,7 @@ public sealed interface EntityCommand extends Command {
       Entity e = s.get(id) instanceof Light l ? l : Command.need(s, id, Piece.class);
       if (parent != null) Command.need(s, parent, Piece.class);
       Sequence nested =
-          s.with(e instanceof Light l ? l.on(parent, l.layer()) : ((Piece) e).under(parent));
+          s.with(e instanceof Light l ? l.withParent(parent) : ((Piece) e).withParent(parent));
       Rules.noLoops(nested);
       return keepPlace && !(e instanceof Light l && l.form() == Light.Form.SUN)
           ? nested.with(Placement.keepNested(s, nested, e, frame))
@@ -349,7 +349,7 @@ public sealed interface EntityCommand extends Command {
     public Sequence applyTo(Sequence s) {
       Mark m = Command.need(s, id, Mark.class);
       if (rides != null) Command.need(s, rides, Entity.class);
-      Sequence attached = s.with(m.riding(rides, anchor));
+      Sequence attached = s.with(m.withRides(rides).withAnchor(anchor));
       Rules.noLoops(attached);
       return attached.with(Placement.keepMark(s, attached, m, frame));
     }

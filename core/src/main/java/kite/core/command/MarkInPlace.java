@@ -81,24 +81,24 @@ public final class MarkInPlace {
   /** Takes marks for subjects, wherever they are used. */
   private record Instead(String old, List<EntityCommand.Stood> marks) {
     Entity in(Entity e) {
-      if (e instanceof Light l && l.attention() != null) return l.with(in(l.attention()));
+      if (e instanceof Light l && l.attention() != null) return l.withAttention(in(l.attention()));
       if (!(e instanceof Camera c)) return e;
       List<RigPart> rig = new ArrayList<>();
       for (RigPart p : c.rig()) rig.add(p instanceof Attention a ? in(a) : in(p));
-      if (!c.rig().equals(rig)) c = c.with(rig);
+      if (!c.rig().equals(rig)) c = c.withRig(rig);
       if (c.focus() == null) return c;
       List<Subject> was = c.focus().subjects();
-      return c.with(new Focus(in(was), in(was, c.focus().cues())));
+      return c.withFocus(new Focus(in(was), in(was, c.focus().cues())));
     }
 
     private RigPart in(RigPart p) {
       return p instanceof DollyZoom z && z.subject() != null
-          ? z.holding(in(z.subject()), z.mmPerM())
+          ? z.withHeld(in(z.subject()), z.mmPerM())
           : p;
     }
 
     private Attention in(Attention a) {
-      return a.with(in(a.subjects()), in(a.subjects(), a.cues()));
+      return a.withSubjects(in(a.subjects()), in(a.subjects(), a.cues()));
     }
 
     private List<Subject> in(List<Subject> all) {

@@ -46,7 +46,7 @@ public sealed interface RigCommand extends Command {
             "Camera " + c.letter() + " already has a part with the id " + part.id() + ".");
       List<RigPart> rig = new ArrayList<>(c.rig());
       rig.add(Math.max(0, Math.min(rig.size(), index)), part);
-      return s.with(c.with(rig));
+      return s.with(c.withRig(rig));
     }
   }
 
@@ -64,7 +64,7 @@ public sealed interface RigCommand extends Command {
       RigPart p = needPart(c, part, RigPart.class);
       List<RigPart> rig = new ArrayList<>(c.rig());
       rig.remove(p);
-      return s.with(c.with(rig));
+      return s.with(c.withRig(rig));
     }
   }
 
@@ -83,7 +83,7 @@ public sealed interface RigCommand extends Command {
       List<RigPart> rig = new ArrayList<>(c.rig());
       rig.remove(p);
       rig.add(Math.max(0, Math.min(rig.size(), index)), p);
-      return s.with(c.with(rig));
+      return s.with(c.withRig(rig));
     }
   }
 
@@ -98,7 +98,7 @@ public sealed interface RigCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
-      return s.with(c.with(needPart(c, part, RigPart.class).switched(on)));
+      return s.with(c.withPart(needPart(c, part, RigPart.class).withOn(on)));
     }
   }
 
@@ -118,7 +118,7 @@ public sealed interface RigCommand extends Command {
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
       needPart(c, part.id(), part.getClass());
-      return s.with(c.with(part));
+      return s.with(c.withPart(part));
     }
   }
 
@@ -133,7 +133,7 @@ public sealed interface RigCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Camera c = unlocked(s, camera).with(rig);
+      Camera c = unlocked(s, camera).withRig(rig);
       return s.with(References.lettingGoOfTheMissing(s, c));
     }
   }
@@ -152,7 +152,7 @@ public sealed interface RigCommand extends Command {
     public Sequence applyTo(Sequence s) {
       Camera c = Command.need(s, camera, Camera.class);
       Base b = needPart(c, part, Base.class);
-      Sequence riding = s.with(c.with(new Base(b.id(), b.on(), rides, takes, b.channels())));
+      Sequence riding = s.with(c.withPart(new Base(b.id(), b.on(), rides, takes, b.channels())));
       References.check(riding);
       Rules.noLoops(riding);
       return riding.with(Placement.keepBase(s, riding, c, b, frame));
@@ -348,7 +348,7 @@ public sealed interface RigCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(Command.need(s, camera, Camera.class).blurred(on));
+      return s.with(Command.need(s, camera, Camera.class).withDepthOfField(on));
     }
   }
 
@@ -363,7 +363,7 @@ public sealed interface RigCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(Command.need(s, camera, Camera.class).with(filmBack, fit));
+      return s.with(Command.need(s, camera, Camera.class).withFilmBack(filmBack).withFit(fit));
     }
   }
 
@@ -378,7 +378,7 @@ public sealed interface RigCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(Command.need(s, camera, Camera.class).with(focus));
+      return s.with(Command.need(s, camera, Camera.class).withFocus(focus));
     }
   }
 

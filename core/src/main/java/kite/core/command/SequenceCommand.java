@@ -38,7 +38,7 @@ public sealed interface SequenceCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return s.with(s.header().following(standards));
+      return s.with(s.header().withStandards(standards));
     }
   }
 

@@ -87,12 +87,13 @@ public final class Members {
       return new RigCommand.SetFocus(
           owner.id(), members.isEmpty() ? null : new Focus(members, cues));
     if (owner instanceof Light l)
-      return new EntityCommand.Replace(l.with(((Attention) now).with(members, cues)));
+      return new EntityCommand.Replace(
+          l.withAttention(((Attention) now).withSubjects(members, cues)));
     if (now instanceof Attention a)
-      return new RigCommand.SetPart(owner.id(), a.with(members, cues));
+      return new RigCommand.SetPart(owner.id(), a.withSubjects(members, cues));
     if (now instanceof Framings f)
       return new RigCommand.SetPart(
-          owner.id(), f.with(members.stream().map(Subject::entity).toList(), cues));
+          owner.id(), f.withCameras(members.stream().map(Subject::entity).toList(), cues));
     throw new IllegalStateException("no cues: " + now.getClass());
   }
 }

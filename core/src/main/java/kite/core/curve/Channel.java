@@ -14,7 +14,7 @@ public sealed interface Channel permits Channel.Fixed, Channel.Curve {
    * @param before what holds before the first key
    * @param after what holds after the last key
    */
-  record Curve(List<Key> keys, Beyond before, Beyond after) implements Channel {
+  record Curve(List<Key> keys, Extrapolation before, Extrapolation after) implements Channel {
     public Curve {
       keys = List.copyOf(keys);
       if (keys.isEmpty()) throw new IllegalArgumentException("a curve needs at least one key");
@@ -28,7 +28,7 @@ public sealed interface Channel permits Channel.Fixed, Channel.Curve {
     }
 
     public Curve(List<Key> keys) {
-      this(keys, Beyond.HOLD, Beyond.HOLD);
+      this(keys, Extrapolation.HOLD, Extrapolation.HOLD);
     }
 
     /** Whether a frame lies between the first and the last key, or on one of them. */

@@ -12,6 +12,19 @@ import java.util.List;
  * value never allocates, and the order of asking never changes the answer.
  */
 public final class CompiledCurve {
+  /**
+   * Handles this near to a third of the segment, as a share of it, make frame and parameter one.
+   */
+  private static final double EVEN = 1e-12;
+
+  /**
+   * Frames per parameter below which the curve stands still there, and its slope is read beside it.
+   */
+  private static final double NO_SPEED = 1e-12;
+
+  /** How far beside, in the parameter. */
+  private static final double BESIDE = 1e-6;
+
   private static final double FRAME_TOLERANCE = 1e-9;
   private static final double THIRD = 1.0 / 3;
 
@@ -21,8 +34,8 @@ public final class CompiledCurve {
   private final double[] start; // first frame of each segment, then the last key's frame
   private final double[] value; // value at each key
   private final double[] c; // per segment: v0..v3 of the value, f1..f3 of the frame, 1 if linear
-  private final Beyond before;
-  private final Beyond after;
+  private final Extrapolation before;
+  private final Extrapolation after;
   private final double slopeIn;
   private final double slopeOut;
   private int cursor;
@@ -31,7 +44,7 @@ public final class CompiledCurve {
     start = new double[] {0};
     value = new double[] {fixed};
     c = new double[0];
-    before = after = Beyond.HOLD;
+    before = after = Extrapolation.HOLD;
     slopeIn = slopeOut = 0;
   }
 
@@ -79,8 +92,8 @@ public final class CompiledCurve {
     c[o + 4] = 3 * f1;
     c[o + 5] = 3 * (f2 - 2 * f1);
     c[o + 6] = length + 3 * (f1 - f2);
-    if (Math.abs(f1 - length * THIRD) < 1e-12 * length
-        && Math.abs(f2 - 2 * length * THIRD) < 1e-12 * length) {
+    if (Math.abs(f1 - length * THIRD) < EVEN * length
+        && Math.abs(f2 - 2 * length * THIRD) < EVEN * length) {
       c[o + 4] = length;
       c[o + 5] = c[o + 6] = 0;
       c[o + 7] = 1;
@@ -105,7 +118,8 @@ public final class CompiledCurve {
     return inside(frame);
   }
 
-  private double beyond(double frame, Beyond rule, double edge, double edgeValue, double slope) {
+  private double beyond(
+      double frame, Extrapolation rule, double edge, double edgeValue, double slope) {
     switch (rule) {
       case HOLD:
         return edgeValue;
@@ -119,7 +133,7 @@ public final class CompiledCurve {
         double in = frame - turns * period;
         double v =
             in >= start[last] - ROUNDING * period ? value[last] : inside(Math.max(in, start[0]));
-        return rule == Beyond.REPEAT ? v : v + turns * (value[last] - value[0]);
+        return rule == Extrapolation.REPEAT ? v : v + turns * (value[last] - value[0]);
     }
   }
 
@@ -134,9 +148,9 @@ public final class CompiledCurve {
     int last = start.length - 1;
     if (last == 0) return 0;
     if (frame < start[0] || frame >= start[last]) {
-      Beyond rule = frame < start[0] ? before : after;
-      if (rule == Beyond.HOLD) return 0;
-      if (rule == Beyond.STRAIGHT) return frame < start[0] ? slopeIn : slopeOut;
+      Extrapolation rule = frame < start[0] ? before : after;
+      if (rule == Extrapolation.HOLD) return 0;
+      if (rule == Extrapolation.STRAIGHT) return frame < start[0] ? slopeIn : slopeOut;
       double period = start[last] - start[0];
       frame -= Math.floor((frame - start[0]) / period) * period;
     }
@@ -148,8 +162,8 @@ public final class CompiledCurve {
     int o = s * 8;
     double dv = c[o + 1] + t * (2 * c[o + 2] + t * 3 * c[o + 3]);
     double df = c[o + 4] + t * (2 * c[o + 5] + t * 3 * c[o + 6]);
-    if (df <= 1e-12) { // a handle of no reach: the slope is that of the chord beside it
-      double u = t < 0.5 ? t + 1e-6 : t - 1e-6;
+    if (df <= NO_SPEED) { // a handle of no reach: the slope is that of the chord beside it
+      double u = t < 0.5 ? t + BESIDE : t - BESIDE;
       dv = c[o + 1] + u * (2 * c[o + 2] + u * 3 * c[o + 3]);
       df = c[o + 4] + u * (2 * c[o + 5] + u * 3 * c[o + 6]);
     }
@@ -181,7 +195,7 @@ public final class CompiledCurve {
       if (error > 0) high = t;
       else low = t;
       double d = c1 + t * (2 * c2 + t * 3 * c3);
-      double next = d > 1e-12 ? t - error / d : -1;
+      double next = d > NO_SPEED ? t - error / d : -1;
       t = next > low && next < high ? next : (low + high) / 2;
     }
     return t;

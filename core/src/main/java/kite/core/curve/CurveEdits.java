@@ -6,6 +6,9 @@ import java.util.function.UnaryOperator;
 
 /** What an artist does to keys. Every method gives a new channel and leaves the old one alone. */
 public final class CurveEdits {
+  /** Two handles are on one line when their cross product is this small a share of its terms. */
+  private static final double ON_ONE_LINE = 1e-9;
+
   private CurveEdits() {}
 
   /**
@@ -34,9 +37,9 @@ public final class CurveEdits {
 
   /**
    * Adds a key on the curve without changing its shape: the segment is split by de Casteljau's
-   * construction, so both new halves trace the old one. Beyond the keys it stands on what holds
-   * there; where they repeat, it goes to its place among them, since a key beyond would change the
-   * period.
+   * construction, so both new halves trace the old one. Extrapolation the keys it stands on what
+   * holds there; where they repeat, it goes to its place among them, since a key beyond would
+   * change the period.
    *
    * @return the channel itself where a key stands already, and where a key beyond the one end would
    *     change the period in which the other end repeats
@@ -75,7 +78,7 @@ public final class CurveEdits {
   private static Channel beyond(Channel.Curve c, List<Key> keys, double frame) {
     int last = keys.size() - 1;
     boolean after = frame > keys.get(last).frame();
-    Beyond rule = after ? c.after() : c.before();
+    Extrapolation rule = after ? c.after() : c.before();
     double first = keys.get(0).frame(), period = keys.get(last).frame() - first;
     if (last > 0 && repeats(rule)) {
       double in = frame - Math.floor((frame - first) / period) * period;
@@ -101,8 +104,8 @@ public final class CurveEdits {
     return rebuilt(c, now);
   }
 
-  private static boolean repeats(Beyond rule) {
-    return rule == Beyond.REPEAT || rule == Beyond.REPEAT_OFFSET;
+  private static boolean repeats(Extrapolation rule) {
+    return rule == Extrapolation.REPEAT || rule == Extrapolation.REPEAT_OFFSET;
   }
 
   /** A key's outgoing handle; its incoming one goes on as the curve has it. */
@@ -141,7 +144,8 @@ public final class CurveEdits {
   /** Whether a key that was joined has both handles on one line still. */
   private static boolean staysJoined(Key k, double inF, double inV, double outF, double outV) {
     double cross = inF * outV + outF * inV;
-    return k.joined() && Math.abs(cross) <= 1e-9 * (Math.abs(inF * outV) + Math.abs(outF * inV));
+    return k.joined()
+        && Math.abs(cross) <= ON_ONE_LINE * (Math.abs(inF * outV) + Math.abs(outF * inV));
   }
 
   private static double solve(double f1, double f2, double length, double f) {
@@ -199,7 +203,7 @@ public final class CurveEdits {
         result.add(
             k.free(in.inFrames(), in.inValue(), out.outFrames(), out.outValue(), k.joined()));
       } else {
-        result.add(k.shaped(shape));
+        result.add(k.withShape(shape));
       }
     }
     return rebuilt(channel, result);

@@ -36,7 +36,7 @@ public record Key(
   }
 
   /** The same key in another shape, without handles of its own; see {@link #free} for FREE. */
-  public Key shaped(KeyShape newShape) {
+  public Key withShape(KeyShape newShape) {
     return newShape == KeyShape.FREE
         ? free(inFrames, inValue, outFrames, outValue, joined)
         : of(frame, value, newShape);

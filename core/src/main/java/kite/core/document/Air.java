@@ -36,12 +36,12 @@ public record Air(
   }
 
   @Override
-  public Air with(Channels own) {
+  public Air withChannels(Channels own) {
     return new Air(id, name, colour, background, own);
   }
 
   @Override
-  public Air named(String n) {
+  public Air withName(String n) {
     return new Air(id, n, colour, background, channels);
   }
 }

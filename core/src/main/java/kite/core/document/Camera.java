@@ -1,10 +1,10 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
 import kite.core.curve.Channel;
 import kite.core.number.Unit;
 import kite.core.optics.FilmBack;
@@ -28,6 +28,7 @@ import kite.core.rig.RigPart;
  * @param shown whether the set views draw its icon; it is cut to and rendered all the same
  * @param surround how dark the view is outside the delivery frame, 0–1
  */
+@RecordBuilder
 public record Camera(
     String id,
     String name,
@@ -46,7 +47,7 @@ public record Camera(
     boolean shown,
     Channels channels,
     List<RigPart> rig)
-    implements Entity {
+    implements Entity, CameraBuilder.With {
   public static final String KIND = "camera";
 
   @Override
@@ -140,10 +141,10 @@ public record Camera(
 
   @Override
   public Camera withChannel(String address, Channel channel) {
-    if (LENS_BY_NAME.containsKey(address)) return with(channels.with(address, channel));
+    if (LENS_BY_NAME.containsKey(address)) return withChannels(channels.with(address, channel));
     int slash = address.indexOf('/');
     RigPart p = part(address.substring(0, slash));
-    return with(p.with(p.channels().with(address.substring(slash + 1), channel)));
+    return withPart(p.withChannels(p.channels().with(address.substring(slash + 1), channel)));
   }
 
   /** The part with an id, or null. */
@@ -158,108 +159,20 @@ public record Camera(
     return null;
   }
 
-  /** A copy in the making: it starts as this camera. */
-  private final class Draft {
-    String name = Camera.this.name;
-    String letter = Camera.this.letter;
-    String colour = Camera.this.colour;
-    boolean locked = Camera.this.locked;
-    List<String> lockedChannels = Camera.this.lockedChannels;
-    boolean depthOfField = Camera.this.depthOfField;
-    FilmBack filmBack = Camera.this.filmBack;
-    Fit fit = Camera.this.fit;
-    double iconSize = Camera.this.iconSize;
-    Focus focus = Camera.this.focus;
-    List<Guide> guides = Camera.this.guides;
-    double surround = Camera.this.surround;
-    String layer = Camera.this.layer;
-    boolean shown = Camera.this.shown;
-    Channels channels = Camera.this.channels;
-    List<RigPart> rig = Camera.this.rig;
-  }
-
-  private Camera but(Consumer<Draft> change) {
-    Draft d = new Draft();
-    change.accept(d);
-    return new Camera(
-        id,
-        d.name,
-        d.letter,
-        d.colour,
-        d.locked,
-        d.lockedChannels,
-        d.depthOfField,
-        d.filmBack,
-        d.fit,
-        d.iconSize,
-        d.focus,
-        d.guides,
-        d.surround,
-        d.layer,
-        d.shown,
-        d.channels,
-        d.rig);
-  }
-
   @Override
-  public Camera with(Channels lens) {
-    return but(d -> d.channels = lens);
-  }
-
-  public Camera with(List<RigPart> parts) {
-    return but(d -> d.rig = parts);
+  public Camera withChannels(Channels c) {
+    return CameraBuilder.With.super.withChannels(c);
   }
 
   /** The same camera with a part in place of the one with its id. */
-  public Camera with(RigPart part) {
+  public Camera withPart(RigPart part) {
     List<RigPart> parts = new ArrayList<>(rig);
     parts.replaceAll(p -> p.id().equals(part.id()) ? part : p);
-    return with(parts);
+    return withRig(parts);
   }
 
   @Override
-  public Camera named(String n) {
-    return but(d -> d.name = n);
-  }
-
-  public Camera locked(boolean nowLocked, List<String> nowLockedChannels) {
-    return but(
-        d -> {
-          d.locked = nowLocked;
-          d.lockedChannels = nowLockedChannels;
-        });
-  }
-
-  public Camera blurred(boolean nowBlurred) {
-    return but(d -> d.depthOfField = nowBlurred);
-  }
-
-  public Camera with(FilmBack newBack, Fit newFit) {
-    return but(
-        d -> {
-          d.filmBack = newBack;
-          d.fit = newFit;
-        });
-  }
-
-  public Camera with(Focus newFocus) {
-    return but(d -> d.focus = newFocus);
-  }
-
-  public Camera onLayer(String newLayer) {
-    return but(d -> d.layer = newLayer);
-  }
-
-  public Camera shown(boolean nowShown) {
-    return but(d -> d.shown = nowShown);
-  }
-
-  public Camera drawn(String newLetter, String newColour, double newIconSize) {
-    return but(
-        d -> {
-          d.letter = newLetter;
-          d.colour = newColour;
-          d.iconSize = newIconSize;
-        });
+  public Camera withName(String n) {
+    return CameraBuilder.With.super.withName(n);
   }
 }

@@ -16,7 +16,7 @@ public record CutEntry(String id, String name, @OrNull String camera, int firstF
   }
 
   @Override
-  public CutEntry named(String n) {
+  public CutEntry withName(String n) {
     return new CutEntry(id, n, camera, firstFrame);
   }
 }

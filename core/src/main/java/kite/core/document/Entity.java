@@ -17,7 +17,7 @@ public sealed interface Entity
 
   String name();
 
-  Entity named(String newName);
+  Entity withName(String newName);
 
   /** Every channel this entity has, by address, in the order a person would read them. */
   default Map<String, ChannelSpec> channelSpecs() {
@@ -35,7 +35,7 @@ public sealed interface Entity
   }
 
   /** The same with other channels of its own. */
-  default Entity with(Channels own) {
+  default Entity withChannels(Channels own) {
     throw new IllegalArgumentException("“" + name() + "” has no channels");
   }
 
@@ -45,7 +45,7 @@ public sealed interface Entity
   }
 
   default Entity withChannel(String address, Channel channel) {
-    return with(channels().with(address, channel));
+    return withChannels(channels().with(address, channel));
   }
 
   static Map<String, ChannelSpec> byName(Iterable<ChannelSpec> specs) {

@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.number.Rate;
@@ -16,6 +17,7 @@ import kite.core.optics.Fit;
  * @param own what it does not follow
  * @param sets the production's sets that stand in it
  */
+@RecordBuilder
 public record Header(
     String code,
     String title,
@@ -26,7 +28,8 @@ public record Header(
     int gridLines,
     Standards standards,
     Own own,
-    List<PlacedSet> sets) {
+    List<PlacedSet> sets)
+    implements HeaderBuilder.With {
   public Header {
     sets = List.copyOf(sets);
   }
@@ -113,29 +116,5 @@ public record Header(
     if (spec == Camera.NEAR_CLIP) return Channel.fixed(standards.nearClipM());
     if (spec == Camera.FAR_CLIP) return Channel.fixed(standards.farClipM());
     return c.channels().get(spec);
-  }
-
-  public Header following(Standards s) {
-    return new Header(
-        code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, s, own, sets);
-  }
-
-  public Header withNames(String newCode, String newTitle) {
-    return new Header(
-        newCode,
-        newTitle,
-        firstFrame,
-        lastFrame,
-        displayUnit,
-        gridM,
-        gridLines,
-        standards,
-        own,
-        sets);
-  }
-
-  public Header withSets(List<PlacedSet> all) {
-    return new Header(
-        code, title, firstFrame, lastFrame, displayUnit, gridM, gridLines, standards, own, all);
   }
 }

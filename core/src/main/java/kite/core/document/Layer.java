@@ -18,7 +18,7 @@ public record Layer(
   }
 
   @Override
-  public Layer named(String n) {
+  public Layer withName(String n) {
     return new Layer(id, n, colour, shown, rendered, locked);
   }
 }

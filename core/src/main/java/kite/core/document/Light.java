@@ -1,9 +1,9 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
 import kite.core.curve.Channel;
 import kite.core.number.Unit;
 import kite.core.rig.Attention;
@@ -25,6 +25,7 @@ import kite.core.rig.RigPart;
  * @param shown whether it is lit
  * @param attention what a spot is kept aimed at, or null
  */
+@RecordBuilder
 public record Light(
     String id,
     String name,
@@ -41,7 +42,7 @@ public record Light(
     boolean shown,
     @OrNull Attention attention,
     Channels channels)
-    implements Entity {
+    implements Entity, LightBuilder.With {
   public static final String KIND = "light";
 
   @Override
@@ -119,13 +120,13 @@ public record Light(
     return switch (form) {
       case SUN -> SUN_SPECS;
       case AREA -> AREA_SPECS;
-      case SPOT -> withAttention(SPOT_SPECS);
+      case SPOT -> specsWithAttention(SPOT_SPECS);
       case POINT -> POINT_SPECS;
       case GUIDE -> GUIDE_SPECS;
     };
   }
 
-  private Map<String, ChannelSpec> withAttention(Map<String, ChannelSpec> own) {
+  private Map<String, ChannelSpec> specsWithAttention(Map<String, ChannelSpec> own) {
     if (attention == null) return own;
     Map<String, ChannelSpec> all = new java.util.LinkedHashMap<>(own);
     all.put(attention.id() + "/" + RigPart.STRENGTH.name(), RigPart.STRENGTH);
@@ -144,64 +145,19 @@ public record Light(
   public Light withChannel(String address, Channel channel) {
     int slash = address.indexOf('/');
     return slash < 0
-        ? with(channels.with(address, channel))
-        : with(attention.with(attention.channels().with(address.substring(slash + 1), channel)));
-  }
-
-  /** A copy in the making: it starts as this light. */
-  private final class Draft {
-    String name = Light.this.name;
-    String parent = Light.this.parent;
-    String layer = Light.this.layer;
-    boolean shown = Light.this.shown;
-    Attention attention = Light.this.attention;
-    Channels channels = Light.this.channels;
-  }
-
-  private Light but(Consumer<Draft> change) {
-    Draft d = new Draft();
-    change.accept(d);
-    return new Light(
-        id,
-        d.name,
-        form,
-        d.parent,
-        d.layer,
-        colour,
-        kelvin,
-        softShadow,
-        shadowTint,
-        specular,
-        sky,
-        horizon,
-        d.shown,
-        d.attention,
-        d.channels);
+        ? withChannels(channels.with(address, channel))
+        : withAttention(
+            attention.withChannels(
+                attention.channels().with(address.substring(slash + 1), channel)));
   }
 
   @Override
-  public Light with(Channels c) {
-    return but(d -> d.channels = c);
-  }
-
-  public Light with(Attention a) {
-    return but(d -> d.attention = a);
-  }
-
-  public Light on(String newParent, String newLayer) {
-    return but(
-        d -> {
-          d.parent = newParent;
-          d.layer = newLayer;
-        });
-  }
-
-  public Light shown(boolean nowShown) {
-    return but(d -> d.shown = nowShown);
+  public Light withChannels(Channels c) {
+    return LightBuilder.With.super.withChannels(c);
   }
 
   @Override
-  public Light named(String n) {
-    return but(d -> d.name = n);
+  public Light withName(String n) {
+    return LightBuilder.With.super.withName(n);
   }
 }

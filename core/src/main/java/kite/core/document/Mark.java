@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 
 /**
@@ -10,6 +11,7 @@ import java.util.Map;
  * @param layer the layer it lies on, or null
  * @param shown whether the set views draw it; what uses it does so all the same
  */
+@RecordBuilder
 public record Mark(
     String id,
     String name,
@@ -18,7 +20,7 @@ public record Mark(
     @OrNull String layer,
     boolean shown,
     Channels channels)
-    implements Entity {
+    implements Entity, MarkBuilder.With {
   public static final String KIND = "mark";
 
   @Override
@@ -42,25 +44,12 @@ public record Mark(
   }
 
   @Override
-  public Mark with(Channels own) {
-    return new Mark(id, name, rides, anchor, layer, shown, own);
+  public Mark withChannels(Channels c) {
+    return MarkBuilder.With.super.withChannels(c);
   }
 
   @Override
-  public Mark named(String n) {
-    return new Mark(id, n, rides, anchor, layer, shown, channels);
-  }
-
-  /** Riding something else, or free: both null. */
-  public Mark riding(String carrier, String from) {
-    return new Mark(id, name, carrier, from, layer, shown, channels);
-  }
-
-  public Mark onLayer(String newLayer) {
-    return new Mark(id, name, rides, anchor, newLayer, shown, channels);
-  }
-
-  public Mark shown(boolean nowShown) {
-    return new Mark(id, name, rides, anchor, layer, nowShown, channels);
+  public Mark withName(String n) {
+    return MarkBuilder.With.super.withName(n);
   }
 }

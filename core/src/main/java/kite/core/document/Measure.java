@@ -18,7 +18,7 @@ public record Measure(String id, String name, @OrNull String camera, Vec3 from, 
   }
 
   @Override
-  public Measure named(String n) {
+  public Measure withName(String n) {
     return new Measure(id, n, camera, from, to);
   }
 }

@@ -19,7 +19,7 @@ public record Path(String id, String name, PathStyle style, boolean closed, List
   }
 
   @Override
-  public Path named(String n) {
+  public Path withName(String n) {
     return new Path(id, n, style, closed, points);
   }
 }

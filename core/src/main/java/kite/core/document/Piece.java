@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import kite.core.math.AxisOrder;
 
@@ -11,6 +12,7 @@ import kite.core.math.AxisOrder;
  * @param colour base colour as #rrggbb; a model keeps its own materials
  * @param shown whether the views and the render see it
  */
+@RecordBuilder
 public record Piece(
     String id,
     String name,
@@ -22,7 +24,7 @@ public record Piece(
     boolean locked,
     AxisOrder order,
     Channels channels)
-    implements Entity {
+    implements Entity, PieceBuilder.With {
   public static final String KIND = "piece";
 
   @Override
@@ -52,32 +54,12 @@ public record Piece(
   }
 
   @Override
-  public Piece with(Channels c) {
-    return new Piece(id, name, parent, layer, shape, colour, shown, locked, order, c);
-  }
-
-  public Piece with(Shape s, String newColour) {
-    return new Piece(id, name, parent, layer, s, newColour, shown, locked, order, channels);
+  public Piece withChannels(Channels c) {
+    return PieceBuilder.With.super.withChannels(c);
   }
 
   @Override
-  public Piece named(String n) {
-    return new Piece(id, n, parent, layer, shape, colour, shown, locked, order, channels);
-  }
-
-  public Piece under(String newParent) {
-    return new Piece(id, name, newParent, layer, shape, colour, shown, locked, order, channels);
-  }
-
-  public Piece onLayer(String newLayer) {
-    return new Piece(id, name, parent, newLayer, shape, colour, shown, locked, order, channels);
-  }
-
-  public Piece shown(boolean nowShown) {
-    return new Piece(id, name, parent, layer, shape, colour, nowShown, locked, order, channels);
-  }
-
-  public Piece locked(boolean nowLocked) {
-    return new Piece(id, name, parent, layer, shape, colour, shown, nowLocked, order, channels);
+  public Piece withName(String n) {
+    return PieceBuilder.With.super.withName(n);
   }
 }

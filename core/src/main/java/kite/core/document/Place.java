@@ -5,6 +5,9 @@ import kite.core.number.Unit;
 
 /** Channels of a full placement: position, three angles, scale and pivot. */
 public final class Place {
+  /** A thing is scaled by no less than this; its inverse is the most. Both can be undone. */
+  private static final double LEAST_SCALE = 1e-4;
+
   public static final ChannelSpec X = ChannelSpec.metres("x", "X");
   public static final ChannelSpec Y = ChannelSpec.metres("y", "Y");
   public static final ChannelSpec Z = ChannelSpec.metres("z", "Z");
@@ -27,6 +30,6 @@ public final class Place {
 
   /** A scale stays above zero, so that every placement can be undone by another. */
   private static ChannelSpec scale(String name, String label) {
-    return ChannelSpec.of(name, label, Unit.FACTOR, 1, 1e-4, 1e4);
+    return ChannelSpec.of(name, label, Unit.FACTOR, 1, LEAST_SCALE, 1 / LEAST_SCALE);
   }
 }

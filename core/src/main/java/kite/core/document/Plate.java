@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import kite.core.number.Unit;
@@ -13,6 +14,7 @@ import kite.core.number.Unit;
  * @param firstFrame frame on which the first image stands
  * @param after what shows after the last image
  */
+@RecordBuilder
 public record Plate(
     String id,
     String name,
@@ -24,7 +26,7 @@ public record Plate(
     int firstFrame,
     After after,
     Channels channels)
-    implements Entity {
+    implements Entity, PlateBuilder.With {
   public static final String KIND = "plate";
 
   @Override
@@ -74,17 +76,13 @@ public record Plate(
   }
 
   @Override
-  public Plate with(Channels own) {
-    return new Plate(id, name, camera, frames, fit, inFront, shown, firstFrame, after, own);
-  }
-
-  public Plate seenBy(String newCamera) {
-    return new Plate(id, name, newCamera, frames, fit, inFront, shown, firstFrame, after, channels);
+  public Plate withChannels(Channels c) {
+    return PlateBuilder.With.super.withChannels(c);
   }
 
   @Override
-  public Plate named(String n) {
-    return new Plate(id, n, camera, frames, fit, inFront, shown, firstFrame, after, channels);
+  public Plate withName(String n) {
+    return PlateBuilder.With.super.withName(n);
   }
 
   /** The image that stands on a frame. */

@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
@@ -13,6 +14,7 @@ import kite.core.optics.LensKit;
  * @param nearClipM near clip of a camera that has not been given one, metres
  * @param kits lens kits; the first is the usual one
  */
+@RecordBuilder
 public record Standards(
     Rate rate,
     CameraPackage cameraPackage,
@@ -20,17 +22,14 @@ public record Standards(
     double farClipM,
     List<LensKit> kits,
     Naming naming,
-    Beginning beginning) {
+    Beginning beginning)
+    implements StandardsBuilder.With {
   public Standards {
     kits = List.copyOf(kits);
   }
 
   public static Standards of(Rate rate, CameraPackage pack) {
     return new Standards(rate, pack, 0.1, 1000, LensKit.STARTING, Naming.FREE, Beginning.USUAL);
-  }
-
-  public Standards withBeginning(Beginning b) {
-    return new Standards(rate, cameraPackage, nearClipM, farClipM, kits, naming, b);
   }
 
   /** Where a production starts: Super 35 in 16:9, 1920 × 1080 at 24 frames a second. */

@@ -12,7 +12,7 @@ public final class StandardsChange {
 
   /** Short sentences, the sequence's own first; empty when nothing changes. */
   public static List<String> sentences(Sequence s, Standards next) {
-    Header now = s.header(), then = now.following(next);
+    Header now = s.header(), then = now.withStandards(next);
     List<String> all = new ArrayList<>();
     compare(all, "Frame rate", rate(now.rate()), rate(then.rate()));
     CameraPackage a = now.cameraPackage(), b = then.cameraPackage();

@@ -5,6 +5,7 @@ import java.util.List;
 import kite.core.cue.Cue;
 import kite.core.cue.CueTimes;
 import kite.core.cue.Ease;
+import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.rig.Attention;
 import kite.core.rig.Subject;
@@ -194,9 +195,9 @@ final class AimDirection {
       }
       double[] q = Arrays.copyOf(row, 4), m = new double[16];
       Rotation.toMatrix(q, m, 0);
-      set(up, m[0], m[1], m[2]);
+      set(up, m[Matrix.XX], m[Matrix.XY], m[Matrix.XZ]);
       if (Math.abs(up[0] * f[0] + up[1] * f[1] + up[2] * f[2]) > 1 - NO_ARC)
-        set(up, m[4], m[5], m[6]);
+        set(up, m[Matrix.YX], m[Matrix.YY], m[Matrix.YZ]);
     }
   }
 

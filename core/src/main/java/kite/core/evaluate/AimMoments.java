@@ -203,7 +203,7 @@ final class AimMoments {
     row[UP] = row[UP + 2] = 0;
     row[UP + 1] = 1;
     if (up != Attention.Up.PIECE || upSlot < 0) return;
-    int o = upSlot * Matrix.SIZE + 4;
+    int o = upSlot * Matrix.SIZE + Matrix.YX;
     double x = plan.world[o], y = plan.world[o + 1], z = plan.world[o + 2];
     double l = Math.sqrt(x * x + y * y + z * z);
     if (l == 0) return;

@@ -7,6 +7,12 @@ import kite.core.rig.Base;
 
 /** The tripod, standing in the world or riding something. */
 final class BaseStep implements Step {
+  /**
+   * A Z axis whose part along the ground is no longer than this points straight up or down and has
+   * no heading.
+   */
+  private static final double NO_HEADING = 1e-9;
+
   private final CompiledCurve[] c;
   private final int rides;
   private final Base.Takes takes;
@@ -41,8 +47,8 @@ final class BaseStep implements Step {
   static void taken(Base.Takes takes, double[] m) {
     Matrix.makeRigid(m, 0);
     if (takes == Base.Takes.ALL) return;
-    double x = m[8], z = m[10], l = Math.hypot(x, z);
-    boolean heading = takes == Base.Takes.HEADING && l > 1e-9;
+    double x = m[Matrix.ZX], z = m[Matrix.ZZ], l = Math.hypot(x, z);
+    boolean heading = takes == Base.Takes.HEADING && l > NO_HEADING;
     Rotation.panTiltRoll(heading ? Math.atan2(x, z) : 0, 0, 0, m, 0);
   }
 }

@@ -1,6 +1,7 @@
 package kite.core.evaluate;
 
 import kite.core.curve.CompiledCurve;
+import kite.core.math.Matrix;
 import kite.core.rig.DollyZoom;
 import kite.core.rig.RigPart;
 
@@ -49,7 +50,9 @@ final class DollyZoomStep implements Step {
 
   private double along(double frame, Plan plan, double[] m) {
     subject.world(0, frame, plan, p);
-    return -(m[8] * (p[0] - m[12]) + m[9] * (p[1] - m[13]) + m[10] * (p[2] - m[14]));
+    return -(m[Matrix.ZX] * (p[0] - m[Matrix.OX])
+        + m[Matrix.ZY] * (p[1] - m[Matrix.OY])
+        + m[Matrix.ZZ] * (p[2] - m[Matrix.OZ]));
   }
 
   @Override

@@ -2,6 +2,7 @@ package kite.core.evaluate;
 
 import kite.core.cue.CueTrack;
 import kite.core.document.Focus;
+import kite.core.math.Matrix;
 
 /**
  * Focus that follows subjects: distances along the optical axis blended in dioptres, with what the
@@ -32,7 +33,10 @@ final class FocusStep {
     for (int i = 0; i < shares.length; i++) {
       if (shares[i] <= 0) continue;
       subjects.world(i, frame, plan, p);
-      double along = -(m[8] * (p[0] - m[12]) + m[9] * (p[1] - m[13]) + m[10] * (p[2] - m[14]));
+      double along =
+          -(m[Matrix.ZX] * (p[0] - m[Matrix.OX])
+              + m[Matrix.ZY] * (p[1] - m[Matrix.OY])
+              + m[Matrix.ZZ] * (p[2] - m[Matrix.OZ]));
       dioptres += shares[i] / Math.max(NEAREST_M, along);
       rest -= shares[i];
     }

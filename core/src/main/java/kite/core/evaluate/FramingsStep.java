@@ -19,6 +19,17 @@ import kite.core.rig.RigPart;
  * is written as a difference from the first, so that equal framings blend to themselves.
  */
 final class FramingsStep implements Step {
+  /**
+   * Nearer to the point it would swing about than this, metres, a camera has no direction from it.
+   */
+  private static final double NO_RADIUS_M = 1e-9;
+
+  /** Closer to half a turn than this, the way round is not told by the two directions. */
+  private static final double ACROSS_RADIANS = 1e-4;
+
+  /** Turned by less than this, both directions are one. */
+  private static final double SAME_RADIANS = 1e-7;
+
   /** Draws the swing's centre to the focus points where the axes are parallel. */
   private static final double TO_FOCUS = 1e-3;
 
@@ -202,10 +213,13 @@ final class FramingsStep implements Step {
       System.arraycopy(next, 0, m, 0, Matrix.SIZE);
       return;
     }
-    boolean samePlace = m[12] == next[12] && m[13] == next[13] && m[14] == next[14];
+    boolean samePlace =
+        m[Matrix.OX] == next[Matrix.OX]
+            && m[Matrix.OY] == next[Matrix.OY]
+            && m[Matrix.OZ] == next[Matrix.OZ];
     boolean sameWay = true;
     for (int i = 0; i < 12; i++) sameWay &= m[i] == next[i];
-    double x = m[12], y = m[13], z = m[14];
+    double x = m[Matrix.OX], y = m[Matrix.OY], z = m[Matrix.OZ];
     if (swung && !samePlace) {
       meeting(m, focusA, next, focusB);
       swing(m, t);
@@ -213,14 +227,14 @@ final class FramingsStep implements Step {
       y = centre[1];
       z = centre[2];
     } else if (!samePlace) {
-      x += t * (next[12] - x);
-      y += t * (next[13] - y);
-      z += t * (next[14] - z);
+      x += t * (next[Matrix.OX] - x);
+      y += t * (next[Matrix.OY] - y);
+      z += t * (next[Matrix.OZ] - z);
     }
     if (!sameWay) turn(m, t);
-    m[12] = x;
-    m[13] = y;
-    m[14] = z;
+    m[Matrix.OX] = x;
+    m[Matrix.OY] = y;
+    m[Matrix.OZ] = z;
   }
 
   /** Fills {@code centre}: the point nearest to both optical axes, drawn to the points in focus. */
@@ -263,19 +277,23 @@ final class FramingsStep implements Step {
 
   /** Turns {@code centre} into the place a share of the way round it. */
   private void swing(double[] m, double t) {
-    double ax = m[12] - centre[0], ay = m[13] - centre[1], az = m[14] - centre[2];
-    double bx = next[12] - centre[0], by = next[13] - centre[1], bz = next[14] - centre[2];
+    double ax = m[Matrix.OX] - centre[0],
+        ay = m[Matrix.OY] - centre[1],
+        az = m[Matrix.OZ] - centre[2];
+    double bx = next[Matrix.OX] - centre[0],
+        by = next[Matrix.OY] - centre[1],
+        bz = next[Matrix.OZ] - centre[2];
     double la = Math.sqrt(ax * ax + ay * ay + az * az), lb = Math.sqrt(bx * bx + by * by + bz * bz);
-    if (la < 1e-9 || lb < 1e-9) {
-      centre[0] = m[12] + t * (next[12] - m[12]);
-      centre[1] = m[13] + t * (next[13] - m[13]);
-      centre[2] = m[14] + t * (next[14] - m[14]);
+    if (la < NO_RADIUS_M || lb < NO_RADIUS_M) {
+      centre[0] = m[Matrix.OX] + t * (next[Matrix.OX] - m[Matrix.OX]);
+      centre[1] = m[Matrix.OY] + t * (next[Matrix.OY] - m[Matrix.OY]);
+      centre[2] = m[Matrix.OZ] + t * (next[Matrix.OZ] - m[Matrix.OZ]);
       return;
     }
     double cos = Math.max(-1, Math.min(1, (ax * bx + ay * by + az * bz) / (la * lb)));
     double angle = Math.acos(cos), length = la + t * (lb - la);
     double ka = 1 - t, kb = t;
-    if (angle > Math.PI - 1e-4) { // straight across: round the world's up
+    if (angle > Math.PI - ACROSS_RADIANS) { // straight across: round the world's up
       double s = Math.sin(t * angle), c = Math.cos(t * angle);
       double nx = c * ax + s * az, nz = c * az - s * ax;
       centre[0] += nx / la * length;
@@ -283,7 +301,7 @@ final class FramingsStep implements Step {
       centre[2] += nz / la * length;
       return;
     }
-    if (angle > 1e-7) {
+    if (angle > SAME_RADIANS) {
       double s = Math.sin(angle);
       ka = Math.sin((1 - t) * angle) / s;
       kb = Math.sin(t * angle) / s;
@@ -298,8 +316,8 @@ final class FramingsStep implements Step {
     Rotation.toQuaternion(next, 0, qb);
     Rotation.blend(qa, qb, t, q);
     if (keepHorizon) {
-      double rollA = Math.atan2(m[1], m[5]);
-      double rollB = Math.atan2(next[1], next[5]);
+      double rollA = Math.atan2(m[Matrix.XY], m[Matrix.YY]);
+      double rollB = Math.atan2(next[Matrix.XY], next[Matrix.YY]);
       double by = Rotation.shortestTurn(rollB - rollA);
       Rotation.toMatrix(q, upright, 0);
       double bx = upright[8], byUp = upright[9], bz = upright[10];

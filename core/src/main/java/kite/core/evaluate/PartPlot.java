@@ -27,7 +27,8 @@ public final class PartPlot {
   }
 
   private static void operator(Sequence s, Camera c, RigPart part, double seconds, double[] out) {
-    Sequence alone = new Sequence(s.header(), Map.of(c.id(), c.with(List.of(part.switched(true)))));
+    Sequence alone =
+        new Sequence(s.header(), Map.of(c.id(), c.withRig(List.of(part.withOn(true)))));
     Plan plan = new Plan(alone, Models.NONE);
     int rows = out.length / 6;
     double fps = s.header().rate().perSecond();

@@ -176,17 +176,17 @@ final class PlaceNode extends Node implements Elsewhere {
     }
     double[] m = parent < 0 ? out : local;
     int o = parent < 0 ? at : 0;
-    m[o + 3] = m[o + 7] = m[o + 11] = 0;
-    m[o + 15] = 1;
+    m[o + Matrix.XW] = m[o + Matrix.YW] = m[o + Matrix.ZW] = 0;
+    m[o + Matrix.OW] = 1;
     if (still != null) System.arraycopy(still, 0, m, o, 12);
     else axes(frame, m, o);
-    m[o + 12] = c[0].value(frame);
-    m[o + 13] = c[1].value(frame);
-    m[o + 14] = c[2].value(frame);
+    m[o + Matrix.OX] = c[0].value(frame);
+    m[o + Matrix.OY] = c[1].value(frame);
+    m[o + Matrix.OZ] = c[2].value(frame);
     if (pivoted) aboutPivot(frame, m, o);
     if (ridden != null) {
       ridden.anchor(((Mark) entity).anchor(), frame, from);
-      for (int i = 0; i < 3; i++) m[o + 12 + i] += from[i];
+      for (int i = 0; i < 3; i++) m[o + Matrix.OX + i] += from[i];
     }
     if (parent >= 0) Matrix.multiply(plan.world, parent * Matrix.SIZE, m, 0, out, at);
   }
@@ -214,9 +214,9 @@ final class PlaceNode extends Node implements Elsewhere {
 
   private void aboutPivot(double frame, double[] m, int o) {
     double x = c[9].value(frame), y = c[10].value(frame), z = c[11].value(frame);
-    m[o + 12] += x - (m[o] * x + m[o + 4] * y + m[o + 8] * z);
-    m[o + 13] += y - (m[o + 1] * x + m[o + 5] * y + m[o + 9] * z);
-    m[o + 14] += z - (m[o + 2] * x + m[o + 6] * y + m[o + 10] * z);
+    m[o + Matrix.OX] += x - (m[o] * x + m[o + Matrix.YX] * y + m[o + Matrix.ZX] * z);
+    m[o + Matrix.OY] += y - (m[o + Matrix.XY] * x + m[o + Matrix.YY] * y + m[o + Matrix.ZY] * z);
+    m[o + Matrix.OZ] += z - (m[o + Matrix.XZ] * x + m[o + Matrix.YZ] * y + m[o + Matrix.ZZ] * z);
   }
 
   /** The model's pose at a frame, or null for what is not a model. */

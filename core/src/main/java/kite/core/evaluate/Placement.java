@@ -212,7 +212,7 @@ public final class Placement {
   private static final double SAME = 1e-9;
 
   private static Sequence onlyBase(Sequence s, Camera c, Base b) {
-    return s.with(c.with(java.util.List.of(b.switched(true))));
+    return s.with(c.withRig(java.util.List.of(b.withOn(true))));
   }
 
   static double[] matrix(Plan plan, String id) {

@@ -10,6 +10,12 @@ import kite.core.rig.RigPart;
 
 /** A carriage on a path. */
 final class RailStep implements Step {
+  /** A look ahead of no more than this, metres, has no direction. */
+  private static final double NO_WAY_M = 1e-6;
+
+  /** A travel whose part across the upright is no longer than this goes along it. */
+  private static final double ALONG_UPRIGHT = 1e-12;
+
   private static final double GRAVITY = 9.80665;
 
   /** Bank is the mean lean over this many seconds, so that corners do not jerk the horizon. */
@@ -125,7 +131,7 @@ final class RailStep implements Step {
     path.place(path.parameter(metres + ahead), there, 0);
     double x = there[0] - p[0], y = there[1] - p[1], z = there[2] - p[2];
     double l = Math.sqrt(x * x + y * y + z * z);
-    if (l < 1e-6) return; // at the end of an open path: the last direction holds
+    if (l < NO_WAY_M) return; // at the end of an open path: the last direction holds
     t[0] = x / l;
     t[1] = y / l;
     t[2] = z / l;
@@ -136,7 +142,7 @@ final class RailStep implements Step {
     guide.place(guide.parameter(progress * guide.length()), up, 0);
     double x = up[0] - p[0], y = up[1] - p[1], z = up[2] - p[2];
     double l = Math.sqrt(x * x + y * y + z * z);
-    if (l < 1e-6) return; // the paths meet: the travel's heading holds
+    if (l < NO_WAY_M) return; // the paths meet: the travel's heading holds
     t[0] = x / l;
     t[1] = y / l;
     t[2] = z / l;
@@ -152,7 +158,7 @@ final class RailStep implements Step {
         y = t[2] * up[0] - t[0] * up[2],
         z = t[0] * up[1] - t[1] * up[0];
     double l = Math.sqrt(x * x + y * y + z * z);
-    if (l < 1e-12) {
+    if (l < ALONG_UPRIGHT) {
       x = l = 1;
       y = z = 0;
     }

@@ -23,6 +23,12 @@ import kite.core.rules.Refusal;
  * rail's own offsets, else to the base.
  */
 public final class Walking {
+  /** A gap of no more than this, metres, is rounding: the camera stands there. */
+  private static final double THERE_M = 1e-12;
+
+  /** A channel that would change by no more than this, in its unit, is left alone. */
+  private static final double SAME_VALUE = 1e-10;
+
   private Walking() {}
 
   /**
@@ -47,7 +53,7 @@ public final class Walking {
     Plan after = new Plan(now, Models.NONE, before);
     after.evaluate(f);
     Vec3 gap = want.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
-    if (gap.length() < 1e-12) return now;
+    if (gap.length() < THERE_M) return now;
     return travel(now, turned, gap, f, key, before);
   }
 
@@ -80,7 +86,7 @@ public final class Walking {
     Plan after = new Plan(now, Models.NONE, before);
     after.evaluate(f);
     Vec3 gap = at.minus(Matrix.newOrigin(Placement.matrix(after, c.id()), 0));
-    return gap.length() < 1e-12 ? now : travel(now, turned, gap, f, key, before);
+    return gap.length() < THERE_M ? now : travel(now, turned, gap, f, key, before);
   }
 
   /** Turns the highest head, or else the base, so that the whole stack looks as wanted. */
@@ -111,7 +117,7 @@ public final class Walking {
     for (int i = 0; i < 3; i++) {
       double now = c.channel(at + names[i]).at(f);
       double to = Placement.nearest(Math.toDegrees(a[i]), now);
-      if (Math.abs(to - now) > 1e-10) c = (Camera) Placement.set(c, at + names[i], f, to, key);
+      if (Math.abs(to - now) > SAME_VALUE) c = (Camera) Placement.set(c, at + names[i], f, to, key);
     }
     return c;
   }
@@ -221,7 +227,7 @@ public final class Walking {
       Rail r = (Rail) c.rig().get(railAt);
       Rail plain =
           new Rail(r.id(), true, r.path(), Rail.Facing.TRAVEL, null, r.level(), r.channels());
-      double[] carriage = below(s, c.with(plain), railAt + 1, f, earlier);
+      double[] carriage = below(s, c.withPart(plain), railAt + 1, f, earlier);
       Vec3 d = axes(carriage, gap);
       return s.with(moved(c, r, f, key, d.x(), "side", d.y(), "up", -d.z(), "along"));
     }
@@ -247,7 +253,7 @@ public final class Walking {
    */
   private static double[] below(Sequence s, Camera c, int index, double f, Plan earlier) {
     List<RigPart> parts = new ArrayList<>(c.rig().subList(0, index));
-    Plan plan = new Plan(s.with(c.with(parts)), Models.NONE, earlier);
+    Plan plan = new Plan(s.with(c.withRig(parts)), Models.NONE, earlier);
     plan.evaluate(f);
     return Placement.matrix(plan, c.id());
   }
@@ -255,9 +261,9 @@ public final class Walking {
   /** A world direction given on a transform's axes. */
   private static Vec3 axes(double[] m, Vec3 d) {
     return new Vec3(
-        m[0] * d.x() + m[1] * d.y() + m[2] * d.z(),
-        m[4] * d.x() + m[5] * d.y() + m[6] * d.z(),
-        m[8] * d.x() + m[9] * d.y() + m[10] * d.z());
+        m[Matrix.XX] * d.x() + m[Matrix.XY] * d.y() + m[Matrix.XZ] * d.z(),
+        m[Matrix.YX] * d.x() + m[Matrix.YY] * d.y() + m[Matrix.YZ] * d.z(),
+        m[Matrix.ZX] * d.x() + m[Matrix.ZY] * d.y() + m[Matrix.ZZ] * d.z());
   }
 
   private static Camera moved(

@@ -3,8 +3,8 @@ package kite.core.form;
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import java.util.Map;
-import kite.core.curve.Beyond;
 import kite.core.curve.Channel;
+import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Channels;
@@ -44,8 +44,8 @@ public final class ChannelJson {
       return f.done(
           new Channel.Curve(
               f.list("keys", ChannelJson::key),
-              f.word("before", Beyond.values()),
-              f.word("after", Beyond.values())));
+              f.word("before", Extrapolation.values()),
+              f.word("after", Extrapolation.values())));
     } catch (IllegalArgumentException e) {
       throw new Refusal("curve", "", path, "The curve " + path + ": " + e.getMessage() + ".");
     }

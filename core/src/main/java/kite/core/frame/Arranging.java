@@ -20,6 +20,8 @@ import kite.core.math.Vec3;
 
 /** Sizes of things in the set, and moves that line them up. */
 public final class Arranging {
+  /** A move by no more than this, metres, is rounding and makes no edit. */
+  private static final double THERE_M = 1e-12;
 
   /** Which part of each thing's bounds is brought in line. */
   public enum By {
@@ -215,7 +217,7 @@ public final class Arranging {
   /** Commands that carry a thing by so much in the world, given on the axes its place has. */
   public List<Command> move(String id, Vec3 by) {
     Entity e = s.get(id);
-    if (by.length() < 1e-12 || e.channelSpec("x") == null) return List.of();
+    if (by.length() < THERE_M || e.channelSpec("x") == null) return List.of();
     String carrier = carrier(e);
     Vec3 d = by;
     if (carrier != null) {
@@ -226,7 +228,7 @@ public final class Arranging {
     double[] v = {d.x(), d.y(), d.z()};
     String[] names = {"x", "y", "z"};
     for (int i = 0; i < 3; i++)
-      if (Math.abs(v[i]) > 1e-12)
+      if (Math.abs(v[i]) > THERE_M)
         all.add(new SetValue(id, names[i], frame, e.channel(names[i]).at(frame) + v[i], key));
     return all;
   }

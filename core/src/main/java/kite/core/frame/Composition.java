@@ -27,10 +27,10 @@ public record Composition(
     if (e == null || e.wholeFarM() <= 0 || Double.isInfinite(e.left())) return null;
     double[] m = plan.world();
     int o = plan.slot(subject.id()) * Matrix.SIZE;
-    Vec3 ahead = new Vec3(-m[o + 8], -m[o + 9], -m[o + 10]).unit();
+    Vec3 ahead = new Vec3(-m[o + Matrix.ZX], -m[o + Matrix.ZY], -m[o + Matrix.ZZ]).unit();
     double side =
         ahead.x() * eye.world()[0] + ahead.y() * eye.world()[1] + ahead.z() * eye.world()[2];
-    Vec3 toLens = eye.place().minus(new Vec3(m[o + 12], m[o + 13], m[o + 14]));
+    Vec3 toLens = eye.place().minus(new Vec3(m[o + Matrix.OX], m[o + Matrix.OY], m[o + Matrix.OZ]));
     String neither = ahead.dot(toLens) >= 0 ? "lens" : "away";
     String faces = Math.abs(side) < SIDEWAYS ? neither : side > 0 ? "right" : "left";
     double right = 1 - e.right(), left = e.left();

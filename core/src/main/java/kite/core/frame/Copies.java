@@ -74,7 +74,7 @@ public final class Copies {
       for (int i = 0; i < ids.size(); i++) {
         Entity e = s.get(ids.get(i));
         if (e == null) continue;
-        e = e.named(names.take(e.name()));
+        e = e.withName(names.take(e.name()));
         // what is carried by another that is copied goes along with its copy
         if (copied.contains(carrier(e))) continue;
         Vec3 by = new Vec3(step.x() * (n + 1), step.y() * (n + 1), step.z() * (n + 1));

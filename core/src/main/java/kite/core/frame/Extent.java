@@ -25,6 +25,8 @@ public record Extent(
     double bottom,
     double wholeNearM,
     double wholeFarM) {
+  /** Axes that span no more than this, cubic metres, have no inside. */
+  private static final double FLAT = 1e-12;
 
   /** Depth below which a point has no place in the frame. */
   private static final double AT_THE_LENS_M = 1e-6;
@@ -124,7 +126,7 @@ public record Extent(
     private static boolean holdsLens(List<Vec3> c) {
       Vec3 o = c.get(0), x = c.get(1).minus(o), y = c.get(2).minus(o), z = c.get(4).minus(o);
       double volume = x.cross(y).dot(z);
-      if (Math.abs(volume) < 1e-12) return false;
+      if (Math.abs(volume) < FLAT) return false;
       Vec3 p = Vec3.ZERO.minus(o);
       double u = p.cross(y).dot(z) / volume,
           v = x.cross(p).dot(z) / volume,

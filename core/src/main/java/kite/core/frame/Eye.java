@@ -48,9 +48,9 @@ public record Eye(double[] world, DeliveryWindow window) {
   /** The same camera with its place moved. */
   public Eye at(Vec3 p) {
     double[] m = world.clone();
-    m[12] = p.x();
-    m[13] = p.y();
-    m[14] = p.z();
+    m[Matrix.OX] = p.x();
+    m[Matrix.OY] = p.y();
+    m[Matrix.OZ] = p.z();
     return new Eye(m, window);
   }
 

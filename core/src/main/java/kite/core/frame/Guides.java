@@ -6,6 +6,11 @@ import kite.core.document.Guide;
 
 /** The lines of a guide over the frame: shares across and down, 0–1, aspect given. */
 public final class Guides {
+  /**
+   * The horizon of a camera that looks straight up or down is nowhere: its line has no direction.
+   */
+  private static final double NO_LINE = 1e-9;
+
   private static final double GOLDEN = (Math.sqrt(5) - 1) / 2;
   private static final int SPIRAL_STEPS = 24;
   private static final int SPIRAL_TURNS = 7;
@@ -125,7 +130,7 @@ public final class Guides {
     double a = eye.world()[1], b = eye.world()[5], c = -eye.world()[9]; // a·x + b·y + c = 0
     double l = eye.window().left(), r = eye.window().right();
     double bottom = eye.window().bottom(), top = eye.window().top();
-    if (Math.hypot(a, b) < 1e-9) return null;
+    if (Math.hypot(a, b) < NO_LINE) return null;
     if (Math.abs(b) >= Math.abs(a)) {
       double yl = -(c + a * l) / b, yr = -(c + a * r) / b;
       return new double[] {0, (top - yl) / (top - bottom), 1, (top - yr) / (top - bottom)};

@@ -12,6 +12,15 @@ import kite.core.optics.LensKit;
 
 /** Whether one lens can keep two distances sharp at once. */
 public final class HoldBoth {
+  /** Two distances nearer to each other than this, metres, are one. */
+  private static final double SAME_M = 1e-6;
+
+  /** Metres by which a limit may miss by rounding. */
+  private static final double ROUNDING = 1e-9;
+
+  /** Stops and metres by which a lens of the kit may be missed by rounding. */
+  private static final double KIT_ROUNDING = 1e-6;
+
   /** The smallest opening that photographic lenses usually have. */
   private static final double SMALLEST_OPENING = 22;
 
@@ -36,14 +45,14 @@ public final class HoldBoth {
     double near = Math.min(a, b), far = Math.max(a, b);
     if (near <= f / 1000)
       return new Answer(false, false, "One of them is nearer than the lens is long.", near, 0);
-    if (far - near < 1e-6)
+    if (far - near < SAME_M)
       return new Answer(true, true, "Both are at the same distance.", near, l[o + LensRow.F_STOP]);
     double[] solved = DepthOfField.forLimits(f, circle, near, far);
     String stop = "f/" + NumberText.rounded(solved[1], 1);
     String lens = NumberText.rounded(f, 1) + " mm";
     boolean can = solved[1] <= SMALLEST_OPENING;
     DepthOfField now = new DepthOfField(f, l[o + LensRow.F_STOP], circle, l[o + LensRow.FOCUS]);
-    boolean does = now.nearLimitM() <= near + 1e-9 && now.farLimitM() >= far - 1e-9;
+    boolean does = now.nearLimitM() <= near + ROUNDING && now.farLimitM() >= far - ROUNDING;
     String says =
         does
             ? "Holds both now."
@@ -71,9 +80,9 @@ public final class HoldBoth {
     if (lens == null)
       return NumberText.rounded(l[o + LensRow.FOCAL], 1)
           + " mm is in none of the production's lens kits.";
-    if (l[o + LensRow.F_STOP] < lens.widestStop() - 1e-6)
+    if (l[o + LensRow.F_STOP] < lens.widestStop() - KIT_ROUNDING)
       return "This lens opens to f/" + NumberText.rounded(lens.widestStop(), 1) + " at most.";
-    if (l[o + LensRow.FOCUS] < lens.closestFocusM() - 1e-6)
+    if (l[o + LensRow.FOCUS] < lens.closestFocusM() - KIT_ROUNDING)
       return "This lens focuses no nearer than "
           + NumberText.rounded(lens.closestFocusM(), 2)
           + " m.";

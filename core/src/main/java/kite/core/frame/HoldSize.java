@@ -37,7 +37,7 @@ public final class HoldSize {
               + c.letter()
               + " on this frame. Turn the camera to it first.");
     double focalMm = plan.lens()[plan.slot(c.id()) * LensRow.SIZE + LensRow.FOCAL];
-    return List.of(new RigCommand.SetPart(c.id(), part.holding(subject, focalMm / along)));
+    return List.of(new RigCommand.SetPart(c.id(), part.withHeld(subject, focalMm / along)));
   }
 
   /** Metres a subject stands ahead along a camera's axis; negative behind it. */

@@ -232,7 +232,7 @@ public final class PartWords {
     if (on == 0) return "";
     List<RigPart> bare = new ArrayList<>(camera.rig());
     bare.removeIf(p -> p instanceof Trim);
-    Plan p = new Plan(s.with(camera.with(bare)), models);
+    Plan p = new Plan(s.with(camera.withRig(bare)), models);
     p.evaluate(frame);
     Eye was = Eye.of(p, camera.id()), is = Eye.of(plan, camera.id());
     double dot = 0;

@@ -210,7 +210,7 @@ public final class PlaceSubject {
             Channels.NONE.with("across", across).with("down", down));
     List<RigPart> rig = new ArrayList<>(c.rig());
     rig.add(look);
-    Plan aimed = new Plan(now.with(c.with(rig)), models);
+    Plan aimed = new Plan(now.with(c.withRig(rig)), models);
     aimed.evaluate(frame);
     double[] m = new double[Matrix.SIZE];
     System.arraycopy(aimed.world(), aimed.slot(c.id()) * Matrix.SIZE, m, 0, Matrix.SIZE);

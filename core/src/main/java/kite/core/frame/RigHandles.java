@@ -21,6 +21,15 @@ import kite.core.rig.Slide;
  * of an arm, the head of a slide.
  */
 public final class RigHandles {
+  /** An arm is not made shorter than this, metres: it would have no direction. */
+  private static final double NO_ARM_M = 1e-6;
+
+  /**
+   * An arm whose reach along the ground is shorter than this, metres, stands up and keeps its
+   * swing.
+   */
+  private static final double UPRIGHT_M = 1e-9;
+
   private final Sequence s;
   private final Plan plan;
   private final Camera camera;
@@ -72,13 +81,13 @@ public final class RigHandles {
           set(part, "truck", own.x(), key),
           set(part, "pedestal", own.y(), key),
           set(part, "dolly", -own.z(), key));
-    if (!(part instanceof Arm) || own.length() < 1e-6) return List.of();
+    if (!(part instanceof Arm) || own.length() < NO_ARM_M) return List.of();
     double flat = Math.hypot(own.x(), own.z());
     double swing = Math.toDegrees(Math.atan2(-own.x(), -own.z())), now = value(part, "swing");
     swing += 360 * Math.rint((now - swing) / 360); // the nearest of its turns
     return List.of(
         set(part, "length", own.length(), key),
-        set(part, "swing", flat < 1e-9 ? now : swing, key),
+        set(part, "swing", flat < UPRIGHT_M ? now : swing, key),
         set(part, "lift", Math.toDegrees(Math.atan2(own.y(), flat)), key));
   }
 

@@ -2,6 +2,12 @@ package kite.core.math;
 
 /** Rotations between angles, matrices and unit quaternions (x, y, z, w). Angles in radians. */
 public final class Rotation {
+  /** Sines nearer to 1 than this are a turn by 90°: the two other angles turn about one axis. */
+  private static final double UPRIGHT = 1e-12;
+
+  /** Below this a half turn has no axis of its own between the directions: any across will do. */
+  private static final double OPPOSITE = 1e-12;
+
   /** Below this cosine distance two quaternions are blended straight: the arc is flat to 1e-12. */
   private static final double FLAT_ARC = 1e-12;
 
@@ -19,27 +25,27 @@ public final class Rotation {
     double ct = tilt == 0 ? 1 : Math.cos(tilt), st = tilt == 0 ? 0 : Math.sin(tilt);
     double cr = roll == 0 ? 1 : Math.cos(roll), sr = roll == 0 ? 0 : Math.sin(roll);
     m[at] = cp * cr + sp * st * sr;
-    m[at + 1] = ct * sr;
-    m[at + 2] = -sp * cr + cp * st * sr;
-    m[at + 4] = -cp * sr + sp * st * cr;
-    m[at + 5] = ct * cr;
-    m[at + 6] = sp * sr + cp * st * cr;
-    m[at + 8] = sp * ct;
-    m[at + 9] = -st;
-    m[at + 10] = cp * ct;
+    m[at + Matrix.XY] = ct * sr;
+    m[at + Matrix.XZ] = -sp * cr + cp * st * sr;
+    m[at + Matrix.YX] = -cp * sr + sp * st * cr;
+    m[at + Matrix.YY] = ct * cr;
+    m[at + Matrix.YZ] = sp * sr + cp * st * cr;
+    m[at + Matrix.ZX] = sp * ct;
+    m[at + Matrix.ZY] = -st;
+    m[at + Matrix.ZZ] = cp * ct;
   }
 
   /** Writes the 3×3 part of a pan and tilt, given by their sines and cosines. */
   public static void panTilt(double sp, double cp, double st, double ct, double[] m, int at) {
     m[at] = cp;
-    m[at + 1] = 0;
-    m[at + 2] = -sp;
-    m[at + 4] = sp * st;
-    m[at + 5] = ct;
-    m[at + 6] = cp * st;
-    m[at + 8] = sp * ct;
-    m[at + 9] = -st;
-    m[at + 10] = cp * ct;
+    m[at + Matrix.XY] = 0;
+    m[at + Matrix.XZ] = -sp;
+    m[at + Matrix.YX] = sp * st;
+    m[at + Matrix.YY] = ct;
+    m[at + Matrix.YZ] = cp * st;
+    m[at + Matrix.ZX] = sp * ct;
+    m[at + Matrix.ZY] = -st;
+    m[at + Matrix.ZZ] = cp * ct;
   }
 
   /** Writes the 3×3 part of a rotation in any order of its three angles. */
@@ -72,12 +78,16 @@ public final class Rotation {
    * down, where pan and roll turn about one axis, roll is given as 0 and pan takes the whole turn.
    */
   public static double[] newPanTiltRoll(double[] m, int at) {
-    double st = Math.max(-1, Math.min(1, -m[at + 9]));
+    double st = Math.max(-1, Math.min(1, -m[at + Matrix.ZY]));
     double tilt = Math.asin(st);
-    if (Math.abs(st) > 1 - 1e-12) {
-      return new double[] {Math.atan2(-m[at + 2], m[at]), tilt, 0};
+    if (Math.abs(st) > 1 - UPRIGHT) {
+      return new double[] {Math.atan2(-m[at + Matrix.XZ], m[at]), tilt, 0};
     }
-    return new double[] {Math.atan2(m[at + 8], m[at + 10]), tilt, Math.atan2(m[at + 1], m[at + 5])};
+    return new double[] {
+      Math.atan2(m[at + Matrix.ZX], m[at + Matrix.ZZ]),
+      tilt,
+      Math.atan2(m[at + Matrix.XY], m[at + Matrix.YY])
+    };
   }
 
   /**
@@ -90,7 +100,7 @@ public final class Rotation {
     double sin = Math.max(-1, Math.min(1, sign * m[at + k * 4 + i]));
     double[] found = new double[3]; // by axis
     found[j] = Math.asin(sin);
-    if (Math.abs(sin) > 1 - 1e-12) {
+    if (Math.abs(sin) > 1 - UPRIGHT) {
       found[i] = Math.atan2(sign * m[at + j * 4 + k], m[at + j * 4 + j]);
     } else {
       found[i] = Math.atan2(-sign * m[at + k * 4 + j], m[at + k * 4 + k]);
@@ -115,51 +125,51 @@ public final class Rotation {
   public static void toMatrix(double[] q, double[] m, int at) {
     double x = q[0], y = q[1], z = q[2], w = q[3];
     m[at] = 1 - 2 * (y * y + z * z);
-    m[at + 1] = 2 * (x * y + w * z);
-    m[at + 2] = 2 * (x * z - w * y);
-    m[at + 4] = 2 * (x * y - w * z);
-    m[at + 5] = 1 - 2 * (x * x + z * z);
-    m[at + 6] = 2 * (y * z + w * x);
-    m[at + 8] = 2 * (x * z + w * y);
-    m[at + 9] = 2 * (y * z - w * x);
-    m[at + 10] = 1 - 2 * (x * x + y * y);
+    m[at + Matrix.XY] = 2 * (x * y + w * z);
+    m[at + Matrix.XZ] = 2 * (x * z - w * y);
+    m[at + Matrix.YX] = 2 * (x * y - w * z);
+    m[at + Matrix.YY] = 1 - 2 * (x * x + z * z);
+    m[at + Matrix.YZ] = 2 * (y * z + w * x);
+    m[at + Matrix.ZX] = 2 * (x * z + w * y);
+    m[at + Matrix.ZY] = 2 * (y * z - w * x);
+    m[at + Matrix.ZZ] = 1 - 2 * (x * x + y * y);
   }
 
   /** The unit quaternion of a pure rotation (Shepperd's method: the largest pivot is taken). */
   public static void toQuaternion(double[] m, int at, double[] q) {
-    double trace = m[at] + m[at + 5] + m[at + 10];
+    double trace = m[at] + m[at + Matrix.YY] + m[at + Matrix.ZZ];
     if (trace > 0) {
       double s = Math.sqrt(trace + 1) * 2;
       set(
           q,
-          (m[at + 6] - m[at + 9]) / s,
-          (m[at + 8] - m[at + 2]) / s,
-          (m[at + 1] - m[at + 4]) / s,
+          (m[at + Matrix.YZ] - m[at + Matrix.ZY]) / s,
+          (m[at + Matrix.ZX] - m[at + Matrix.XZ]) / s,
+          (m[at + Matrix.XY] - m[at + Matrix.YX]) / s,
           s / 4);
-    } else if (m[at] > m[at + 5] && m[at] > m[at + 10]) {
-      double s = Math.sqrt(1 + m[at] - m[at + 5] - m[at + 10]) * 2;
+    } else if (m[at] > m[at + Matrix.YY] && m[at] > m[at + Matrix.ZZ]) {
+      double s = Math.sqrt(1 + m[at] - m[at + Matrix.YY] - m[at + Matrix.ZZ]) * 2;
       set(
           q,
           s / 4,
-          (m[at + 1] + m[at + 4]) / s,
-          (m[at + 8] + m[at + 2]) / s,
-          (m[at + 6] - m[at + 9]) / s);
-    } else if (m[at + 5] > m[at + 10]) {
-      double s = Math.sqrt(1 + m[at + 5] - m[at] - m[at + 10]) * 2;
+          (m[at + Matrix.XY] + m[at + Matrix.YX]) / s,
+          (m[at + Matrix.ZX] + m[at + Matrix.XZ]) / s,
+          (m[at + Matrix.YZ] - m[at + Matrix.ZY]) / s);
+    } else if (m[at + Matrix.YY] > m[at + Matrix.ZZ]) {
+      double s = Math.sqrt(1 + m[at + Matrix.YY] - m[at] - m[at + Matrix.ZZ]) * 2;
       set(
           q,
-          (m[at + 1] + m[at + 4]) / s,
+          (m[at + Matrix.XY] + m[at + Matrix.YX]) / s,
           s / 4,
-          (m[at + 6] + m[at + 9]) / s,
-          (m[at + 8] - m[at + 2]) / s);
+          (m[at + Matrix.YZ] + m[at + Matrix.ZY]) / s,
+          (m[at + Matrix.ZX] - m[at + Matrix.XZ]) / s);
     } else {
-      double s = Math.sqrt(1 + m[at + 10] - m[at] - m[at + 5]) * 2;
+      double s = Math.sqrt(1 + m[at + Matrix.ZZ] - m[at] - m[at + Matrix.YY]) * 2;
       set(
           q,
-          (m[at + 8] + m[at + 2]) / s,
-          (m[at + 6] + m[at + 9]) / s,
+          (m[at + Matrix.ZX] + m[at + Matrix.XZ]) / s,
+          (m[at + Matrix.YZ] + m[at + Matrix.ZY]) / s,
           s / 4,
-          (m[at + 1] - m[at + 4]) / s);
+          (m[at + Matrix.XY] - m[at + Matrix.YX]) / s);
     }
   }
 
@@ -202,7 +212,7 @@ public final class Rotation {
   public static void between(
       double fx, double fy, double fz, double tx, double ty, double tz, double[] q) {
     double w = 1 + fx * tx + fy * ty + fz * tz;
-    if (w < 1e-12) {
+    if (w < OPPOSITE) {
       double[] f = {fx, fy, fz};
       anyPerpendicular(f, 0, q, 0);
       q[3] = 0;

@@ -125,7 +125,7 @@ public final class ModelPose {
     System.arraycopy(trs, o + 3, a, 0, 4);
     Rotation.toMatrix(a, local, m);
     for (int c = 0; c < 3; c++) for (int r = 0; r < 3; r++) local[m + c * 4 + r] *= trs[o + 7 + c];
-    for (int r = 0; r < 3; r++) local[m + 12 + r] = trs[o + r];
+    for (int r = 0; r < 3; r++) local[m + Matrix.OX + r] = trs[o + r];
     int parent = rig.nodes().get(i).parent();
     if (parent < 0) System.arraycopy(local, m, world, m, Matrix.SIZE);
     else Matrix.multiply(world, parent * Matrix.SIZE, local, m, world, m);

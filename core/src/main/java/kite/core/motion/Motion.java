@@ -358,7 +358,8 @@ public final class Motion {
     List<Key> keys = new ArrayList<>();
     int last = c.keys().size() - 1;
     for (int i = 0; i <= last; i++)
-      keys.add(c.keys().get(i).shaped(i == 0 || i == last ? KeyShape.STRAIGHT : KeyShape.SMOOTH));
+      keys.add(
+          c.keys().get(i).withShape(i == 0 || i == last ? KeyShape.STRAIGHT : KeyShape.SMOOTH));
     return new Channel.Curve(keys, c.before(), c.after());
   }
 

@@ -2,7 +2,7 @@ package kite.core.motion;
 
 import java.util.List;
 import kite.core.cue.Ease;
-import kite.core.curve.Beyond;
+import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 
 /**
@@ -80,7 +80,7 @@ public sealed interface MotionEdit {
   }
 
   /** What holds before the first and after the last key. */
-  record GoOn(Beyond before, Beyond after) implements MotionEdit {
+  record GoOn(Extrapolation before, Extrapolation after) implements MotionEdit {
     public static final String KIND = "goOn";
   }
 

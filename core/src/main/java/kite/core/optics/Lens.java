@@ -9,11 +9,14 @@ package kite.core.optics;
  * @param closestFocusM metres from the entrance pupil
  */
 public record Lens(double shortestMm, double longestMm, double widestStop, double closestFocusM) {
+  /** A focal length is off a lens when it misses it by more than rounding, millimetres. */
+  private static final double ROUNDING_MM = 1e-6;
+
   public boolean isPrime() {
     return shortestMm == longestMm;
   }
 
   public boolean covers(double focalLengthMm) {
-    return focalLengthMm >= shortestMm - 1e-6 && focalLengthMm <= longestMm + 1e-6;
+    return focalLengthMm >= shortestMm - ROUNDING_MM && focalLengthMm <= longestMm + ROUNDING_MM;
   }
 }

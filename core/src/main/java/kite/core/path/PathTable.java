@@ -13,6 +13,38 @@ import kite.core.math.Vec3;
  * of zero length, stays at its point and faces −Z.
  */
 public final class PathTable {
+  /**
+   * Points nearer to each other than this, metres, are one: a handle is a third of the way between
+   * the others.
+   */
+  private static final double SAME_POINT = 1e-12;
+
+  /** Metres per parameter below which a path has no speed: a cusp, or a handle nobody uses. */
+  private static final double STILL = 1e-9;
+
+  /**
+   * A stretch counts as no shorter than this, metres, so that one of no length ends its division.
+   */
+  private static final double LEAST_M = 1e-9;
+
+  /** How far beside a cusp its direction is read, in the parameter. */
+  private static final double BESIDE = 1e-4;
+
+  /** Keeps a division by the speed of a path of no length finite. */
+  private static final double NO_DIVISOR = 1e-300;
+
+  /** How far before the end the last segment is left, in the parameter. */
+  private static final double BEFORE_END = 1e-12;
+
+  /** An axis across the travel that is shorter than this has no direction. */
+  private static final double NO_TURN = 1e-6;
+
+  /** How far before the end travel is read, in the parameter. */
+  private static final double TRAVEL_BEFORE_END = 1e-9;
+
+  /** Square metres between places, and squared differences of directions: less turns nothing. */
+  private static final double NO_MOVE = 1e-18;
+
   private static final double[] GAUSS_X = {
     0, 0.5384693101056831, -0.5384693101056831, 0.9061798459386640, -0.9061798459386640
   };
@@ -93,7 +125,7 @@ public final class PathTable {
 
   /** The Bézier control beside {@code p1} for a centripetal curve (knots spaced by √distance). */
   private static Vec3 tangentPoint(Vec3 p0, Vec3 p1, Vec3 p2, double d01, double d12) {
-    if (d01 < 1e-12 || d12 < 1e-12) return p1.toward(p2, 1.0 / 3);
+    if (d01 < SAME_POINT || d12 < SAME_POINT) return p1.toward(p2, 1.0 / 3);
     double u = Math.sqrt(d01), v = Math.sqrt(d12);
     Vec3 sum = p2.times(d01).minus(p0.times(d12)).plus(p1.times(2 * d01 + 3 * u * v + d12));
     return sum.times(1 / (3 * u * (u + v)));
@@ -143,7 +175,8 @@ public final class PathTable {
   private double span(int s, double t0, double t1, int depth) {
     double mid = (t0 + t1) / 2, whole = gauss(s, t0, t1);
     double halves = gauss(s, t0, mid) + gauss(s, mid, t1);
-    if (depth > 20 || Math.abs(halves - whole) <= RELATIVE * Math.max(halves, 1e-9)) return halves;
+    if (depth > 20 || Math.abs(halves - whole) <= RELATIVE * Math.max(halves, LEAST_M))
+      return halves;
     return span(s, t0, mid, depth + 1) + span(s, mid, t1, depth + 1);
   }
 
@@ -263,8 +296,8 @@ public final class PathTable {
     }
     int s = segmentOf(parameter);
     double t = parameter - s;
-    if (speed(s, t) < 1e-9) t = t < 0.5 ? t + 1e-4 : t - 1e-4; // a cusp or an unused handle
-    double l = Math.max(1e-300, speed(s, t));
+    if (speed(s, t) < STILL) t = t < 0.5 ? t + BESIDE : t - BESIDE;
+    double l = Math.max(NO_DIVISOR, speed(s, t));
     for (int axis = 0; axis < 3; axis++) out[at + axis] = derivative(s, t, axis) / l;
   }
 
@@ -285,7 +318,7 @@ public final class PathTable {
     double x = derivative(s, t, 0), y = plan ? 0 : derivative(s, t, 1), z = derivative(s, t, 2);
     double a = second(s, t, 0), c = plan ? 0 : second(s, t, 1), e = second(s, t, 2);
     double l = Math.sqrt(x * x + y * y + z * z);
-    if (l < 1e-9) return 0;
+    if (l < STILL) return 0;
     double cx = y * e - z * c, cy = z * a - x * e, cz = x * c - y * a;
     return plan ? cy / (l * l * l) : Math.sqrt(cx * cx + cy * cy + cz * cz) / (l * l * l);
   }
@@ -349,7 +382,7 @@ public final class PathTable {
 
   /** A parameter kept within the last segment, so that its end is not the next one's beginning. */
   private double inside(double parameter) {
-    return Math.min(parameter, segments - 1e-12);
+    return Math.min(parameter, segments - BEFORE_END);
   }
 
   private void transportUpright() {
@@ -357,14 +390,17 @@ public final class PathTable {
     travel(0, t0, 0);
     double d = t0[1];
     double[] r = {-d * t0[0], 1 - d * t0[1], -d * t0[2]};
-    if (length3(r) < 1e-6) r = new double[] {0, 0, 1};
+    if (length3(r) < NO_TURN) r = new double[] {0, 0, 1};
     unit3(r);
     place(0, p0, 0);
     System.arraycopy(r, 0, upright, 0, 3);
     for (int row = 1; row < lengthAt.length; row++) {
       double u = row / (double) STEPS;
       place(u, p1, 0);
-      travel(closed && row == lengthAt.length - 1 ? 0 : Math.min(u, segments - 1e-9), t1, 0);
+      travel(
+          closed && row == lengthAt.length - 1 ? 0 : Math.min(u, segments - TRAVEL_BEFORE_END),
+          t1,
+          0);
       reflect(p0, t0, p1, t1, r);
       System.arraycopy(r, 0, upright, row * 3, 3);
       System.arraycopy(p1, 0, p0, 0, 3);
@@ -387,7 +423,7 @@ public final class PathTable {
   private static void reflect(double[] p0, double[] t0, double[] p1, double[] t1, double[] r) {
     double vx = p1[0] - p0[0], vy = p1[1] - p0[1], vz = p1[2] - p0[2];
     double c = vx * vx + vy * vy + vz * vz;
-    if (c < 1e-18) return;
+    if (c < NO_MOVE) return;
     double k = 2 / c * (vx * r[0] + vy * r[1] + vz * r[2]);
     double rx = r[0] - k * vx, ry = r[1] - k * vy, rz = r[2] - k * vz;
     k = 2 / c * (vx * t0[0] + vy * t0[1] + vz * t0[2]);
@@ -396,7 +432,7 @@ public final class PathTable {
     vy = t1[1] - ty;
     vz = t1[2] - tz;
     c = vx * vx + vy * vy + vz * vz;
-    k = c < 1e-18 ? 0 : 2 / c * (vx * rx + vy * ry + vz * rz);
+    k = c < NO_MOVE ? 0 : 2 / c * (vx * rx + vy * ry + vz * rz);
     r[0] = rx - k * vx;
     r[1] = ry - k * vy;
     r[2] = rz - k * vz;

@@ -153,7 +153,7 @@ public final class ReadyRigs {
     double roll = -Math.atan2(twice.dot(sight), d[0][0] + d[1][1] + d[2][2] - 1);
     Attention aim = ((Camera) upright.get(camera.id())).first(Attention.class);
     Channels c = aim.channels().with("roll", Math.toDegrees(roll));
-    all.add(new RigCommand.SetPart(camera.id(), aim.with(c)));
+    all.add(new RigCommand.SetPart(camera.id(), aim.withChannels(c)));
   }
 
   /** Pan, tilt and roll of the camera in the world. */
@@ -227,7 +227,8 @@ public final class ReadyRigs {
     double[] p = new double[3];
     plan.anchor(subject, null, p);
     Vec3 seen = eye.seen(new Vec3(p[0], p[1], p[2]));
-    Plan bare = new Plan(s.with(camera.with(List.of())), models); // its lens without the old stack
+    Plan bare =
+        new Plan(s.with(camera.withRig(List.of())), models); // its lens without the old stack
     bare.evaluate(frame);
     DeliveryWindow window = Eye.of(bare, camera.id()).window();
     double across = window.across(seen.x(), seen.z());
@@ -290,7 +291,7 @@ public final class ReadyRigs {
               List.of(other.id()),
               List.of(),
               Channels.NONE);
-      kite.core.rules.Rules.noLoops(s.with(camera.with(List.<RigPart>of(only))));
+      kite.core.rules.Rules.noLoops(s.with(camera.withRig(List.<RigPart>of(only))));
       return false;
     } catch (Refusal loop) {
       return true;

@@ -38,7 +38,7 @@ public record SavedRig(List<RigPart> rig, Map<String, String> names) {
 
   public static SavedRig of(Sequence s, Camera c) {
     Map<String, String> names = new TreeMap<>();
-    for (String id : References.ids(c.with((Focus) null))) names.put(id, s.get(id).name());
+    for (String id : References.ids(c.withFocus((Focus) null))) names.put(id, s.get(id).name());
     return new SavedRig(c.rig(), names);
   }
 
@@ -57,7 +57,7 @@ public record SavedRig(List<RigPart> rig, Map<String, String> names) {
     List<RigPart> mine = found(s, c, missing);
     List<Command> all = new ArrayList<>(List.of(new RigCommand.SetRig(c.id(), mine)));
     if (mine.stream().noneMatch(p -> p.on() && p instanceof Framings)) {
-      Camera shifted = shifted(s, models, c, c.with(mine), frame);
+      Camera shifted = shifted(s, models, c, c.withRig(mine), frame);
       all.set(0, new RigCommand.SetRig(c.id(), shifted.rig()));
     }
     return new Loaded(all, missing);
@@ -75,7 +75,7 @@ public record SavedRig(List<RigPart> rig, Map<String, String> names) {
           if (other.isEmpty()) missing.add(name);
           here.put(id, other.isEmpty() ? "missing-" + id : other);
         });
-    return ((Camera) EntityJson.withIds(c.with(rig), here)).rig();
+    return ((Camera) EntityJson.withIds(c.withRig(rig), here)).rig();
   }
 
   private static Camera shifted(

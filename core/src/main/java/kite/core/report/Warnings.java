@@ -32,6 +32,9 @@ import kite.core.rig.RigPart;
 
 /** What a careful assistant would point out about a camera's move, with where to look. */
 public final class Warnings {
+  /** Shares that miss 1 by less are a whole. */
+  private static final double WHOLE = 1e-6;
+
   /**
    * How far the picture may jump unblurred from one frame to the next, as a share of its width. The
    * trade's rule of thumb is seven seconds for a thing to cross the frame at 24 pictures a second
@@ -145,9 +148,10 @@ public final class Warnings {
       before = eye;
       lookedBefore = looked;
       nowBefore = now;
-      double roll = Math.toDegrees(Math.atan2(m[1], m[5]));
-      if (!asked && Math.abs(m[9]) < STEEP && Math.abs(roll) > ROLL_DEGREES) rolls.put(f, roll);
-      if (aims && Math.abs(m[9]) > STEEP) steep.put(f, 90.0);
+      double roll = Math.toDegrees(Math.atan2(m[Matrix.XY], m[Matrix.YY]));
+      if (!asked && Math.abs(m[Matrix.ZY]) < STEEP && Math.abs(roll) > ROLL_DEGREES)
+        rolls.put(f, roll);
+      if (aims && Math.abs(m[Matrix.ZY]) > STEEP) steep.put(f, 90.0);
       if (table != null) {
         double v = (progress.value(f + 0.5) - progress.value(f - 0.5)) / 100 * table.length() * fps;
         double metres = progress.value(f) / 100 * table.length() + along.value(f);
@@ -232,7 +236,10 @@ public final class Warnings {
     double[] w = plan.world();
     int o = plan.slot(p.id()) * Matrix.SIZE;
     for (int i = 0; i < 12; i++) scale += w[o + i] * w[o + i]; // not less than any axis's
-    double away = sq(at.x() - w[o + 12]) + sq(at.y() - w[o + 13]) + sq(at.z() - w[o + 14]);
+    double away =
+        sq(at.x() - w[o + Matrix.OX])
+            + sq(at.y() - w[o + Matrix.OY])
+            + sq(at.z() - w[o + Matrix.OZ]);
     return away <= reach * reach * scale;
   }
 
@@ -328,7 +335,7 @@ public final class Warnings {
         track.shares(f, shares);
         double sum = 0;
         for (double x : shares) sum += x;
-        if (sum > 1 - 1e-6) continue;
+        if (sum > 1 - WHOLE) continue;
         if (from == null) from = f;
         to = f;
       }

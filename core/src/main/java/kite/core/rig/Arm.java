@@ -37,12 +37,12 @@ public record Arm(String id, boolean on, boolean level, Channels channels) imple
   }
 
   @Override
-  public Arm with(Channels c) {
+  public Arm withChannels(Channels c) {
     return new Arm(id, on, level, c);
   }
 
   @Override
-  public Arm switched(boolean nowOn) {
+  public Arm withOn(boolean nowOn) {
     return new Arm(id, nowOn, level, channels);
   }
 }

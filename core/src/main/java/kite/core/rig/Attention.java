@@ -68,21 +68,21 @@ public record Attention(
   }
 
   @Override
-  public Attention with(Channels c) {
+  public Attention withChannels(Channels c) {
     return new Attention(id, on, up, upPiece, blend, subjects, cues, c);
   }
 
-  public Attention with(List<Subject> newSubjects, List<Cue> newCues) {
+  public Attention withSubjects(List<Subject> newSubjects, List<Cue> newCues) {
     return new Attention(id, on, up, upPiece, blend, newSubjects, newCues, channels);
   }
 
   @Override
   public Attention withCues(List<Cue> newCues) {
-    return with(subjects, newCues);
+    return withSubjects(subjects, newCues);
   }
 
   @Override
-  public Attention switched(boolean nowOn) {
+  public Attention withOn(boolean nowOn) {
     return new Attention(id, nowOn, up, upPiece, blend, subjects, cues, channels);
   }
 }

@@ -35,12 +35,12 @@ public record Base(String id, boolean on, @OrNull String rides, Takes takes, Cha
   }
 
   @Override
-  public Base with(Channels c) {
+  public Base withChannels(Channels c) {
     return new Base(id, on, rides, takes, c);
   }
 
   @Override
-  public Base switched(boolean nowOn) {
+  public Base withOn(boolean nowOn) {
     return new Base(id, nowOn, rides, takes, channels);
   }
 }

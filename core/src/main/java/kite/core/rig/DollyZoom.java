@@ -40,16 +40,16 @@ public record DollyZoom(
   }
 
   @Override
-  public DollyZoom with(Channels c) {
+  public DollyZoom withChannels(Channels c) {
     return new DollyZoom(id, on, subject, gives, mmPerM, c);
   }
 
   @Override
-  public DollyZoom switched(boolean nowOn) {
+  public DollyZoom withOn(boolean nowOn) {
     return new DollyZoom(id, nowOn, subject, gives, mmPerM, channels);
   }
 
-  public DollyZoom holding(Subject s, double newMmPerM) {
+  public DollyZoom withHeld(Subject s, double newMmPerM) {
     return new DollyZoom(id, on, s, gives, newMmPerM, channels);
   }
 }

@@ -58,7 +58,7 @@ public record Framings(
   }
 
   @Override
-  public Framings with(Channels c) {
+  public Framings withChannels(Channels c) {
     return new Framings(id, on, route, keepHorizon, cameras, cues, c);
   }
 
@@ -67,12 +67,12 @@ public record Framings(
     return new Framings(id, on, route, keepHorizon, cameras, newCues, channels);
   }
 
-  public Framings with(List<String> newCameras, List<Cue> newCues) {
+  public Framings withCameras(List<String> newCameras, List<Cue> newCues) {
     return new Framings(id, on, route, keepHorizon, newCameras, newCues, channels);
   }
 
   @Override
-  public Framings switched(boolean nowOn) {
+  public Framings withOn(boolean nowOn) {
     return new Framings(id, nowOn, route, keepHorizon, cameras, cues, channels);
   }
 }

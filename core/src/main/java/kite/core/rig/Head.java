@@ -22,12 +22,12 @@ public record Head(String id, boolean on, Channels channels) implements RigPart 
   }
 
   @Override
-  public Head with(Channels c) {
+  public Head withChannels(Channels c) {
     return new Head(id, on, c);
   }
 
   @Override
-  public Head switched(boolean nowOn) {
+  public Head withOn(boolean nowOn) {
     return new Head(id, nowOn, channels);
   }
 }

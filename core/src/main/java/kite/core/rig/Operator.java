@@ -48,12 +48,12 @@ public record Operator(
   }
 
   @Override
-  public Operator with(Channels c) {
+  public Operator withChannels(Channels c) {
     return new Operator(id, on, preset, stepsPerSecond, seed, c);
   }
 
   @Override
-  public Operator switched(boolean nowOn) {
+  public Operator withOn(boolean nowOn) {
     return new Operator(id, nowOn, preset, stepsPerSecond, seed, channels);
   }
 }

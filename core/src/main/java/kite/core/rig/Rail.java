@@ -56,12 +56,12 @@ public record Rail(
   }
 
   @Override
-  public Rail with(Channels c) {
+  public Rail withChannels(Channels c) {
     return new Rail(id, on, path, facing, guide, level, c);
   }
 
   @Override
-  public Rail switched(boolean nowOn) {
+  public Rail withOn(boolean nowOn) {
     return new Rail(id, nowOn, path, facing, guide, level, channels);
   }
 }

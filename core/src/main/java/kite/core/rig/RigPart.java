@@ -23,7 +23,7 @@ public sealed interface RigPart
   /** The part's channels in reading order. */
   List<ChannelSpec> specs();
 
-  RigPart with(Channels c);
+  RigPart withChannels(Channels c);
 
-  RigPart switched(boolean nowOn);
+  RigPart withOn(boolean nowOn);
 }

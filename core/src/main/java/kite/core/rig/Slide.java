@@ -24,12 +24,12 @@ public record Slide(String id, boolean on, Channels channels) implements RigPart
   }
 
   @Override
-  public Slide with(Channels c) {
+  public Slide withChannels(Channels c) {
     return new Slide(id, on, c);
   }
 
   @Override
-  public Slide switched(boolean nowOn) {
+  public Slide withOn(boolean nowOn) {
     return new Slide(id, nowOn, channels);
   }
 }

@@ -34,12 +34,12 @@ public record Spring(String id, boolean on, Channels channels) implements RigPar
   }
 
   @Override
-  public Spring with(Channels c) {
+  public Spring withChannels(Channels c) {
     return new Spring(id, on, c);
   }
 
   @Override
-  public Spring switched(boolean nowOn) {
+  public Spring withOn(boolean nowOn) {
     return new Spring(id, nowOn, channels);
   }
 }

@@ -67,12 +67,12 @@ public record Trim(String id, boolean on, String label, @OrNull Span span, Chann
   }
 
   @Override
-  public Trim with(Channels c) {
+  public Trim withChannels(Channels c) {
     return new Trim(id, on, label, span, c);
   }
 
   @Override
-  public Trim switched(boolean nowOn) {
+  public Trim withOn(boolean nowOn) {
     return new Trim(id, nowOn, label, span, channels);
   }
 }

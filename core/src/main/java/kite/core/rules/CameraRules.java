@@ -26,6 +26,15 @@ import kite.core.rig.Trim;
 
 /** What must hold of a camera, and of cues wherever they are. */
 final class CameraRules {
+  /** Shares may sum to 1 and this much more by rounding. */
+  private static final double ROUNDING = 1e-9;
+
+  /** A dolly zoom holds a focal length over a distance from this on, in millimetres per metre, */
+  private static final double LEAST_MM_PER_M = 1e-4;
+
+  /** up to this. */
+  private static final double MOST_MM_PER_M = 1e6;
+
   private CameraRules() {}
 
   static void check(Sequence s, Camera c) {
@@ -104,7 +113,7 @@ final class CameraRules {
     }
     if (part instanceof DollyZoom z) {
       if (z.subject() != null) notItself(c, z.id(), z.subject());
-      if (!(z.mmPerM() >= 1e-4 && z.mmPerM() <= 1e6))
+      if (!(z.mmPerM() >= LEAST_MM_PER_M && z.mmPerM() <= MOST_MM_PER_M))
         throw new Refusal(
             "range",
             c.id(),
@@ -191,7 +200,7 @@ final class CameraRules {
           throw new Refusal("range", owner, part, "A share is 0 to 1.");
         sum += share.getValue();
       }
-      if (sum > 1 + 1e-9)
+      if (sum > 1 + ROUNDING)
         throw new Refusal("range", owner, part, "The shares of a cue add up to more than 1.");
     }
   }

@@ -167,38 +167,36 @@ public final class References {
 
   private static Entity released(Sequence s, Entity e, Set<String> gone) {
     if (e instanceof Piece p) {
-      if (gone.contains(p.parent())) p = p.under(null);
-      if (gone.contains(p.layer())) p = p.onLayer(null);
+      if (gone.contains(p.parent())) p = p.withParent(null);
+      if (gone.contains(p.layer())) p = p.withLayer(null);
       if (p.shape() instanceof Shape.Instance i && gone.contains(i.of())) {
         Piece model = (Piece) s.get(i.of()); // becomes a piece of its own that looks the same
-        p = p.with(model.shape(), model.colour());
+        p = p.withShape(model.shape()).withColour(model.colour());
       }
       return p;
     }
     if (e instanceof Mark m) {
-      if (gone.contains(m.rides())) m = m.riding(null, null);
-      return gone.contains(m.layer()) ? m.onLayer(null) : m;
+      if (gone.contains(m.rides())) m = m.withRides(null).withAnchor(null);
+      return gone.contains(m.layer()) ? m.withLayer(null) : m;
     }
     if (e instanceof CutEntry c && gone.contains(c.camera()))
       return new CutEntry(c.id(), c.name(), null, c.firstFrame());
     if (e instanceof Measure m && gone.contains(m.camera()))
       return new Measure(m.id(), m.name(), null, m.from(), m.to());
-    if (e instanceof Plate p && gone.contains(p.camera())) return p.seenBy(null);
+    if (e instanceof Plate p && gone.contains(p.camera())) return p.withCamera(null);
     if (e instanceof Light l) {
-      l =
-          l.on(
-              gone.contains(l.parent()) ? null : l.parent(),
-              gone.contains(l.layer()) ? null : l.layer());
-      return l.attention() == null ? l : l.with((Attention) released(l.attention(), gone));
+      if (gone.contains(l.parent())) l = l.withParent(null);
+      if (gone.contains(l.layer())) l = l.withLayer(null);
+      return l.attention() == null ? l : l.withAttention((Attention) released(l.attention(), gone));
     }
     if (e instanceof Camera c) {
       List<RigPart> rig = new ArrayList<>();
       for (RigPart p : c.rig()) rig.add(released(p, gone));
-      if (!c.rig().equals(rig)) c = c.with(rig);
-      if (gone.contains(c.layer())) c = c.onLayer(null);
+      if (!c.rig().equals(rig)) c = c.withRig(rig);
+      if (gone.contains(c.layer())) c = c.withLayer(null);
       if (c.focus() == null) return c;
       Focus f = new Focus(left(c.focus().subjects(), gone), remaining(c.focus().cues(), gone));
-      return f.equals(c.focus()) ? c : c.with(f.subjects().isEmpty() ? null : f);
+      return f.equals(c.focus()) ? c : c.withFocus(f.subjects().isEmpty() ? null : f);
     }
     return e;
   }
@@ -241,10 +239,10 @@ public final class References {
     if (part instanceof Framings f) {
       List<String> stay = new ArrayList<>(f.cameras());
       stay.removeAll(gone);
-      return f.with(stay, remaining(f.cues(), gone));
+      return f.withCameras(stay, remaining(f.cues(), gone));
     }
     if (part instanceof DollyZoom z && z.subject() != null && gone.contains(z.subject().entity()))
-      return z.holding(null, z.mmPerM());
+      return z.withHeld(null, z.mmPerM());
     if (!(part instanceof Attention a)) return part;
     boolean lostUp = gone.contains(a.upPiece());
     return new Attention(

@@ -27,6 +27,9 @@ import kite.core.path.PathPoint;
 
 /** What must hold in every sequence. Each breach is one {@link Refusal} in the artist's words. */
 public final class Rules {
+  /** Points of a path nearer to each other than this, metres, are in one place. */
+  private static final double SAME_PLACE_M = 1e-6;
+
   public static final int MOST_ENTITIES = 20000;
   public static final int MOST_FRAMES = 200000;
   public static final int MOST_KEYS = 200000;
@@ -242,7 +245,7 @@ public final class Rules {
                 + "” is not at a finite place within "
                 + NumberText.plain(ChannelSpec.FAR_M)
                 + " m.");
-      if (last != null && last.distance(q.at()) < 1e-6)
+      if (last != null && last.distance(q.at()) < SAME_PLACE_M)
         throw new Refusal(
             "path",
             p.id(),

@@ -45,18 +45,18 @@ public record SetUpdate(Change change, List<String> says) {
     for (Entity here : now.entities().values()) {
       Entity then = from.get(here.id()), later = to.get(here.id());
       if (then == null || !SharedSet.isGiven(here.name(), then.name())) continue;
-      from = from.with(then.named(here.name()));
+      from = from.with(then.withName(here.name()));
       if (later != null)
         to =
             to.with(
-                later.named(
+                later.withName(
                     SharedSet.isGiven(here.name(), later.name())
                         ? here.name()
                         : names.take(later.name())));
     }
     Delta.Fit fit = Delta.of(Change.between(from, to)).fitting(now);
     List<Entity> come = new ArrayList<>(), go = new ArrayList<>();
-    for (Entity e : fit.fits().added()) come.add(e.named(names.take(e.name())));
+    for (Entity e : fit.fits().added()) come.add(e.withName(names.take(e.name())));
     Sequence changed = new Delta(fit.fits().fields(), come, List.of()).after(now);
     Map<String, String> used = usedStill(changed, fit.fits().removed());
     for (Entity e : fit.fits().removed()) if (!used.containsKey(e.id())) go.add(e);

@@ -73,7 +73,7 @@ public final class SharedSet {
     FreeNames names = new FreeNames(into);
     Sequence s = into;
     for (Entity e : renamed(set, ids).entities().values())
-      s = s.with(e.named(names.take(e.name())));
+      s = s.with(e.withName(names.take(e.name())));
     s = s.with(with(s.header(), new PlacedSet(p.id(), p.set(), p.name(), p.version(), ids)));
     return Change.between(into, s);
   }
@@ -113,7 +113,8 @@ public final class SharedSet {
     Sequence document = renamed(here, back);
     for (Entity e : was.entities().values()) {
       Entity is = document.get(e.id());
-      if (is != null && isGiven(is.name(), e.name())) document = document.with(is.named(e.name()));
+      if (is != null && isGiven(is.name(), e.name()))
+        document = document.with(is.withName(e.name()));
     }
     return new Kept(document, ids);
   }

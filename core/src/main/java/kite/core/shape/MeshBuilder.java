@@ -38,9 +38,9 @@ public final class MeshBuilder {
   public MeshBuilder place(double x, double y, double z, double pan, double tilt, double roll) {
     m = Matrix.newIdentity();
     Rotation.panTiltRoll(Math.toRadians(pan), Math.toRadians(tilt), Math.toRadians(roll), m, 0);
-    m[12] = x;
-    m[13] = y;
-    m[14] = z;
+    m[Matrix.OX] = x;
+    m[Matrix.OY] = y;
+    m[Matrix.OZ] = z;
     return this;
   }
 
@@ -58,12 +58,14 @@ public final class MeshBuilder {
     double l = Math.sqrt(nx * nx + ny * ny + nz * nz);
     if (l == 0) l = 1;
     int o = corners * 3;
-    positions[o] = (float) (m[0] * x + m[4] * y + m[8] * z + m[12]);
-    positions[o + 1] = (float) (m[1] * x + m[5] * y + m[9] * z + m[13]);
-    positions[o + 2] = (float) (m[2] * x + m[6] * y + m[10] * z + m[14]);
-    normals[o] = (float) ((m[0] * nx + m[4] * ny + m[8] * nz) / l);
-    normals[o + 1] = (float) ((m[1] * nx + m[5] * ny + m[9] * nz) / l);
-    normals[o + 2] = (float) ((m[2] * nx + m[6] * ny + m[10] * nz) / l);
+    positions[o] = (float) (m[Matrix.XX] * x + m[Matrix.YX] * y + m[Matrix.ZX] * z + m[Matrix.OX]);
+    positions[o + 1] =
+        (float) (m[Matrix.XY] * x + m[Matrix.YY] * y + m[Matrix.ZY] * z + m[Matrix.OY]);
+    positions[o + 2] =
+        (float) (m[Matrix.XZ] * x + m[Matrix.YZ] * y + m[Matrix.ZZ] * z + m[Matrix.OZ]);
+    normals[o] = (float) ((m[Matrix.XX] * nx + m[Matrix.YX] * ny + m[Matrix.ZX] * nz) / l);
+    normals[o + 1] = (float) ((m[Matrix.XY] * nx + m[Matrix.YY] * ny + m[Matrix.ZY] * nz) / l);
+    normals[o + 2] = (float) ((m[Matrix.XZ] * nx + m[Matrix.YZ] * ny + m[Matrix.ZZ] * nz) / l);
     colours[o] = red;
     colours[o + 1] = green;
     colours[o + 2] = blue;

@@ -59,7 +59,7 @@ class CalmBaseTest {
     Channels c = Channels.NONE.with("x", new Channel.Curve(x)).with("pan", new Channel.Curve(pan));
     Sequence s = RandomDocuments.of(4);
     Camera track =
-        ((Camera) s.get("cam2")).with(List.of(new Base("base", true, null, Base.Takes.ALL, c)));
+        ((Camera) s.get("cam2")).withRig(List.of(new Base("base", true, null, Base.Takes.ALL, c)));
     s = s.with(track);
     CalmBase calm = CalmBase.of(s, Models.NONE, track, 1, 40, 0.15, 1.5);
     assertTrue(calm.keys() <= 12, calm.keys() + " keys of 80");

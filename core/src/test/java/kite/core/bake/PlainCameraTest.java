@@ -115,7 +115,7 @@ class PlainCameraTest {
     }
     Camera still =
         ((Camera) s.get("cam2"))
-            .with(List.of(new Base("base", true, null, Base.Takes.POSITION, Channels.NONE)));
+            .withRig(List.of(new Base("base", true, null, Base.Takes.POSITION, Channels.NONE)));
     assertEquals(List.of(), Route.path(s.with(still), Models.NONE, still, frames, "way", true));
   }
 
@@ -141,7 +141,7 @@ class PlainCameraTest {
     Sequence s = RandomDocuments.of(4);
     Camera tracked =
         ((Camera) s.get("cam2"))
-            .with(List.of(new Base("base", true, null, Base.Takes.POSITION, c)));
+            .withRig(List.of(new Base("base", true, null, Base.Takes.POSITION, c)));
     s = s.with(tracked);
     Sequence on = Edit.apply(s, Route.path(s, Models.NONE, tracked, frames, "way", true));
     Path way = (Path) on.get("way");

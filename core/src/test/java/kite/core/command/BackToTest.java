@@ -24,7 +24,7 @@ class BackToTest {
     for (int seed = 0; seed < 25; seed++) {
       Sequence kept = RandomDocuments.of(seed), now = RandomDocuments.of(seed + 100);
       Standards agreed = Standards.of(new Rate(25, 1), now.header().standards().cameraPackage());
-      now = now.with(now.header().following(agreed));
+      now = now.with(now.header().withStandards(agreed));
       Change back = BackTo.version(now, kept);
       Sequence restored = Edit.apply(now, List.of(SequenceCommand.Restore.to(back)));
       assertEquals(kept.entities(), restored.entities());

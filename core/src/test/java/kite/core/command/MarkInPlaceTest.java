@@ -75,7 +75,7 @@ class MarkInPlaceTest {
             new Base("base", true, null, Base.Takes.ALL, Channels.NONE.with("y", 2)),
             looks("look", eyes));
     looking =
-        looking.with(
+        looking.withFocus(
             new Focus(List.of(eyes), List.of(new Cue(1, 0, Ease.EVEN, Map.of("pim", 1.0)))));
     Camera riding =
         camera(

@@ -110,11 +110,20 @@ class CurveTest {
   void beyondTheEndsItHoldsGoesOnOrRepeats() {
     List<Key> keys = List.of(Key.of(0, 0, KeyShape.STRAIGHT), Key.of(10, 5, KeyShape.STRAIGHT));
     assertEquals(5, new Channel.Curve(keys).at(30));
-    assertEquals(10, new Channel.Curve(keys, Beyond.HOLD, Beyond.STRAIGHT).at(20), 1e-9);
-    assertEquals(-5, new Channel.Curve(keys, Beyond.STRAIGHT, Beyond.HOLD).at(-10), 1e-9);
-    assertEquals(1.5, new Channel.Curve(keys, Beyond.HOLD, Beyond.REPEAT).at(23), 1e-9);
-    assertEquals(11.5, new Channel.Curve(keys, Beyond.HOLD, Beyond.REPEAT_OFFSET).at(23), 1e-9);
-    assertEquals(-3.5, new Channel.Curve(keys, Beyond.REPEAT_OFFSET, Beyond.HOLD).at(-7), 1e-9);
+    assertEquals(
+        10, new Channel.Curve(keys, Extrapolation.HOLD, Extrapolation.STRAIGHT).at(20), 1e-9);
+    assertEquals(
+        -5, new Channel.Curve(keys, Extrapolation.STRAIGHT, Extrapolation.HOLD).at(-10), 1e-9);
+    assertEquals(
+        1.5, new Channel.Curve(keys, Extrapolation.HOLD, Extrapolation.REPEAT).at(23), 1e-9);
+    assertEquals(
+        11.5,
+        new Channel.Curve(keys, Extrapolation.HOLD, Extrapolation.REPEAT_OFFSET).at(23),
+        1e-9);
+    assertEquals(
+        -3.5,
+        new Channel.Curve(keys, Extrapolation.REPEAT_OFFSET, Extrapolation.HOLD).at(-7),
+        1e-9);
   }
 
   @Test
@@ -148,7 +157,7 @@ class CurveTest {
               : key);
       at += 0.5 + r.nextInt(12);
     }
-    Beyond[] all = Beyond.values();
+    Extrapolation[] all = Extrapolation.values();
     return new Channel.Curve(keys, all[r.nextInt(4)], all[r.nextInt(4)]);
   }
 
@@ -168,7 +177,7 @@ class CurveTest {
   @Test
   void repeatsEndOnTheLastKeyEveryTime() {
     List<Key> keys = List.of(Key.of(0, 1, KeyShape.STRAIGHT), Key.of(10, 5, KeyShape.STRAIGHT));
-    Channel c = new Channel.Curve(keys, Beyond.REPEAT, Beyond.REPEAT);
+    Channel c = new Channel.Curve(keys, Extrapolation.REPEAT, Extrapolation.REPEAT);
     for (double f : new double[] {10, 20, 30, 1000, -10, -20}) assertEquals(5, c.at(f), "" + f);
     assertEquals(1, c.at(0));
     assertEquals(1.4, c.at(11), 1e-9);

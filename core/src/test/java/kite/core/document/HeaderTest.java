@@ -76,7 +76,7 @@ class HeaderTest {
     Standards a = s.header().standards();
     Standards b =
         new Standards(a.rate(), a.cameraPackage(), 0.5, 70, a.kits(), a.naming(), a.beginning());
-    Sequence next = s.with(s.header().following(b));
+    Sequence next = s.with(s.header().withStandards(b));
     assertEquals(70, next.header().channel(c, Camera.FAR_CLIP).at(1));
     next = Edit.apply(next, List.of(new SetValue("plain", "farClip", 1, 90, false)));
     assertEquals(90, next.header().channel((Camera) next.get("plain"), Camera.FAR_CLIP).at(1));
@@ -105,7 +105,7 @@ class HeaderTest {
     Standards kits =
         new Standards(
             a.rate(), a.cameraPackage(), 0.1, 100, List.of(odd), a.naming(), a.beginning());
-    assertTrue(say(h.following(kits)).contains("longest focal length of a lens of “Odd”"));
+    assertTrue(say(h.withStandards(kits)).contains("longest focal length of a lens of “Odd”"));
   }
 
   private static String say(Header h) {
@@ -175,7 +175,7 @@ class HeaderTest {
             .contains("one air"));
     Light sun = new Light("s2", "S2", "#ffffff", "#ffffff", "#ffffff", Channels.NONE);
     assertTrue(
-        assertThrows(Refusal.class, () -> Edit.apply(S, List.of(new Add(sun.on("piece0", null)))))
+        assertThrows(Refusal.class, () -> Edit.apply(S, List.of(new Add(sun.withParent("piece0")))))
             .getMessage()
             .contains("sun is not carried"));
     Piece twice =

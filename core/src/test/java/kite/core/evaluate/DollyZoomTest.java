@@ -148,7 +148,7 @@ class DollyZoomTest {
     Sequence s =
         held(
             scene(
-                PART.holding(null, 5),
+                PART.withHeld(null, 5),
                 0.5,
                 Channel.curve(key(0, 0), key(48, 5)),
                 Channel.fixed(50)));

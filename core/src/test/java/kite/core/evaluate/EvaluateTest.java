@@ -446,7 +446,7 @@ class EvaluateTest {
           "a light stays where it is when it is carried");
       if (b.rides() != null) continue;
       standing++;
-      Sequence alone = s.with(c.with(List.of(b)));
+      Sequence alone = s.with(c.withRig(List.of(b)));
       Sequence riding =
           Edit.apply(
               alone, List.of(new RigCommand.Ride("cam0", "base", "piece3", Base.Takes.ALL, 7)));

@@ -260,8 +260,8 @@ class RigPartsTest {
               List.of(
                   new RigCommand.SetPart(
                       "travel",
-                      f.with(Channels.NONE)
-                          .with(
+                      f.withChannels(Channels.NONE)
+                          .withCameras(
                               f.cameras(),
                               List.of(to(2, 9, "cam0"), to(4, 20, "cam1"), to(12, 14, "cam2"))))));
       Plan plan = new Plan(s, Models.NONE);

@@ -399,7 +399,7 @@ class FrameTest {
             List.of(
                 new Cue(1, 0, Ease.EVEN, Map.of("a", 1.0)),
                 new Cue(10, 10, Ease.EVEN, Map.of("b", 1.0))));
-    Camera c = camera(Channels.NONE.with("y", 0.9)).with(f);
+    Camera c = camera(Channels.NONE.with("y", 0.9)).withFocus(f);
     Sequence s = with(box("a", StandInKind.BOX, 1, 0, -2), box("b", StandInKind.BOX, -1, 0, -8), c);
     assertEquals(2, focus(s, 1), 1e-12, "along the axis, not straight");
     assertEquals(8, focus(s, 30), 1e-12);
@@ -443,7 +443,7 @@ class FrameTest {
 
   @Test
   void twoDistancesAreHeldOrNotInPlainWords() {
-    Sequence s = with(camera(Channels.NONE).with(Channels.NONE.with("focalLength", 50)));
+    Sequence s = with(camera(Channels.NONE).withChannels(Channels.NONE.with("focalLength", 50)));
     Plan plan = at(s, 1);
     HoldBoth.Answer a = HoldBoth.of(s, plan, (Camera) s.get("cam"), 8, 3);
     assertTrue(a.can() && !a.does() && a.says().startsWith("Can hold both: needs f/"), a.says());
@@ -464,7 +464,7 @@ class FrameTest {
 
   @Test
   void aLensNobodyChoseIsPointedOut() {
-    Sequence s = with(camera(Channels.NONE).with(Channels.NONE));
+    Sequence s = with(camera(Channels.NONE).withChannels(Channels.NONE));
     assertTrue(note(s).contains("Nobody has chosen this lens"), note(s));
     s = after(s, List.of(new SetValue("cam", "focalLength", 1, 47, false)));
     s = after(s, List.of(new SetValue("cam", "focusDistance", 1, 6, false)));
@@ -531,7 +531,7 @@ class FrameTest {
         with(
             box("a", StandInKind.BOX, 1.23, 0.4, -3),
             box("b", StandInKind.BOX, -4, 2, 1),
-            box("c", StandInKind.BOX, 0.3, 0.2, 0.1).under("b"));
+            box("c", StandInKind.BOX, 0.3, 0.2, 0.1).withParent("b"));
     Arranging arrange = new Arranging(s, at(s, 1), 1, false);
     Sequence aligned =
         after(s, arrange.align(List.of("a", "b"), true, false, true, Arranging.By.MOST));

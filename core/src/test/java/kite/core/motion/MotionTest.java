@@ -16,8 +16,8 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
-import kite.core.curve.Beyond;
 import kite.core.curve.Channel;
+import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.curve.ReduceKeys;
@@ -147,12 +147,12 @@ class MotionTest {
             shape == KeyShape.FREE ? key.free(1, r.nextDouble(), 2, r.nextDouble(), true) : key);
         at += 2 + r.nextInt(8);
       }
-      Channel.Curve c = new Channel.Curve(keys, Beyond.HOLD, Beyond.STRAIGHT);
+      Channel.Curve c = new Channel.Curve(keys, Extrapolation.HOLD, Extrapolation.STRAIGHT);
       double last = at, sum = 1 + keys.get(4).frame();
       for (MotionEdit e : List.of(new MotionEdit.Reverse(), new MotionEdit.Mirror(sum / 2))) {
         Channel.Curve back = (Channel.Curve) after(c, e);
-        assertEquals(Beyond.STRAIGHT, back.before());
-        assertEquals(Beyond.HOLD, back.after());
+        assertEquals(Extrapolation.STRAIGHT, back.before());
+        assertEquals(Extrapolation.HOLD, back.after());
         for (int f = 1; f <= keys.get(4).frame(); f++) {
           // where a held value jumps, the frame of the jump belongs to what is held
           boolean jump = false;
@@ -188,7 +188,7 @@ class MotionTest {
                 new MotionEdit.Paste(20, keys)));
     assertEquals(List.of(20.0, 26.0), frames(pasted.get("m").channel("y")));
     assertEquals(4, pasted.get("m").channel("y").at(20));
-    Channel on = after(FOUR, new MotionEdit.GoOn(Beyond.HOLD, Beyond.REPEAT_OFFSET));
+    Channel on = after(FOUR, new MotionEdit.GoOn(Extrapolation.HOLD, Extrapolation.REPEAT_OFFSET));
     assertEquals(FOUR.at(5) + 8, on.at(35), 1e-9);
     Refusal empty =
         assertThrows(Refusal.class, () -> after(FOUR, new MotionEdit.Paste(3, List.of())));

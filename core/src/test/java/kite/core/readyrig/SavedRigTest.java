@@ -50,7 +50,7 @@ class SavedRigTest {
     Channel push = Channel.curve(Key.smooth(0, 0), Key.smooth(40, 2));
     Camera from =
         ((Camera) s.get("cam1"))
-            .with(
+            .withRig(
                 List.of(
                     new Base(
                         "base",

@@ -30,7 +30,7 @@ public final class GlbCameraWriter {
     for (int i = 0; i < n; i++) {
       times[i] = (float) ((bake.frames()[i] - bake.frames()[0]) / perSecond);
       for (int a = 0; a < 3; a++)
-        places[i * 3 + a] = (float) bake.world()[i * Matrix.SIZE + 12 + a];
+        places[i * 3 + a] = (float) bake.world()[i * Matrix.SIZE + Matrix.OX + a];
       Rotation.toQuaternion(bake.world(), i * Matrix.SIZE, q);
       double dot = q[0] * last[0] + q[1] * last[1] + q[2] * last[2] + q[3] * last[3];
       for (int a = 0; a < 4; a++) {

@@ -129,12 +129,12 @@ final class GltfNodes {
     double[] t, r, s;
     if (n.has("matrix")) {
       double[] m = Numbers.list(n, "matrix", new double[16], what);
-      t = new double[] {m[12], m[13], m[14]};
+      t = new double[] {m[Matrix.OX], m[Matrix.OY], m[Matrix.OZ]};
       s = new double[3];
       for (int c = 0; c < 3; c++) s[c] = new Vec3(m[c * 4], m[c * 4 + 1], m[c * 4 + 2]).length();
-      Vec3 x = new Vec3(m[0], m[1], m[2]),
-          y = new Vec3(m[4], m[5], m[6]),
-          z = new Vec3(m[8], m[9], m[10]);
+      Vec3 x = new Vec3(m[Matrix.XX], m[Matrix.XY], m[Matrix.XZ]),
+          y = new Vec3(m[Matrix.YX], m[Matrix.YY], m[Matrix.YZ]),
+          z = new Vec3(m[Matrix.ZX], m[Matrix.ZY], m[Matrix.ZZ]);
       if (x.cross(y).dot(z) < 0) s[0] = -s[0];
       double[] rigid = m.clone();
       for (int c = 0; c < 3; c++)

@@ -1,5 +1,8 @@
 package kite.exchange.track;
 
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -10,11 +13,13 @@ import kite.exchange.BadFile;
 import kite.exchange.Budget;
 import kite.exchange.Lines;
 import kite.exchange.Names;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 
 /**
  * A camera track in a table: a head line with the columns' names, then a line per frame, parted by
- * commas, semicolons or tabs. Columns: frame; x y z; pan tilt roll in degrees, or qx qy qz qw;
- * optionally focal, in millimetres.
+ * commas, semicolons or tabs, cells in quotes or not. Columns: frame; x y z; pan tilt roll in
+ * degrees, or qx qy qz qw; optionally focal, in millimetres.
  */
 final class TableTrack {
   private static final int MOST_COLUMNS = 100;
@@ -29,9 +34,9 @@ final class TableTrack {
     Lines lines = new Lines(bytes, LONGEST_LINE, budget);
     String head = next(lines);
     if (head == null) throw new BadFile("The table is empty.");
-    String parting = head.contains("\t") ? "\t" : head.contains(";") ? ";" : ",";
+    CSVFormat table = parted(head.contains("\t") ? '\t' : head.contains(";") ? ';' : ',');
     List<String> columns = new ArrayList<>();
-    for (String c : head.split(parting, -1)) columns.add(known(c));
+    for (String c : cells(table, head, lines.number())) columns.add(known(c));
     if (columns.size() > MOST_COLUMNS)
       throw new BadFile("The table has more than " + MOST_COLUMNS + " columns.");
     int[] place = find(columns, "x", "y", "z");
@@ -46,10 +51,28 @@ final class TableTrack {
       if (rows.size() == CameraTracks.MOST_FRAMES)
         throw new BadFile("The table has more than " + CameraTracks.MOST_FRAMES + " lines.");
       budget.take(16L + 8 * columns.size(), "The table");
-      rows.add(row(l.split(parting, -1), columns.size(), lines.number()));
+      rows.add(row(cells(table, l, lines.number()), columns.size(), lines.number()));
     }
     if (rows.isEmpty()) throw new BadFile("The table has no frames below its first line.");
     return track(rows, frame, place, turn, q, focal, name);
+  }
+
+  private static CSVFormat parted(char by) {
+    return CSVFormat.RFC4180
+        .builder()
+        .setDelimiter(by)
+        .setIgnoreSurroundingSpaces(true)
+        .setTrim(true)
+        .get();
+  }
+
+  /** A line's cells, in quotes or not. Lines are of bounded length, and so is what they hold. */
+  private static List<String> cells(CSVFormat table, String line, int number) throws BadFile {
+    try (CSVParser p = table.parse(new StringReader(line))) {
+      return p.getRecords().get(0).toList();
+    } catch (IOException | UncheckedIOException e) {
+      throw new BadFile("Line " + number + " of the table opens a quotation mark and ends in it.");
+    }
   }
 
   /** The next line that is not a remark. */
@@ -91,23 +114,27 @@ final class TableTrack {
     return new CameraTrack(name, frames, world, mm, 0, false, 1, new double[0]);
   }
 
-  private static double[] row(String[] cells, int columns, int line) throws BadFile {
-    if (cells.length < columns)
+  private static double[] row(List<String> cells, int columns, int line) throws BadFile {
+    if (cells.size() < columns)
       throw new BadFile(
           "Line "
               + line
               + " of the table has "
-              + cells.length
+              + cells.size()
               + " columns instead of "
               + columns
               + ".");
     double[] v = new double[columns];
     for (int i = 0; i < columns; i++) {
       try {
-        v[i] = Double.parseDouble(cells[i].trim());
+        v[i] = Double.parseDouble(cells.get(i));
       } catch (NumberFormatException e) {
         throw new BadFile(
-            "“" + Names.shown(cells[i]) + "” in line " + line + " of the table is not a number.");
+            "“"
+                + Names.shown(cells.get(i))
+                + "” in line "
+                + line
+                + " of the table is not a number.");
       }
       if (!(Math.abs(v[i]) < MOST))
         throw new BadFile("A number in line " + line + " of the table is not finite or too large.");

@@ -65,17 +65,17 @@ public final class UsdCameraWriter {
         b,
         bake,
         "float horizontalApertureOffset",
-        i -> (l[i + 9] + l[i + 8]) / 2 * l[i] * MM_TO_USD);
+        i -> (l[i + LensRow.RIGHT] + l[i + LensRow.LEFT]) / 2 * l[i + LensRow.FOCAL] * MM_TO_USD);
     samples(
         b,
         bake,
         "float verticalApertureOffset",
-        i -> (l[i + 11] + l[i + 10]) / 2 * l[i] * MM_TO_USD);
-    samples(b, bake, "float focalLength", i -> l[i] * MM_TO_USD);
-    samples(b, bake, "float fStop", i -> bake.camera().depthOfField() ? l[i + 1] : 0);
-    samples(b, bake, "float focusDistance", i -> l[i + 2]);
+        i -> (l[i + LensRow.TOP] + l[i + LensRow.BOTTOM]) / 2 * l[i + LensRow.FOCAL] * MM_TO_USD);
+    samples(b, bake, "float focalLength", i -> l[i + LensRow.FOCAL] * MM_TO_USD);
+    samples(b, bake, "float fStop", i -> bake.camera().depthOfField() ? l[i + LensRow.F_STOP] : 0);
+    samples(b, bake, "float focusDistance", i -> l[i + LensRow.FOCUS]);
     clips(b, bake);
-    samples(b, bake, "double shutter:close", i -> l[i + 5] / 360);
+    samples(b, bake, "double shutter:close", i -> l[i + LensRow.SHUTTER] / 360);
     b.append("    double shutter:open = 0\n");
     transform(b, bake);
     b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n");

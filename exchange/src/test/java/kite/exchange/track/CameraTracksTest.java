@@ -181,6 +181,16 @@ class CameraTracksTest {
   }
 
   @Test
+  void cellsOfATableMayBeQuoted() throws Exception {
+    String table = "\"x\",\"y\",\"z\",\"pan\",\"tilt\",\"roll\"\n\"1.5\", \"2\" ,3,\"0\",0,0\n";
+    CameraTrack t =
+        CameraTracks.read("a.csv", table.getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0);
+    assertArrayEquals(
+        new double[] {1.5, 2, 3}, t.places(new CameraTrack.Taken(false, 1, 1001)), 1e-12);
+  }
+
+  @Test
   void nestedPrimsZUpCentimetresAndRotationsInOrder() throws Exception {
     String usd =
         """
@@ -243,6 +253,7 @@ class CameraTracksTest {
     assertTrue(refused("a.csv", "a,b\n1,2").contains("must name the columns"));
     assertTrue(refused("a.csv", "x,y,z,pan,tilt,roll\n1,2,3,4,5,oops").contains("line 2"));
     assertTrue(refused("a.csv", "x,y,z,pan,tilt,roll\n1,2,NaN,4,5,6").contains("not finite"));
+    assertTrue(refused("a.csv", "x,y,z,pan,tilt,roll\n\"1,2,3,4,5,6").contains("quotation mark"));
     assertTrue(
         refused("a.csv", "frame,x,y,z,pan,tilt,roll\n2,1,2,3,4,5,6\n1,1,2,3,4,5,6")
             .contains("do not rise"));

@@ -1,13 +1,16 @@
 package kite.server.account;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import io.github.bucket4j.Bucket;
+import io.github.bucket4j.TimeMeter;
 import java.text.Normalizer;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.LinkedHashMap;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,20 +28,26 @@ public class SignInLimit {
   private static final int LONGEST_NAME = 120;
 
   private static final int MOST_REMEMBERED = 30_000;
-  private final Clock clock;
 
-  private record Tries(Instant since, int count) {}
+  private final TimeMeter time;
 
-  private final Map<String, Tries> tries =
-      new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Tries> eldest) {
-          return size() > MOST_REMEMBERED;
-        }
-      };
+  /** Those that nobody has asked for in a while are full again. */
+  private final Cache<String, Bucket> buckets =
+      Caffeine.newBuilder().maximumSize(MOST_REMEMBERED).expireAfterAccess(WHILE).build();
 
   public SignInLimit(Clock clock) {
-    this.clock = clock;
+    time =
+        new TimeMeter() {
+          @Override
+          public long currentTimeNanos() {
+            return ChronoUnit.NANOS.between(Instant.EPOCH, clock.instant());
+          }
+
+          @Override
+          public boolean isWallClockBased() {
+            return true;
+          }
+        };
   }
 
   /** A name as it is counted: however it is spaced, composed or capitalised. */
@@ -67,27 +76,25 @@ public class SignInLimit {
    */
   public synchronized boolean begins(String name, String address, String browser) {
     List<Measure> measures = measures(name, address, browser);
-    for (Measure m : measures) if (now(m.key).count >= m.most) return false;
-    for (Measure m : measures) {
-      Tries t = now(m.key);
-      tries.put(m.key, new Tries(t.since, t.count + 1));
-    }
+    for (Measure m : measures) if (bucket(m).getAvailableTokens() < 1) return false;
+    for (Measure m : measures) bucket(m).tryConsume(1);
     return true;
   }
 
-  private Tries now(String key) {
-    Tries t = tries.get(key);
-    Instant at = clock.instant();
-    return t == null || t.since.plus(WHILE).isBefore(at) ? new Tries(at, 0) : t;
+  private Bucket bucket(Measure m) {
+    return buckets.get(
+        m.key,
+        k ->
+            Bucket.builder()
+                .addLimit(b -> b.capacity(m.most).refillIntervally(m.most, WHILE))
+                .withCustomTimePrecision(time)
+                .build());
   }
 
   /** A try that was right does not count. */
   public synchronized void cameIn(String name, String address, String browser) {
     List<Measure> measures = measures(name, address, browser);
-    tries.remove(measures.get(0).key);
-    for (Measure m : measures.subList(1, measures.size())) {
-      Tries t = now(m.key);
-      if (t.count > 0) tries.put(m.key, new Tries(t.since, t.count - 1));
-    }
+    buckets.invalidate(measures.get(0).key);
+    for (Measure m : measures.subList(1, measures.size())) bucket(m).addTokens(1);
   }
 }

@@ -72,7 +72,7 @@ class Carrying {
         !code.isBlank()
             ? GivenNames.code("code", code)
             : free ? GivenNames.code("code", own) : NextCode.after(p.code(), taken);
-    Sequence s = brought.with(h.withNames(coded, title));
+    Sequence s = brought.with(h.withCode(coded).withTitle(title));
     UUID id = store.create(production, s);
     kept.each(v -> versions.takeIn(id, v));
     assets.give(production, used);

@@ -235,7 +235,10 @@ public class Library {
     productions.hold(row.production.id());
     Header h = store.get(id).sequence().header();
     store.editNow(
-        id, author, "Rename", List.of(new SequenceCommand.SetHeader(h.withNames(coded, titled))));
+        id,
+        author,
+        "Rename",
+        List.of(new SequenceCommand.SetHeader(h.withCode(coded).withTitle(titled))));
   }
 
   private static Problem taken(String field, String what) {

@@ -1,7 +1,7 @@
 package kite.core.curve;
 
 /** What a curve does before its first and after its last key. */
-public enum Beyond {
+public enum Extrapolation {
   HOLD,
   STRAIGHT,
   REPEAT,
