@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { ContactSheet } from '../frame/ContactSheet';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { FirstSteps } from '../help/FirstSteps';
@@ -29,6 +29,9 @@ export function Workspace() {
   const desk = useSequence((s) => s.desk);
   const sheet = useSequence((s) => s.contactSheet);
   const [dropping, setDropping] = useState(false);
+  // the picture first: what stands about it is made meanwhile, in pieces
+  const [whole, setWhole] = useState(false);
+  useEffect(() => startTransition(() => setWhole(true)), []);
   useEffect(() => {
     theHelper();
     const ahead = setTimeout(() => void fetchAhead(), AHEAD_MS);
@@ -51,6 +54,7 @@ export function Workspace() {
   return (
     <div
       className="app"
+      data-whole={whole}
       onDragOver={(e) => {
         if (!e.dataTransfer.types.includes('Files')) return; // a row of the roster, say
         e.preventDefault();
@@ -67,7 +71,7 @@ export function Workspace() {
       <Desks
         roster={
           <Panel name="The roster" area="left">
-            <Roster />
+            {whole ? <Roster /> : <aside className="left" aria-busy />}
           </Panel>
         }
         rosterRail={<RosterRail />}
@@ -91,14 +95,14 @@ export function Workspace() {
         side={
           <aside className="right" aria-label={desk === 'handover' ? 'Hand over' : 'Selection'}>
             <Panel name="This panel" area="grow">
-              {desk === 'handover' ? <HandOverPanel /> : <Selection />}
+              {whole ? desk === 'handover' ? <HandOverPanel /> : <Selection /> : null}
             </Panel>
           </aside>
         }
         sideRail={<SideRail />}
         time={
           <Panel name="The lanes" area="time">
-            <Time />
+            {whole ? <Time /> : <section className="time" aria-busy />}
           </Panel>
         }
       />

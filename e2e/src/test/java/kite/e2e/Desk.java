@@ -220,7 +220,8 @@ abstract class Desk {
   static void ready(Page p) {
     p.waitForFunction(
         "() => globalThis.jollyKite && document.querySelector('[data-testid=lens]')?.dataset.drawn"
-            + " && jollyKite.state().coming === 0");
+            + " && jollyKite.state().coming === 0"
+            + " && !document.querySelector('.app[data-whole=false]')");
     p.evaluate(NEXT_FRAMES); // models that arrived are drawn with the next frame
     p.waitForTimeout(50);
   }

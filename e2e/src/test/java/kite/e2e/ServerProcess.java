@@ -13,6 +13,10 @@ import java.util.concurrent.TimeUnit;
 
 /** The real server as a process of its own, on a port that stays the same over its restarts. */
 final class ServerProcess {
+  /** The memory it begins with as ./kite gives it, so that rubbish is cleared as seldom. */
+  static final List<String> JAVA =
+      List.of("-Dspring.aot.enabled=true", "-Xms512m", "-Xmx1500m", "-XX:MetaspaceSize=256m");
+
   private final int port;
   private final String database;
   private final String role;
@@ -58,18 +62,18 @@ final class ServerProcess {
                 }));
   }
 
+  static String java() {
+    return ProcessHandle.current().info().command().orElse("java");
+  }
+
   /** Begins to start it. */
-  void launch() throws IOException {
+  void launch() throws IOException, InterruptedException {
     List<String> command = new ArrayList<>();
-    command.add(ProcessHandle.current().info().command().orElse("java"));
-    // the memory it begins with as ./kite gives it, so that rubbish is cleared as seldom
-    command.addAll(
-        List.of("-Dspring.aot.enabled=true", "-Xms512m", "-Xmx1500m", "-XX:MetaspaceSize=256m"));
+    command.add(java());
+    command.addAll(JAVA);
     // a server that lives for minutes is compiled for longer than it gains by it; not so a bench's
     if (System.getProperty("groups", "").isEmpty()) command.add("-XX:TieredStopAtLevel=1");
-    String app = System.getProperty("app"); // as `./kite` unpacks it, which starts in half the time
-    if (app != null) command.add("-XX:SharedArchiveFile=" + app + ".jsa");
-    command.addAll(List.of("-jar", (app != null ? app : "../server/target") + "/jolly-kite.jar"));
+    command.addAll(QuickStart.command());
     ProcessBuilder b = new ProcessBuilder(command);
     b.environment().put("KITE_DB_URL", database);
     b.environment().put("KITE_DB_USER", role);
