@@ -2,7 +2,7 @@ import { pick } from '../session/selection';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Choose } from '../kit/Choose';
 import type { Attention, Camera, Command, Light } from '../core/types';
-import { core, useCore } from '../session/evaluated';
+import { core, useCoreStill } from '../session/evaluated';
 import { edit } from '../session/document';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
@@ -119,7 +119,7 @@ function Anchors({
   part: Attention;
   subject: Attention['subjects'][number];
 }) {
-  const names = useCore((c) => c.anchors(subject.entity));
+  const names = useCoreStill((c) => c.anchors(subject.entity));
   if (names.length < 2) return null;
   return (
     <Choose

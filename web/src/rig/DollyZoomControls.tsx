@@ -5,7 +5,7 @@ import type { Camera, DollyZoom } from '../core/types';
 import { edit } from '../session/document';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
-import { core, useCore } from '../session/evaluated';
+import { core, useCoreStill } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 
@@ -24,7 +24,7 @@ export function DollyZoomControls({ camera, part }: { camera: Camera; part: Doll
   const choices = Object.values(entities).filter(
     (e) => (e.kind === 'piece' && e.shape.kind !== 'group') || e.kind === 'mark',
   );
-  const anchors = useCore((c) => (held ? c.anchors(held) : []));
+  const anchors = useCoreStill((c) => (held ? c.anchors(held) : []));
   const focused =
     !!held &&
     !!camera.focus &&

@@ -1,5 +1,5 @@
 import type { Camera, Operator, Spring } from '../core/types';
-import { core, useCore } from '../session/evaluated';
+import { core, useCoreStill } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { edit } from '../session/document';
 import { Choice } from '../kit/Choice';
@@ -33,7 +33,7 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
   const set = (label: string, next: Operator): boolean =>
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const rows = new Float64Array(ROWS * 6);
-  useCore((c) => c.partPlot(camera.id, part.id, SECONDS, rows));
+  useCoreStill((c) => c.partPlot(camera.id, part.id, SECONDS, rows));
   const metres = greatest(rows, 6, [0, 1, 2]);
   const degrees = greatest(rows, 6, [3, 4, 5]);
   return (
@@ -92,7 +92,7 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
 /** How the spring answers a step, in place and in rotation. */
 export function SpringPlot({ camera, part }: { camera: Camera; part: Spring }) {
   const rows = new Float64Array(ROWS * 2);
-  useCore((c) => c.partPlot(camera.id, part.id, 2, rows));
+  useCoreStill((c) => c.partPlot(camera.id, part.id, 2, rows));
   const most = Math.max(1.2, greatest(rows, 2, [0, 1]));
   const y = (v: number) => H - 6 - (v / most) * (H - 12);
   const answer = (lane: number) =>

@@ -1,5 +1,5 @@
 import type { Camera, Rail } from '../core/types';
-import { core, useCore } from '../session/evaluated';
+import { core, useCoreStill } from '../session/evaluated';
 import { drawPath } from '../doing/create';
 import { edit } from '../session/document';
 import { select } from '../session/selection';
@@ -13,7 +13,7 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
   const entities = useSequence((s) => s.entities);
   const paths = Object.values(entities).filter((e) => e.kind === 'path');
   const set = (label: string, next: Rail) => edit(label, { kind: 'setPart', camera: camera.id, part: next });
-  const report = useCore((c) => (part.path ? c.pathReport(part.path) : null));
+  const report = useCoreStill((c) => (part.path ? c.pathReport(part.path) : null));
   return (
     <>
       <ChooseThing

@@ -29,9 +29,14 @@ export function core(): Core {
   return theCore();
 }
 
-/** What the core says of what is shown; asked again whenever the frame or the sequence is another. */
+/** What the core says of the shown frame; asked again whenever the frame or the sequence is another. */
 export function useCore<T>(question: (core: Core) => T): T {
   useSequence((s) => s.frame);
+  return useCoreStill(question);
+}
+
+/** What the core says that is the same on every frame; asked again when the sequence is another. */
+export function useCoreStill<T>(question: (core: Core) => T): T {
   useSequence((s) => s.version);
   return question(core());
 }

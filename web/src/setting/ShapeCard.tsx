@@ -1,6 +1,6 @@
 import { openWindow } from '../session/windows';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
-import { core, useCore } from '../session/evaluated';
+import { core, useCoreStill } from '../session/evaluated';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { FILE_UNITS } from '../fields/choices';
@@ -118,7 +118,7 @@ function ModelCard({
   reshape: (next: Model) => boolean;
 }) {
   const report = reportOf(shape.asset);
-  const nodes = useCore((c) => c.anchors(piece.id));
+  const nodes = useCoreStill((c) => c.anchors(piece.id));
   return (
     <div className="card">
       <div className="card-head">

@@ -7,7 +7,7 @@ import { Choice } from '../kit/Choice';
 import { LayerChoice } from '../fields/LayerChoice';
 import { MORE } from '../doing/withSelection';
 import { removeSelected } from '../doing/create';
-import { core, useCore } from '../session/evaluated';
+import { core, useCore, useCoreStill } from '../session/evaluated';
 import { edit } from '../session/document';
 import { useSequence } from '../session/state';
 import { Editing } from '../kit/Editing';
@@ -128,7 +128,7 @@ function RideChoice({ mark }: { mark: Extract<Entity, { kind: 'mark' }> }) {
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
   const options = Object.values(entities).filter((e) => e.kind === 'piece' || e.kind === 'camera');
-  const anchors = useCore((c) => (mark.rides ? c.anchors(mark.rides) : []));
+  const anchors = useCoreStill((c) => (mark.rides ? c.anchors(mark.rides) : []));
   const ride = (rides: string | null, anchor: string | null) =>
     edit(`Attach ${mark.name}`, { kind: 'attach', id: mark.id, rides, anchor, frame });
   return (
