@@ -4,19 +4,28 @@ import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
+import java.io.InputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import kite.core.command.ChannelCommand.SetValue;
+import kite.core.command.EntityCommand;
 import kite.core.document.AssetsUsed;
+import kite.core.document.Channels;
+import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.demo.SaltWind;
@@ -67,6 +76,55 @@ class CarryTest {
     assertEquals(200, r.statusCode());
     assertTrue(r.headers().firstValue("Content-Disposition").orElse("").contains("SW010.kite.zip"));
     return r.body();
+  }
+
+  /** A picture that nothing packs. */
+  private static byte[] noise(int side) throws Exception {
+    BufferedImage image = new BufferedImage(side, side, BufferedImage.TYPE_INT_RGB);
+    Random random = new Random(side);
+    for (int y = 0; y < side; y++)
+      for (int x = 0; x < side; x++) image.setRGB(x, y, random.nextInt());
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageIO.write(image, "png", out);
+    return out.toByteArray();
+  }
+
+  /** Half a minute is what the server's connector gives an answer by itself. */
+  @Test
+  void aFileThatTakesLongerThanHalfAMinuteComesWhole() throws Exception {
+    List<String> frames = new ArrayList<>();
+    for (int side : new int[] {2400, 2401}) {
+      var brought =
+          pim.postBytes("api/assets/images?name=noise.png&sequence=" + sw010, noise(side));
+      assertEquals(200, brought.statusCode(), brought.body());
+      frames.add(Person.json(brought).get("asset").asString());
+    }
+    Plate plate =
+        new Plate(
+            "noise",
+            "Noise",
+            null,
+            frames,
+            Plate.PlateFit.WIDTH,
+            false,
+            true,
+            1001,
+            Plate.After.HOLD,
+            Channels.NONE);
+    assertEquals(
+        200, pim.edit(sw010, UUID.randomUUID(), 0, new EntityCommand.Add(plate)).statusCode());
+    ByteArrayOutputStream file = new ByteArrayOutputStream();
+    try (InputStream in = pim.stream("api/sequences/" + sw010 + "/file")) {
+      for (byte[] some = in.readNBytes(1 << 20); some.length > 0; some = in.readNBytes(1 << 20)) {
+        file.write(some);
+        Thread.sleep(1000); // over a slow line
+      }
+    }
+    HttpResponse<String> there = bring(pim, production(pim, "hd-25"), file.toByteArray());
+    assertEquals(200, there.statusCode(), there.body());
+    assertEquals(
+        frames,
+        ((Plate) opened(pim, Person.json(there).get("id").asString()).get("noise")).frames());
   }
 
   private static HttpResponse<String> bring(Person who, String production, byte[] file)

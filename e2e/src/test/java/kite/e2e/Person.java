@@ -1,6 +1,7 @@
 package kite.e2e;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
@@ -111,6 +112,11 @@ final class Person {
         request(path)
             .header("Content-Type", "application/octet-stream")
             .POST(HttpRequest.BodyPublishers.ofByteArray(body)));
+  }
+
+  /** The body of an answer as it comes. */
+  InputStream stream(String path) throws IOException, InterruptedException {
+    return http.send(request(path).build(), HttpResponse.BodyHandlers.ofInputStream()).body();
   }
 
   HttpResponse<String> delete(String path) throws IOException, InterruptedException {

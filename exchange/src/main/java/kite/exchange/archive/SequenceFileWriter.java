@@ -23,7 +23,6 @@ public final class SequenceFileWriter implements AutoCloseable {
 
   public SequenceFileWriter(OutputStream out) {
     zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
-    zip.setLevel(Deflater.BEST_SPEED);
   }
 
   /** The document, as the codec writes it. */
@@ -50,6 +49,8 @@ public final class SequenceFileWriter implements AutoCloseable {
 
   private void part(Manifest.Kind kind, String path, byte[] bytes, String name, Manifest.Kept kept)
       throws IOException {
+    // pictures are packed already
+    zip.setLevel(kind == Manifest.Kind.IMAGE ? Deflater.NO_COMPRESSION : Deflater.BEST_SPEED);
     zip.putNextEntry(new ZipEntry(path));
     MessageDigest digest = sha256();
     DigestOutputStream out = new DigestOutputStream(zip, digest);

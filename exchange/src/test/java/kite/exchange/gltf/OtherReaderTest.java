@@ -42,7 +42,10 @@ class OtherReaderTest {
       for (MeshModel m : n.getMeshModels())
         for (MeshPrimitiveModel p : m.getMeshPrimitiveModels()) {
           triangles += p.getIndices().getCount() / 3;
-          grow(bounds, (AccessorFloatData) p.getAttributes().get("POSITION").getAccessorData(), world);
+          grow(
+              bounds,
+              (AccessorFloatData) p.getAttributes().get("POSITION").getAccessorData(),
+              world);
         }
     }
     assertEquals(List.of("body", "arm"), names);
