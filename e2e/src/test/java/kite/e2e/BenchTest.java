@@ -86,7 +86,7 @@ class BenchTest extends Desk {
         const { load } = await import('/core/kite-core.js');
         const core = (await load('/core/kite-core.wasm')).exports;
         const said = JSON.parse(core.open(document));
-        if (said.refusal) throw new Error(said.refusal.text);
+        if (said?.refusal) throw new Error(said.refusal.text);
         const doc = JSON.parse(document), n = core.slots();
         const world = new Float64Array(frames * n * 16), lens = new Float64Array(frames * n * 12);
         const root = new T.Group(), objects = {}, tracks = [];
@@ -226,7 +226,7 @@ class BenchTest extends Desk {
         const { load } = await import('/core/kite-core.js');
         const core = (await load('/core/kite-core.wasm')).exports;
         const said = JSON.parse(core.open(document));
-        if (said.refusal) throw new Error(said.refusal.text);
+        if (said?.refusal) throw new Error(said.refusal.text);
         const n = core.slots(), world = new Float64Array(n * 16), lens = new Float64Array(n * 12);
         const times = { evaluate: [], drag: [], ruler: [], seen: [] };
         for (let i = 0; i < 160; i++) {

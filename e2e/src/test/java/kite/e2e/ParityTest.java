@@ -55,7 +55,7 @@ class ParityTest extends Desk {
         const { load } = await import('/core/kite-core.js');
         const core = (await load('/core/kite-core.wasm')).exports;
         const said = JSON.parse(core.open(document));
-        if (said.refusal) throw new Error(said.refusal.text);
+        if (said?.refusal) throw new Error(said.refusal.text);
         for (const [asset, rig] of Object.entries(rigs)) core.registerModel(asset, rig);
         const doc = JSON.parse(document), h = doc.header, n = core.slots();
         const world = new Float64Array(n * 16), lens = new Float64Array(n * 12), out = { digest: core.digest() };

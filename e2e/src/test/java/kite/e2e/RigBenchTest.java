@@ -148,7 +148,7 @@ class RigBenchTest extends Desk {
         let world, lens;
         for (let i = 0; i < runs + 2; i++) {
           const said = JSON.parse(core.open(document));
-          if (said.refusal) throw new Error(said.refusal.text);
+          if (said?.refusal) throw new Error(said.refusal.text);
           const n = core.slots();
           world ??= new Float64Array(n * 16);
           lens ??= new Float64Array(n * 12);
