@@ -1265,6 +1265,7 @@ export interface KiteCore {
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
+  filmBackName(back: string): string;
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;
   followFocus(camera: string, subject: string, frame: number): string;

@@ -108,8 +108,8 @@ export function ContactSheet() {
                 <span className="mono muted">
                   {core().showNumber(lens[slot * LensRow.SIZE + LensRow.FOCAL], 'millimetres')}
                 </span>
-                {shot ? <span className="mono">{shot.shot}</span> : null}
               </span>
+              {shot ? <span className="mono tile-shot">{shot.shot}</span> : null}
             </Bare>
           );
         })}

@@ -234,7 +234,9 @@ export function DepthRuler({ camera }: { camera: Camera }) {
         )}
       </svg>
       <span className="mono ruler-says">
-        {`focus ${show(r.focusM)} · clips ${show(r.nearClipM)} – ${show(r.farClipM)} · hyperfocal ${show(r.hyperfocalM)}`}
+        {`focus ${show(r.focusM)} · `}
+        <span className="ruler-clips">{`clips ${show(r.nearClipM)} – ${show(r.farClipM)} · `}</span>
+        {`hyperfocal ${show(r.hyperfocalM)}`}
       </span>
     </div>
   );

@@ -1,7 +1,7 @@
 import { Tick } from '../kit/Tick';
 import { useSettings } from '../session/settings';
 import { useState } from 'react';
-import type { Camera, ChannelInfo, FilmBack, Fit, LensReport, NamedBack, Side } from '../core/types';
+import type { Camera, ChannelInfo, Fit, LensReport, Side } from '../core/types';
 import { core, useCore } from '../session/evaluated';
 import { Fields } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
@@ -18,10 +18,6 @@ import { aboutSubject } from '../doing/about';
 import { remember } from '../doing/earlierViews';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
-
-/** The film back in common use that has these measures. */
-const like = (backs: NamedBack[], own: FilmBack) =>
-  backs.find((b) => b.back.widthMm === own.widthMm && b.back.heightMm === own.heightMm);
 
 /** Focal length with the kit's stops, what it sees, and the film back it sees it on. */
 export function LensCard({ camera, channels }: { camera: Camera; channels: ChannelInfo[] }) {
@@ -129,16 +125,15 @@ function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport
   const own = camera.filmBack;
   const set = (filmBack: Camera['filmBack'], fit: Fit | null) =>
     edit('Film back', { kind: 'setBack', camera: camera.id, filmBack, fit });
-  const { filmBack: shared } = useSettings().cameraPackage;
-  const sequences = like(backs, shared)?.name ?? `${shared.widthMm} × ${shared.heightMm} mm`;
-  const named = own ? like(backs, own) : undefined;
+  const { filmBackName: shared } = useSettings();
+  const named = own && core().filmBackName(own);
   return (
     <>
       <Choice
         label="Film back"
-        value={own ? (named?.name ?? 'own') : ''}
+        value={own ? (named ?? 'own') : ''}
         options={[
-          ['', `the sequence’s: ${own ? sequences : report.filmBack}`],
+          ['', `the sequence’s: ${own ? shared : report.filmBack}`],
           ...backs.map((b): [string, string] => [b.name, b.name]),
           ['own', 'other measures …'],
         ]}

@@ -30,6 +30,7 @@ export function PathCard({ path }: { path: Path }) {
   const [listed, setListed] = useState(path.points.length <= 8);
   const [even, setEven] = useState(path.points.length);
   const report = useCoreStill((c) => c.pathReport(path.id));
+  const show = (m: number) => core().showNumber(m, 'metres');
   const reroute = (label: string, next: Partial<Pick<Path, 'closed' | 'points'>>) =>
     edit(label, {
       kind: 'reroute',
@@ -53,10 +54,9 @@ export function PathCard({ path }: { path: Path }) {
     <div className="card" style={{ borderLeftColor: 'var(--marigold)' }} data-testid="path-card">
       <p className="says">
         {path.points.length} points
-        {report ? `, ${core().showNumber(report.lengthM, 'metres')} long` : ''}
-        {!report || report.tightestRadiusM === null
-          ? ', straight'
-          : `, tightest radius ${core().showNumber(report.tightestRadiusM, 'metres')}`}
+        {report
+          ? `, ${show(report.lengthM)} long, ${report.tightestRadiusM === null ? 'straight' : `tightest radius ${show(report.tightestRadiusM)}`}`
+          : ''}
       </p>
       <Choice
         label="Ends"

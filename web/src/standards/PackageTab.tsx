@@ -19,9 +19,7 @@ export function Package({
   const p = now.cameraPackage;
   const pack = (by: Partial<CameraPackage>) => change({ cameraPackage: { ...p, ...by } });
   const backs = core().filmBacks();
-  const named = backs.find(
-    ({ back: b }) => b.widthMm === p.filmBack.widthMm && b.heightMm === p.filmBack.heightMm,
-  );
+  const named = core().filmBackName(p.filmBack);
   const rate = `${now.rate.numerator}/${now.rate.denominator}`;
   const size = `${p.deliveryWidth}×${p.deliveryHeight}`;
   return (
@@ -66,7 +64,7 @@ export function Package({
       <div>
         <Choice
           label="Film back"
-          value={named?.name ?? ''}
+          value={named ?? ''}
           options={[...backs.map((b): [string, string] => [b.name, b.name]), ['', 'other measures']]}
           onChange={(v) => {
             const b = backs.find((x) => x.name === v);

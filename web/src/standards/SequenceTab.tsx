@@ -15,6 +15,7 @@ export function SequenceOwn() {
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });
   const own = (by: Partial<Own>, label: string) => put(label, { own: { ...header.own, ...by } });
   const s = header.standards;
+  const backs = core().filmBacks();
   const rate = header.own.rate ?? s.rate;
   const delivery = header.own.delivery ?? {
     width: s.cameraPackage.deliveryWidth,
@@ -87,25 +88,10 @@ export function SequenceOwn() {
           header.own.filmBack !== null,
           <Choice
             label="Film back"
-            value={
-              core()
-                .filmBacks()
-                .find(
-                  ({ back: b }) =>
-                    b.widthMm === (header.own.filmBack ?? s.cameraPackage.filmBack).widthMm &&
-                    b.heightMm === (header.own.filmBack ?? s.cameraPackage.filmBack).heightMm,
-                )?.name ?? ''
-            }
-            options={[
-              ['', 'other'],
-              ...core()
-                .filmBacks()
-                .map((b): [string, string] => [b.name, b.name]),
-            ]}
+            value={core().filmBackName(header.own.filmBack ?? s.cameraPackage.filmBack) ?? ''}
+            options={[['', 'other'], ...backs.map((b): [string, string] => [b.name, b.name])]}
             onChange={(v) => {
-              const b = core()
-                .filmBacks()
-                .find((x) => x.name === v);
+              const b = backs.find((x) => x.name === v);
               if (b) own({ filmBack: b.back }, 'Film back of the sequence');
             }}
           />,

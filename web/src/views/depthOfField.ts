@@ -23,7 +23,7 @@ export interface Look {
 }
 
 /**
- * Depth-of-field blur for the lens view. How wide each depth blurs the core says (KiteCore.blur); this
+ * Depth-of-field blur for the lens view. How wide each depth blurs the core says (`blur`); this
  * pass only spreads each pixel over its disc, gathered along a golden-angle spiral.
  */
 export class DepthOfFieldPass {

@@ -75,9 +75,12 @@ async function make({ renderer: r, scene, parts, camera, target }: Drawing): Pro
   }
   gl.deleteSync(fence);
   if (gl.isContextLost()) return;
-  // what the first drawing would ask of them is asked now, while nothing is being drawn that it would wait for
-  for (const p of r.info.programs ?? []) {
+  // what the first drawing would ask of them is asked now, while nothing is being drawn that it would wait for, and the
+  // page goes on between one and the next
+  for (const p of [...(r.info.programs ?? [])]) {
     p.getUniforms();
     p.getAttributes();
+    await wait(0);
+    if (gl.isContextLost()) return;
   }
 }

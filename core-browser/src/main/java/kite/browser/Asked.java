@@ -18,11 +18,13 @@ import kite.core.delta.Delta;
 import kite.core.delta.DeltaJson;
 import kite.core.document.Sequence;
 import kite.core.document.Standards;
+import kite.core.form.Fields;
 import kite.core.form.RigJson;
 import kite.core.form.SequenceJson;
 import kite.core.form.StandardsJson;
 import kite.core.math.Vec3;
 import kite.core.motion.MotionRequest;
+import kite.core.optics.FilmBack;
 import kite.core.readyrig.SavedRig;
 import kite.core.rig.Subject;
 import kite.core.rules.Change;
@@ -59,6 +61,10 @@ final class Asked {
   /** As somebody types them: whether they keep the rules is asked of them. */
   static Standards standards(String json) {
     return StandardsJson.readUnchecked(json);
+  }
+
+  static FilmBack filmBack(String json) {
+    return StandardsJson.back(Fields.parse(json));
   }
 
   static List<Command> commands(String json) {

@@ -15,6 +15,7 @@ import kite.core.frame.HoldBoth;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
+import kite.core.optics.FilmBack;
 import kite.core.optics.FilmBacks;
 import kite.core.optics.Fit;
 import kite.core.rules.Refusal;
@@ -124,7 +125,9 @@ final class LensAnswers {
     return Math.max(endless, Double.isFinite(nearestM) ? near : 0) / l.heightMm();
   }
 
-  /** Clips, focus, sharp limits and the subjects' extents along a camera's axis, metres. */
+  /**
+   * What the depth ruler shows, metres along the axis; the far limit is null when it is unbounded.
+   */
   record DepthReading(
       List<DepthRuler.Bar> bars,
       double nearClipM,
@@ -134,6 +137,7 @@ final class LensAnswers {
       @OrNull double farLimitM,
       double hyperfocalM) {}
 
+  /** Clips, focus, sharp limits and the subjects' extents along a camera's axis. */
   public static DepthReading depthRuler(String camera) {
     At l = At.of(camera);
     DepthOfField d = l.dof();
@@ -186,6 +190,12 @@ final class LensAnswers {
   /** The commands that set both clips so that nothing in frame is cut off over a run of frames. */
   public static List<Command> nothingCutOff(String camera, int first, int last) {
     return Clips.nothingCutOff(Opened.shown(), Opened::rig, Opened.camera(camera), first, last);
+  }
+
+  /** The trade's name of a film back; null for measures that have none. */
+  @OrNull
+  public static String filmBackName(FilmBack back) {
+    return FilmBacks.tradeNameOf(back);
   }
 
   /** Film backs in common use. */

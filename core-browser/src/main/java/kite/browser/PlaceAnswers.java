@@ -6,6 +6,7 @@ import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.frame.Eye;
+import kite.core.frame.FreeGround;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
@@ -146,6 +147,6 @@ final class PlaceAnswers {
 
   /** Where from a place on the ground to the right a footprint stands free: x in metres. */
   public static double freeGround(double x, double z, double widthM, double depthM) {
-    return kite.core.frame.FreeGround.x(Opened.shown(), Opened.plan(), x, z, widthM, depthM);
+    return FreeGround.x(Opened.shown(), Opened.plan(), x, z, widthM, depthM);
   }
 }

@@ -28,7 +28,7 @@ final class StandardsAnswers {
 
   /** What new standards would change here, in short sentences. */
   public static List<String> standardsChange(Standards standards) {
-    for (Refusal r : StandardsRules.faults(standards)) throw r;
+    StandardsRules.check(standards);
     return StandardsChange.sentences(Opened.shown(), standards);
   }
 

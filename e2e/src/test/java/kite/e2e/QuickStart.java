@@ -3,7 +3,6 @@ package kite.e2e;
 import java.io.File;
 import java.io.IOException;
 import java.io.RandomAccessFile;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
@@ -31,9 +30,9 @@ final class QuickStart {
     if (app != null)
       return List.of("-XX:SharedArchiveFile=" + app + ".jsa", "-jar", app + "/jolly-kite.jar");
     Files.createDirectories(APP.getParent());
-    try (RandomAccessFile file = new RandomAccessFile("target/app.lock", "rw");
-        FileLock lock = file.getChannel().lock()) {
-      if (lock.isValid() && !isOfThisJar()) make();
+    try (RandomAccessFile one = new RandomAccessFile("target/app.lock", "rw")) {
+      one.getChannel().lock(); // until it is closed
+      if (!isOfThisJar()) make();
     }
     return List.of("-XX:SharedArchiveFile=" + ARCHIVE, "-jar", APP + "/jolly-kite.jar");
   }

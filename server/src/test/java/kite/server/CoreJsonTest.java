@@ -3,6 +3,7 @@ package kite.server;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
+import java.io.Reader;
 import kite.exchange.Json;
 import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
@@ -25,6 +26,26 @@ class CoreJsonTest {
   void aPageOfAnEarlierBuildSendsItAsText() {
     String body = Json.MAPPER.createObjectNode().put("document", DOCUMENT).toString();
     assertEquals(DOCUMENT, Json.MAPPER.readValue(body, Body.class).document().text());
+  }
+
+  @Test
+  void aBodyWithoutEndIsRefusedOnTheWay() {
+    Reader endless =
+        new Reader() {
+          private boolean begun;
+
+          @Override
+          public int read(char[] into, int at, int length) {
+            String more = begun ? "0,".repeat(length / 2) : "{\"document\":[";
+            begun = true;
+            more.getChars(0, more.length(), into, at);
+            return more.length();
+          }
+
+          @Override
+          public void close() {}
+        };
+    assertThrows(JacksonException.class, () -> Json.MAPPER.readValue(endless, Body.class));
   }
 
   @Test

@@ -34,8 +34,14 @@ public final class FilmBacks {
 
   /** The trade's name of a size, or its measures where it has none. */
   public static String nameOf(FilmBack b) {
+    String name = tradeNameOf(b);
+    return name == null ? b.widthMm() + " × " + b.heightMm() + " mm" : name;
+  }
+
+  /** The trade's name of a size, or null. */
+  public static String tradeNameOf(FilmBack b) {
     for (NamedBack n : ALL)
       if (n.back().widthMm() == b.widthMm() && n.back().heightMm() == b.heightMm()) return n.name();
-    return b.widthMm() + " × " + b.heightMm() + " mm";
+    return null;
   }
 }
