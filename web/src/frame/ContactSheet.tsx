@@ -9,7 +9,8 @@ import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { LensPicture } from '../views/LensPicture';
 import { stage } from '../views/stage';
-import { giveBack, takeSheet } from '../views/surfaces';
+import { drawnSoFar } from '../views/drawnSoFar';
+import { fit, giveBack, takeSheet } from '../views/surfaces';
 import { Bare } from '../kit/Bare';
 import { Pill } from '../kit/Pill';
 import './frame.css';
@@ -31,6 +32,7 @@ export function ContactSheet() {
     const { canvas, renderer } = sheet;
     const waiting = new Set<string>();
     let [asked, ready, left] = [0, false, false];
+    let drawn = () => true;
     const ask = () => {
       if (!asked && ready && !left) asked = requestAnimationFrame(next);
     };
@@ -39,22 +41,30 @@ export function ContactSheet() {
       ask();
     };
     const picture = new LensPicture(renderer, all);
+    /** As large as the tiles are shown. */
+    const fitTiles = () => {
+      const [tile] = tiles.current.values();
+      const width = Math.max(16, Math.min(MOST_PX, Math.round((tile?.clientWidth ?? 0) * devicePixelRatio)));
+      fit(sheet, width, Math.round(width / aspect));
+    };
     const next = () => {
       asked = 0;
+      if (!drawn()) return ask(); // what one drawing asks of the graphics side would wait for the one before it
       const [id] = waiting;
       if (id === undefined) return;
       waiting.delete(id);
       const tile = tiles.current.get(id);
       if (tile) {
-        // as large as it is shown; handed over as it lies on the graphics side, so that nothing waits for it here
-        const width = Math.max(16, Math.min(MOST_PX, Math.round(tile.clientWidth * devicePixelRatio)));
-        renderer.setSize(width, Math.round(width / aspect), false);
+        fitTiles();
         picture.draw(id, [1, 1]);
+        drawn = drawnSoFar(renderer);
+        // handed over as it lies on the graphics side, so that nothing waits for it here
         tile.getContext('bitmaprenderer')!.transferFromImageBitmap(canvas.transferToImageBitmap());
         tile.dataset.drawn = String(useSequence.getState().frame);
       }
       if (waiting.size) ask();
     };
+    fitTiles();
     void picture.prepare().then((can) => {
       ready = can;
       all();

@@ -21,7 +21,7 @@ import { CompareOver } from './CompareOver';
 import { whenAskedForAxisPoint } from '../doing/axisPoint';
 import { LensPicture, type Seen } from '../views/LensPicture';
 import { stage } from '../views/stage';
-import { useSurface } from '../views/surfaces';
+import { fit as fitSurface, useSurface } from '../views/surfaces';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 import './frame.css';
@@ -63,7 +63,8 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       );
       return;
     }
-    const { renderer, canvas } = surface.current;
+    const on = surface.current;
+    const { renderer, canvas } = on;
     let asked = 0;
     let settle = 0;
     let wider: [number, number] = [1, 1];
@@ -78,8 +79,9 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       settle = globalThis.setTimeout(look, SETTLE_MS) as unknown as number;
     };
     let ready = false; // its shaders are made beside the page, which goes on meanwhile
+    let shown = false;
     const ask = () => {
-      if (!asked && ready) asked = requestAnimationFrame(draw);
+      if (!asked && ready && shown) asked = requestAnimationFrame(draw);
     };
     picture.current = new LensPicture(renderer, ask);
     void picture.current.prepare().then((can) => {
@@ -91,14 +93,15 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     const exact = (px: number) => Math.floor(px * fine) / fine;
     const fit = () => {
       const r = box.current?.getBoundingClientRect();
-      if (!r) return; // taken away just now
+      shown = !!r?.width; // it may be taken away just now, or lie under something
+      if (!r || !shown) return;
       const room = whole ? 1 : 0.8; // leave some of the surround to be seen
       const w = exact(Math.max(16, Math.min(r.width, r.height * aspect) * room));
       const h = exact(Math.max(9, w / aspect));
       setFrame({ left: (r.width - w) / 2, top: (r.height - h) / 2, width: w, height: h });
       const size = whole ? [w, h] : [exact(Math.max(16, r.width)), exact(Math.max(9, r.height))];
       wider = [size[0] / w, size[1] / h];
-      renderer.setSize(size[0], size[1]);
+      fitSurface(on, size[0], size[1]);
       ask();
     };
     const size = new ResizeObserver(fit);

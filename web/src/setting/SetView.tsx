@@ -15,7 +15,7 @@ import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
 import { useWithKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from '../views/SetViewer';
-import { useSurface } from '../views/surfaces';
+import { makeAhead, useSurface } from '../views/surfaces';
 import { frameAll, frameSelection, setViewers } from '../views/setViewers';
 import { Pill } from '../kit/Pill';
 import './setting.css';
@@ -27,11 +27,29 @@ const SIDES: { id: Side; name: string; tip: string }[] = [
   { id: 'side', name: 'Side', tip: 'Along −X' },
 ];
 
+/** Has all there to draw four views on before they are wanted. */
+export const fourAhead = (): Promise<void> => makeAhead('set', SIDES.length - 1);
+
+/** Whether four views are shown: from when they are wanted it takes until there is something to draw them on. */
+function useFour(): boolean {
+  const wanted = useSequence((s) => s.fourViews);
+  const [ready, setReady] = useState(false);
+  useEffect(() => {
+    if (!wanted) return setReady(false);
+    let still = true;
+    void fourAhead().then(() => setReady(still));
+    return () => {
+      still = false;
+    };
+  }, [wanted]);
+  return wanted && ready;
+}
+
 /** A free view of the world, or four at once. Moving in it never moves a camera. */
 export function SetView() {
   const withKeys = useWithKeys();
   const [side, setSide] = useState<Side>('free');
-  const four = useSequence((s) => s.fourViews);
+  const four = useFour();
   const drawing = useSequence((s) => s.drawing);
   const picking = useSequence((s) => s.picking);
   const drawingNow = drawing !== null;

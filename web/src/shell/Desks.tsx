@@ -30,11 +30,12 @@ export function Desks(parts: {
   sideRail: ReactNode;
   set: ReactNode;
   lens: ReactNode;
-  /** What lies over both views, or null. */
-  over: ReactNode;
+  /** What lies over both views while it is open. */
+  sheet: ReactNode;
   time: ReactNode;
 }) {
   const desk = useSequence((s) => s.desk);
+  const sheetOpen = useSequence((s) => s.contactSheet);
   const { arrangement: a, width, height } = useArrangement();
   const whole = useGroupRef();
   const across = useGroupRef();
@@ -89,8 +90,8 @@ export function Desks(parts: {
           </Panel>
           <Bar aria-label="Width of the roster" onDoubleClick={again} />
           <Panel id="views-room" minSize="300px">
-            {parts.over}
-            <div hidden={parts.over !== null} style={{ height: '100%' }}>
+            {sheetOpen ? parts.sheet : null}
+            <div hidden={sheetOpen} style={{ height: '100%' }}>
               <Group groupRef={views} onLayoutChanged={keep((l) => ({ set: l['set-room'] / 100 }))}>
                 <Panel id="set-room" defaultSize={`${a.set * 100}%`} minSize="12%">
                   {parts.set}

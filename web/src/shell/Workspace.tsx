@@ -12,7 +12,7 @@ import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
 import { LensView } from '../frame/LensView';
-import { SetView } from '../setting/SetView';
+import { fourAhead, SetView } from '../setting/SetView';
 import { Desks } from './Desks';
 import { theHelper } from './helper';
 import { RUNS } from './runs';
@@ -21,20 +21,18 @@ import { RosterRail, SideRail } from './Rails';
 import { Top } from './Top';
 import { Windows } from './Windows';
 
-/** How long after the desks are there what else may be needed is fetched. */
+/** How long after the desks are there what else may be needed is fetched and made. */
 const AHEAD_MS = 2500;
 
 /** The one window: five desks over the same sequence. */
 export function Workspace() {
-  const desk = useSequence((s) => s.desk);
-  const sheet = useSequence((s) => s.contactSheet);
   const [dropping, setDropping] = useState(false);
   // the picture first: what stands about it is made meanwhile, in pieces
   const [whole, setWhole] = useState(false);
   useEffect(() => startTransition(() => setWhole(true)), []);
   useEffect(() => {
     theHelper();
-    const ahead = setTimeout(() => void fetchAhead(), AHEAD_MS);
+    const ahead = setTimeout(() => void fetchAhead().then(fourAhead), AHEAD_MS);
     const leave = tellOthers();
     const key = (e: KeyboardEvent) => press(e, RUNS);
     // a button pressed with the pointer gives the keyboard back to the desk; one reached by Tab keeps it
@@ -85,20 +83,12 @@ export function Workspace() {
             <LensView />
           </Panel>
         }
-        over={
-          sheet ? (
-            <Panel name="The contact sheet" area="views">
-              <ContactSheet />
-            </Panel>
-          ) : null
+        sheet={
+          <Panel name="The contact sheet" area="views">
+            <ContactSheet />
+          </Panel>
         }
-        side={
-          <aside className="right" aria-label={desk === 'handover' ? 'Hand over' : 'Selection'}>
-            <Panel name="This panel" area="grow">
-              {whole ? desk === 'handover' ? <HandOverPanel /> : <Selection /> : null}
-            </Panel>
-          </aside>
-        }
+        side={<Side whole={whole} />}
         sideRail={<SideRail />}
         time={
           <Panel name="The lanes" area="time">
@@ -116,6 +106,18 @@ export function Workspace() {
       </Panel>
       <FirstSteps />
     </div>
+  );
+}
+
+/** What the desk that is open shows on the right. */
+function Side({ whole }: { whole: boolean }) {
+  const handingOver = useSequence((s) => s.desk === 'handover');
+  return (
+    <aside className="right" aria-label={handingOver ? 'Hand over' : 'Selection'}>
+      <Panel name="This panel" area="grow">
+        {whole ? handingOver ? <HandOverPanel /> : <Selection /> : null}
+      </Panel>
+    </aside>
   );
 }
 

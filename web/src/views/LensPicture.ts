@@ -28,6 +28,8 @@ export class LensPicture {
   readonly eye = new THREE.PerspectiveCamera();
   private readonly blur = new DepthOfFieldPass();
   private readonly hatch = new ClipHatch();
+  /** What hatching can be drawn into: for that its shaders are made, or being made. */
+  private readonly hatched = new Map<THREE.WebGLRenderTarget | null, 'making' | 'made'>();
   private readonly plates: PlatesInFrame;
   private readonly ray = new THREE.Raycaster();
   private shadows = -1;
@@ -35,7 +37,7 @@ export class LensPicture {
 
   constructor(
     private readonly renderer: THREE.WebGLRenderer,
-    redraw: () => void,
+    private readonly redraw: () => void,
   ) {
     this.plates = new PlatesInFrame(redraw);
     stage.scene.add(this.plates.group);
@@ -51,17 +53,34 @@ export class LensPicture {
   /** Makes ready what drawing needs on the graphics side, without holding the page up; gives whether it can be drawn. */
   async prepare(): Promise<boolean> {
     stage.update();
-    const drawing: Drawing = {
+    const drawing = this.drawing(stage.seenByLenses);
+    await prepared(drawing);
+    await this.blur.prepare(drawing);
+    return !this.gone;
+  }
+
+  private drawing(parts: THREE.Object3D[]): Drawing {
+    return {
       renderer: this.renderer,
       scene: stage.scene,
-      parts: stage.seenByLenses,
+      parts,
       camera: this.eye,
       wanted: () => !this.gone,
       first: true,
     };
-    await prepared(drawing);
-    await this.blur.prepare(drawing);
-    return !this.gone;
+  }
+
+  /** Hatches what is cut; the first time its shaders are made beside the page, and the picture is drawn again then. */
+  private drawHatched(cut: THREE.Object3D[], target: THREE.WebGLRenderTarget | null): void {
+    if (cut.length === 0) return;
+    const hatched = this.hatched.get(target);
+    if (hatched === 'made') this.hatch.draw(this.renderer, stage.scene, this.eye, cut);
+    if (hatched) return;
+    this.hatched.set(target, 'making');
+    void this.hatch.prepare({ ...this.drawing(cut), target: target ?? undefined }).then(() => {
+      this.hatched.set(target, 'made');
+      if (!this.gone) this.redraw();
+    });
   }
 
   /** @param wider see {@link lookThrough} */
@@ -86,20 +105,17 @@ export class LensPicture {
     this.plates.group.visible = true;
     const seen = core().seen(id);
     const cut = seen.cut.map((x) => stage.drawnAs(x.id)).filter((o): o is THREE.Object3D => !!o && o.visible);
-    const more = () => {
-      if (cut.length) this.hatch.draw(r, stage.scene, this.eye, cut);
-    };
     if (c.depthOfField || s.sharpTint)
       this.blur.render(r, stage.scene, this.eye, id, {
         widest: c.depthOfField ? seen.widestBlur : 0,
         tinted: s.sharpTint,
         still,
         wider: wider[1],
-        more,
+        more: () => this.drawHatched(cut, this.blur.target),
       });
     else {
       r.render(stage.scene, this.eye);
-      more();
+      this.drawHatched(cut, null);
     }
     this.plates.group.visible = false;
     return seen;

@@ -15,7 +15,7 @@ import { AIDS, ARROWS } from './layers';
 import { whenAskedForPose, whenAskedOnScreen } from '../doing/setViewPose';
 import { prepared } from './preparing';
 import { stage } from './stage';
-import type { Surface } from './surfaces';
+import { fit, type Surface } from './surfaces';
 import { palette } from '../theme/tokens';
 
 /** Which way a view of the set looks. */
@@ -73,6 +73,8 @@ export class SetViewer {
   /** Whether its shaders are made: they are made beside the page, which goes on meanwhile. */
   private ready = false;
   private gone = false;
+  /** Whether it has any room: it may lie under something. */
+  private shown = false;
   private shadows = -1;
   private pressed: { x: number; y: number } | null = null;
   private grabbed: Grabbed | null = null;
@@ -83,10 +85,11 @@ export class SetViewer {
   private pressedAt = { x: 0, y: 0 };
 
   constructor(
-    { canvas, renderer }: Surface,
+    private readonly surface: Surface,
     private readonly box: HTMLElement,
     index: number,
   ) {
+    const { canvas, renderer } = surface;
     this.canvas = canvas;
     this.renderer = renderer;
     stage.update();
@@ -178,13 +181,14 @@ export class SetViewer {
   }
 
   private readonly ask = (): void => {
-    if (!this.asked && this.ready) this.asked = requestAnimationFrame(() => this.draw());
+    if (!this.asked && this.ready && this.shown) this.asked = requestAnimationFrame(() => this.draw());
   };
 
   private fit(): void {
     const { width, height } = this.box.getBoundingClientRect();
-    if (width < 2 || height < 2) return;
-    this.renderer.setSize(Math.floor(width), Math.floor(height));
+    this.shown = width >= 2 && height >= 2;
+    if (!this.shown) return;
+    fit(this.surface, Math.floor(width), Math.floor(height));
     this.free.aspect = width / height;
     this.free.updateProjectionMatrix();
     const h = this.span / 2;

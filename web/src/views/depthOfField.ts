@@ -27,7 +27,7 @@ export interface Look {
  * pass only spreads each pixel over its disc, gathered along a golden-angle spiral.
  */
 export class DepthOfFieldPass {
-  private readonly target: THREE.WebGLRenderTarget;
+  readonly target: THREE.WebGLRenderTarget;
   private readonly line = new Float64Array(2);
   private readonly scene = new THREE.Scene();
   private readonly flat = new THREE.OrthographicCamera(-1, 1, 1, -1, 0, 1);

@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { HATCH } from './layers';
+import { prepared, type Drawing } from './preparing';
 
 /** Draws, hatched, the parts of pieces that a camera's clips cut away. */
 export class ClipHatch {
@@ -28,6 +29,11 @@ export class ClipHatch {
           gl_FragDepth = near ? 0.0 : 0.9999995; // over everything, or only where nothing stands`,
         );
     };
+  }
+
+  /** Has the shaders made that hatching the parts of a drawing needs. */
+  prepare(d: Drawing): Promise<void> {
+    return prepared({ ...d, material: this.material });
   }
 
   /** Adds the hatching to what `eye` has just drawn. */

@@ -1,4 +1,5 @@
-import type * as THREE from 'three';
+import * as THREE from 'three';
+import { drawnSoFar } from './drawnSoFar';
 
 /** How often the graphics side is asked whether it is done. */
 const ASK_MS = 16;
@@ -16,6 +17,8 @@ export interface Drawing {
   /** Of the scene, what is drawn; all of it where that is not said. */
   parts?: THREE.Object3D[];
   camera: THREE.Camera;
+  /** What everything is drawn with, whatever it has of its own. */
+  material?: THREE.Material;
   /** What it is drawn into, which needs shaders of its own; the canvas where that is not said. */
   target?: THREE.WebGLRenderTarget;
   /** Whether it is still wanted when its turn has come. */
@@ -43,6 +46,19 @@ export function prepared(d: Drawing): Promise<void> {
   });
 }
 
+/** Until what is drawn next by a renderer is drawn, if that is soon. */
+async function nextPicture(r: THREE.WebGLRenderer): Promise<void> {
+  for (let i = 0; i < 2; i++) await new Promise((on) => requestAnimationFrame(on));
+  await done(r);
+}
+
+/** Until all is done that a renderer was asked for, looking now and then: asking outright would hold the page up. */
+async function done(r: THREE.WebGLRenderer): Promise<void> {
+  const drawn = drawnSoFar(r);
+  const until = performance.now() + PATIENCE_MS;
+  while (!drawn() && performance.now() < until) await wait(ASK_MS);
+}
+
 async function work(): Promise<void> {
   if (busy) return;
   busy = true;
@@ -54,26 +70,44 @@ async function work(): Promise<void> {
       console.warn('Shaders are made when they are first drawn', e);
     }
     d.made();
+    // its first picture is the longest; what is asked for the next one would wait for it
+    if (waiting.length) await nextPicture(d.renderer);
   }
   busy = false;
 }
 
-async function make({ renderer: r, scene, parts, camera, target }: Drawing): Promise<void> {
+/** Has `work` done while all meshes of `parts` have the given material, if any. */
+function wearing(material: THREE.Material | undefined, parts: THREE.Object3D[], work: () => void): void {
+  const own: [THREE.Mesh, THREE.Material | THREE.Material[]][] = [];
+  if (material)
+    for (const p of parts)
+      p.traverse((o) => {
+        if (!(o instanceof THREE.Mesh)) return;
+        own.push([o, o.material]);
+        o.material = material;
+      });
+  work();
+  for (const [mesh, was] of own) mesh.material = was;
+}
+
+async function make({
+  renderer: r,
+  scene,
+  parts = [scene],
+  material,
+  camera,
+  target,
+}: Drawing): Promise<void> {
   const gl = r.getContext() as WebGL2RenderingContext;
   if (gl.isContextLost()) return;
   const had = r.info.programs?.length ?? 0;
   r.setRenderTarget(target ?? null);
-  for (const p of parts ?? [scene]) r.compile(p, camera, scene);
+  wearing(material, parts, () => {
+    for (const p of parts) r.compile(p, camera, scene);
+  });
   r.setRenderTarget(null);
   if (r.info.programs?.length === had) return; // all were made for an earlier view
-  const fence = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
-  gl.flush();
-  const until = performance.now() + PATIENCE_MS;
-  while (fence && !gl.isContextLost() && gl.getSyncParameter(fence, gl.SYNC_STATUS) !== gl.SIGNALED) {
-    if (performance.now() > until) break;
-    await wait(ASK_MS);
-  }
-  gl.deleteSync(fence);
+  await done(r);
   if (gl.isContextLost()) return;
   // what the first drawing would ask of them is asked now, while nothing is being drawn that it would wait for, and the
   // page goes on between one and the next

@@ -69,10 +69,35 @@ export function takeSheet(): Surface<OffscreenCanvas> {
   );
 }
 
-/** Leaves a surface to the next view that is opened. What was drawn on it is gone. */
+/** Leaves a surface to the next view that is opened, as large as it is: most are opened as large again. What was drawn on it is gone. */
 export function giveBack(s: AnySurface): void {
-  s.renderer.setSize(1, 1, false);
+  s.renderer.setRenderTarget(null);
+  s.renderer.clear();
   idle.push(s);
+}
+
+/** Sees to it that so many surfaces are there to be taken at once: the page goes on between one and the next. */
+export async function makeAhead(use: 'lens' | 'set', count: number): Promise<void> {
+  while (idle.filter((s) => s.use === use).length < count) {
+    await new Promise((on) => setTimeout(on));
+    try {
+      idle.push(made(use, document.createElement('canvas')));
+    } catch {
+      return; // no 3D here: the view that is opened says so
+    }
+  }
+}
+
+const had = new THREE.Vector2();
+
+/**
+ * Makes what a renderer draws on as large as said, in the page's pixels. A change of size waits for all that is being drawn
+ * and wipes it, so none is made for nothing.
+ */
+export function fit({ canvas, renderer }: AnySurface, width: number, height: number): void {
+  renderer.getSize(had);
+  if (had.x !== width || had.y !== height)
+    renderer.setSize(width, height, canvas instanceof HTMLCanvasElement);
 }
 
 /**

@@ -316,10 +316,11 @@ abstract class Desk {
     drawn();
   }
 
-  /** Waits until the lens view has drawn the present frame and document. */
+  /** Waits until the lens view, where it is shown, has drawn the present frame and document. */
   void drawn() {
     page.waitForFunction(
-        "() => document.querySelector('[data-testid=lens]').dataset.drawn.startsWith(jollyKite.state().frame + '/')");
+        "() => { const lens = document.querySelector('[data-testid=lens]');"
+            + " return !lens.offsetParent || lens.dataset.drawn.startsWith(jollyKite.state().frame + '/'); }");
     page.evaluate(NEXT_FRAMES);
   }
 
@@ -328,7 +329,7 @@ abstract class Desk {
     page.waitForFunction(
         "() => { const s = jollyKite.state();"
             + " return s.coming === 0 && [...document.querySelectorAll('.view canvas[data-drawn]')]"
-            + ".every(c => c.dataset.drawn.split('/').pop() === String(s.version)); }");
+            + ".every(c => !c.offsetParent || c.dataset.drawn.split('/').pop() === String(s.version)); }");
     page.evaluate(NEXT_FRAMES);
   }
 
