@@ -118,6 +118,7 @@ export const bridge = (core: KiteCore) => ({
   moveHandle: (camera: string, part: string, x: number, y: number, z: number, frame: number, key: boolean): Command[] => answer(core.moveHandle(camera, part, x, y, z, frame, key)),
   moveTogether: (id: string, frames: number[], by: number, cuts: boolean): Command[] => answer(core.moveTogether(id, JSON.stringify(frames), by, cuts)),
   namingBreaches: (): Breach[] => answer(core.namingBreaches()),
+  newPart: (camera: string, kind: string, id: string): Command[] => answer(core.newPart(camera, kind, id)),
   notchM: (alongM: number): number => core.notchM(alongM),
   nothingCutOff: (camera: string, first: number, last: number): Command[] => answer(core.nothingCutOff(camera, first, last)),
   open: (document: SequenceDocument): void => answer(core.open(JSON.stringify(document))),

@@ -265,7 +265,54 @@ export interface Guide {
 
 export type Rule = 'thirds' | 'goldenSection' | 'goldenSpiral' | 'diagonals' | 'triangles' | 'centre' | 'grid' | 'horizon' | 'actionSafe' | 'titleSafe' | 'aspect';
 
-export type RigPart = Framings | Base | Rail | Slide | Arm | Head | Attention | DollyZoom | Trim | Spring | Operator;
+export type RigPart = Arm | Attention | Base | DollyZoom | Framings | Head | Operator | Rail | Slide | Spring | Trim;
+
+export interface Arm {
+  kind: 'arm';
+  id: string;
+  on: boolean;
+  level: boolean;
+  channels: Record<string, Channel>;
+}
+
+export interface Attention {
+  kind: 'attention';
+  id: string;
+  on: boolean;
+  up: Up;
+  upPiece: string | null;
+  blend: Blend;
+  subjects: Subject[];
+  cues: Cue[];
+  channels: Record<string, Channel>;
+}
+
+export type Up = 'world' | 'piece' | 'free';
+
+export type Blend = 'points' | 'directions';
+
+export interface Base {
+  kind: 'base';
+  id: string;
+  on: boolean;
+  rides: string | null;
+  takes: Takes;
+  channels: Record<string, Channel>;
+}
+
+export type Takes = 'position' | 'heading' | 'all';
+
+export interface DollyZoom {
+  kind: 'dollyZoom';
+  id: string;
+  on: boolean;
+  subject: Subject | null;
+  gives: Gives;
+  mmPerM: number;
+  channels: Record<string, Channel>;
+}
+
+export type Gives = 'lens' | 'place';
 
 export interface Framings {
   kind: 'framings';
@@ -280,16 +327,24 @@ export interface Framings {
 
 export type Route = 'straight' | 'swung';
 
-export interface Base {
-  kind: 'base';
+export interface Head {
+  kind: 'head';
   id: string;
   on: boolean;
-  rides: string | null;
-  takes: Takes;
   channels: Record<string, Channel>;
 }
 
-export type Takes = 'position' | 'heading' | 'all';
+export interface Operator {
+  kind: 'operator';
+  id: string;
+  on: boolean;
+  preset: Preset;
+  stepsPerSecond: number;
+  seed: number;
+  channels: Record<string, Channel>;
+}
+
+export type Preset = 'onShoulder' | 'standing' | 'walking' | 'running' | 'stabilised';
 
 export interface Rail {
   kind: 'rail';
@@ -311,48 +366,12 @@ export interface Slide {
   channels: Record<string, Channel>;
 }
 
-export interface Arm {
-  kind: 'arm';
-  id: string;
-  on: boolean;
-  level: boolean;
-  channels: Record<string, Channel>;
-}
-
-export interface Head {
-  kind: 'head';
+export interface Spring {
+  kind: 'spring';
   id: string;
   on: boolean;
   channels: Record<string, Channel>;
 }
-
-export interface Attention {
-  kind: 'attention';
-  id: string;
-  on: boolean;
-  up: Up;
-  upPiece: string | null;
-  blend: Blend;
-  subjects: Subject[];
-  cues: Cue[];
-  channels: Record<string, Channel>;
-}
-
-export type Up = 'world' | 'piece' | 'free';
-
-export type Blend = 'points' | 'directions';
-
-export interface DollyZoom {
-  kind: 'dollyZoom';
-  id: string;
-  on: boolean;
-  subject: Subject | null;
-  gives: Gives;
-  mmPerM: number;
-  channels: Record<string, Channel>;
-}
-
-export type Gives = 'lens' | 'place';
 
 export interface Trim {
   kind: 'trim';
@@ -369,25 +388,6 @@ export interface TrimSpan {
   fadeIn: number;
   fadeOut: number;
 }
-
-export interface Spring {
-  kind: 'spring';
-  id: string;
-  on: boolean;
-  channels: Record<string, Channel>;
-}
-
-export interface Operator {
-  kind: 'operator';
-  id: string;
-  on: boolean;
-  preset: Preset;
-  stepsPerSecond: number;
-  seed: number;
-  channels: Record<string, Channel>;
-}
-
-export type Preset = 'onShoulder' | 'standing' | 'walking' | 'running' | 'stabilised';
 
 export interface Light {
   kind: 'light';
@@ -1297,6 +1297,7 @@ export interface KiteCore {
   moveHandle(camera: string, part: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   moveTogether(id: string, frames: string, by: number, cuts: boolean): string;
   namingBreaches(): string;
+  newPart(camera: string, kind: string, id: string): string;
   notchM(alongM: number): number;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;

@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.bridge.Answers;
 import kite.core.command.Command;
+import kite.core.command.RigCommand;
 import kite.core.document.Camera;
-import kite.core.evaluate.PartPlot;
+import kite.core.evaluate.PartSteps;
 import kite.core.frame.HoldSize;
 import kite.core.frame.PartWords;
 import kite.core.frame.RigHandles;
@@ -14,8 +15,12 @@ import kite.core.readyrig.ReadyRig;
 import kite.core.readyrig.ReadyRigs;
 import kite.core.readyrig.SavedRig;
 import kite.core.report.Warnings;
-import kite.core.rig.DollyZoom;
+import kite.core.rig.PartKinds;
+import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rules.PartRules;
+import kite.core.rules.Refusal;
 import org.teavm.jso.typedarrays.Float64Array;
 
 /** A camera's stack of rig parts: what they do, their handles, and rigs to begin with. */
@@ -26,6 +31,14 @@ final class RigAnswers {
   /** What a rig part is doing at the frame last evaluated, in one line. */
   public static String partSays(String camera, String part, double frame) {
     return words(camera, frame).of(Opened.camera(camera).part(part));
+  }
+
+  /** The commands that put a new part of a kind on a camera's stack, where such a part goes. */
+  public static List<Command> newPart(String camera, String kind, String id) {
+    Camera c = Opened.camera(camera);
+    if (!(PartKinds.named(kind) instanceof PartRules<?> rules))
+      throw new Refusal("kind", camera, id, "There is no rig part “" + kind + "”.");
+    return List.of(new RigCommand.AddPart(camera, rules.begin(id), rules.place(c.rig())));
   }
 
   /** The sum of a camera's trims at the frame last evaluated, in one line; '' when it has none. */
@@ -47,7 +60,8 @@ final class RigAnswers {
   public static void partPlot(String camera, String part, double seconds, Float64Array out) {
     if (!(Opened.thing(camera) instanceof Camera c)) return;
     double[] rows = new double[out.getLength()];
-    PartPlot.fill(Opened.shown(), c, c.part(part), seconds, rows);
+    RigPart shown = c.part(part);
+    PartSteps.of(shown).plot(Opened.shown(), c, shown, seconds, rows);
     out.set(rows, 0);
   }
 

@@ -32,6 +32,9 @@ import kite.core.form.Words;
 import kite.core.math.Vec3;
 import kite.core.motion.MotionEdit;
 import kite.core.number.Unit;
+import kite.core.rig.PartKind;
+import kite.core.rig.PartKinds;
+import kite.core.rig.RigPart;
 import kite.core.rules.Change;
 import org.teavm.jso.typedarrays.Float64Array;
 
@@ -92,7 +95,7 @@ final class PageTypes {
                   .map(e -> "'" + Words.of((Enum<?>) e) + "'")
                   .collect(Collectors.joining(" | "))
               + ";");
-    } else if (c.isSealed()) {
+    } else if (c.isSealed() || c == RigPart.class) {
       String union = leaves(c).map(this::name).collect(Collectors.joining(" | "));
       types.put(n, "export type " + n + " = " + union + ";");
     } else {
@@ -110,6 +113,7 @@ final class PageTypes {
   }
 
   static Stream<Class<?>> leaves(Class<?> c) {
+    if (c == RigPart.class) return PartKinds.all().stream().map(PartKind::type);
     return c.isSealed()
         ? Arrays.stream(c.getPermittedSubclasses()).flatMap(PageTypes::leaves)
         : Stream.of(c);
@@ -126,7 +130,8 @@ final class PageTypes {
   }
 
   static boolean saysKind(Class<?> c) {
-    return c != Channel.Curve.class && Arrays.stream(c.getInterfaces()).anyMatch(Class::isSealed);
+    return c != Channel.Curve.class
+        && Arrays.stream(c.getInterfaces()).anyMatch(i -> i.isSealed() || i == RigPart.class);
   }
 
   static String kindOf(Class<?> c) {

@@ -1,6 +1,7 @@
 package kite.core;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import com.tngtech.archunit.base.DescribedPredicate;
@@ -13,7 +14,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import kite.core.kind.Kind;
+import kite.core.rig.PartKind;
+import kite.core.rig.PartKinds;
+import kite.core.rig.RigPart;
 import org.junit.jupiter.api.Test;
 
 /** The core is a house of layers: each uses only those below it. */
@@ -23,13 +29,14 @@ class LayersTest {
       List.of(
           List.of("math"),
           List.of("curve", "cue", "path", "optics", "number", "model"),
-          List.of("document+rig"),
+          List.of("document+rig"), // with the parts of the kinds of rig parts, see below
           List.of("cut", "rules", "shape"),
           List.of("form", "naming"),
           List.of("delta"),
           List.of("evaluate"),
           List.of("command"),
           List.of("motion", "frame", "drawing", "bake", "cueing", "begin", "sets"),
+          List.of("kind"),
           List.of("readyrig", "report", "light"),
           List.of("codec"));
 
@@ -52,6 +59,12 @@ class LayersTest {
   private static final Set<String> NOT_IN_THE_BROWSER =
       Set.of("java.lang.Thread", "java.lang.Process", "java.lang.Runtime", "java.lang.ThreadLocal");
 
+  /**
+   * A kind of rig part is one folder: the part as it stands in a document is of the layer of
+   * documents, all else of it, its step and its words, stands above {@code kind}.
+   */
+  private static final String KINDS = "kite.core.rig.";
+
   private final JavaClasses core =
       new ClassFileImporter()
           .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
@@ -72,13 +85,63 @@ class LayersTest {
   }
 
   @Test
+  void ofAKindOnlyThePartItselfIsUsedBelow() {
+    Set<String> kinds = new TreeSet<>();
+    for (JavaClass c : core)
+      if (c.getPackageName().startsWith(KINDS)) kinds.add(c.getPackageName());
+    assertEquals(PartKinds.all().size(), kinds.size(), "a folder each: " + kinds);
+    ArchRuleDefinition.noClasses()
+        .that(describe("are of no kind", c -> !c.getPackageName().startsWith(KINDS)))
+        .should()
+        .dependOnClassesThat(
+            describe(
+                "are more of a kind than its part",
+                c -> c.getPackageName().startsWith(KINDS) && !isPart(c)))
+        .check(core);
+    for (String kind : kinds)
+      ArchRuleDefinition.noClasses()
+          .that(describe("are parts", c -> c.getPackageName().equals(kind) && isPart(c)))
+          .should()
+          .dependOnClassesThat(
+              describe(
+                  "lie above documents",
+                  c ->
+                      c.getPackageName().startsWith("kite.core.")
+                          && !isPart(c)
+                          && !packagesBelow("rig").contains(c.getPackageName())))
+          .check(core);
+    for (PartKind<?> k : PartKinds.all()) assertInstanceOf(Kind.class, k);
+  }
+
+  /** Whether a class is a part as it stands in a document, or stands within one. */
+  private static boolean isPart(JavaClass of) {
+    JavaClass c = of.getBaseComponentType();
+    return c.isAssignableTo(RigPart.class) && c.getPackageName().startsWith(KINDS)
+        || c.getEnclosingClass().map(LayersTest::isPart).orElse(false);
+  }
+
+  /** The packages of the layer that has a package, and of those below it. */
+  private static Set<String> packagesBelow(String last) {
+    Set<String> all = new TreeSet<>();
+    for (List<String> layer : LAYERS) {
+      layer.forEach(together -> all.addAll(packages(together)));
+      if (all.contains("kite.core." + last)) break;
+    }
+    return all;
+  }
+
+  private static DescribedPredicate<JavaClass> describe(String what, Predicate<JavaClass> is) {
+    return DescribedPredicate.describe(what, is);
+  }
+
+  @Test
   void everyPackageHasItsPlace() {
     Set<String> placed = new TreeSet<>();
     LAYERS.forEach(l -> l.forEach(t -> placed.addAll(packages(t))));
     Set<String> there =
         core.stream()
             .map(JavaClass::getPackageName)
-            .filter(p -> !p.equals("kite.core"))
+            .filter(p -> !p.equals("kite.core") && !p.startsWith(KINDS))
             .collect(Collectors.toCollection(TreeSet::new));
     assertEquals(placed, there);
   }
@@ -115,7 +178,8 @@ class LayersTest {
                 "lie above " + p,
                 c ->
                     c.getPackageName().startsWith("kite.core.")
-                        && !may.contains(c.getPackageName())))
+                        && !may.contains(c.getPackageName())
+                        && !(isPart(c) && may.contains("kite.core.rig"))))
         .check(core);
   }
 

@@ -39,19 +39,19 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Arm;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Operator;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
-import kite.core.rig.Spring;
 import kite.core.rig.Subject;
-import kite.core.rig.Trim;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.head.Head;
+import kite.core.rig.operator.Operator;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
+import kite.core.rig.spring.Spring;
+import kite.core.rig.trim.Trim;
 
 /**
  * Documents made of chance, the same for the same seed, that use everything a document can hold.

@@ -41,13 +41,13 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
 
 /** Salt Wind: a kite festival on a windy harbour pier. */
 public final class SaltWind {

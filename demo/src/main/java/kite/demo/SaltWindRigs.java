@@ -20,17 +20,17 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Sequence;
-import kite.core.rig.Arm;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
-import kite.core.rig.Spring;
 import kite.core.rig.Subject;
-import kite.core.rig.Trim;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.operator.Operator;
+import kite.core.rig.slide.Slide;
+import kite.core.rig.spring.Spring;
+import kite.core.rig.trim.Trim;
 
 /** Three further cameras of SW010, built of the parts its cut does without. */
 final class SaltWindRigs {

@@ -199,16 +199,18 @@ class BenchTest extends Desk {
           Channels.NONE
               .with("y", 1.6)
               .with("x", kite.core.curve.Channel.curve(Key.smooth(0, i), Key.smooth(FRAMES, 0)));
-      rig.add(new kite.core.rig.Base("base", true, null, kite.core.rig.Base.Takes.POSITION, base));
-      rig.add(new kite.core.rig.Head("head", true, Channels.NONE));
+      rig.add(
+          new kite.core.rig.base.Base(
+              "base", true, null, kite.core.rig.base.Base.Takes.POSITION, base));
+      rig.add(new kite.core.rig.head.Head("head", true, Channels.NONE));
       if (i % 2 == 0)
         rig.add(
-            new kite.core.rig.Attention(
+            new kite.core.rig.attention.Attention(
                 "look",
                 true,
-                kite.core.rig.Attention.Up.WORLD,
+                kite.core.rig.attention.Attention.Up.WORLD,
                 null,
-                kite.core.rig.Attention.Blend.POINTS,
+                kite.core.rig.attention.Attention.Blend.POINTS,
                 subjects,
                 cues,
                 Channels.NONE));

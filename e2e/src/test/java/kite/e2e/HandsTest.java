@@ -12,7 +12,7 @@ import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
-import kite.core.rig.Attention;
+import kite.core.rig.attention.Attention;
 import org.junit.jupiter.api.Test;
 
 /** Keyboard and pointer act on what one works on, and on nothing else. */

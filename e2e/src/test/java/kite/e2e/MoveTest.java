@@ -11,13 +11,13 @@ import java.util.List;
 import java.util.regex.Pattern;
 import kite.core.curve.Channel;
 import kite.core.document.Camera;
-import kite.core.rig.Arm;
-import kite.core.rig.Attention;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
-import kite.core.rig.Trim;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.operator.Operator;
+import kite.core.rig.trim.Trim;
 import org.junit.jupiter.api.Test;
 
 /** The Move desk as a layout artist uses it: rigs, cues, notes, versions. */

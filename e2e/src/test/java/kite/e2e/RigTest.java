@@ -6,8 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import kite.core.document.Camera;
-import kite.core.rig.Attention;
-import kite.core.rig.Rail;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.rail.Rail;
 import org.junit.jupiter.api.Test;
 
 /** Points 4 and 5: attention that turns, and a rail on a drawn path. */

@@ -22,7 +22,7 @@ import kite.core.document.Measure;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
-import kite.core.rig.Attention;
+import kite.core.rig.attention.Attention;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

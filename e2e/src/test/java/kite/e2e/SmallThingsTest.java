@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Map;
 import kite.core.document.Camera;
 import kite.core.document.Piece;
-import kite.core.rig.Trim;
+import kite.core.rig.trim.Trim;
 import org.junit.jupiter.api.Test;
 
 /** Small things that were once otherwise than they said. */

@@ -16,9 +16,9 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Base;
 import kite.core.rig.RigPart;
-import kite.core.rig.Trim;
+import kite.core.rig.base.Base;
+import kite.core.rig.trim.Trim;
 
 /**
  * A move with keys on every frame parted in two: a base that goes the same way with few keys, and a

@@ -15,8 +15,8 @@ import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
 
 /**
  * A camera's motion as a file of another program gives it: one row per frame.

@@ -13,9 +13,9 @@ import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
 import kite.core.rig.RigPart;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
 import kite.core.rules.Refusal;
 
 /**

@@ -22,10 +22,10 @@ import kite.core.model.Models;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.path.PathTable;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
 
 /** Makes a path of the way a camera goes, and puts the camera on it as a rail. */
 public final class Route {

@@ -29,8 +29,8 @@ import kite.core.document.StandInKind;
 import kite.core.document.Standards;
 import kite.core.math.AxisOrder;
 import kite.core.optics.DeliveryWindow;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
 
 /** Documents that a sequence begins with. */
 public final class NewSequence {

@@ -70,8 +70,8 @@ import kite.core.form.RigJson;
 import kite.core.form.SequenceJson;
 import kite.core.form.StandardsJson;
 import kite.core.path.PathStyle;
-import kite.core.rig.Base;
 import kite.core.rig.Subject;
+import kite.core.rig.base.Base;
 
 /**
  * Commands. An edit is kept as {@code {"commands": [...]}}, and goes between page and server as the

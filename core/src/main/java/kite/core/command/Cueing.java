@@ -7,9 +7,9 @@ import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
-import kite.core.rig.Attention;
 import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 
 /** Whose cues a command changes: those of a camera's part, of its focus, or of a light's aim. */

@@ -15,11 +15,11 @@ import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Placement;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.dollyzoom.DollyZoom;
 import kite.core.rules.References;
 
 /**

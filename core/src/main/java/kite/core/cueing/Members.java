@@ -14,10 +14,10 @@ import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Light;
-import kite.core.rig.Attention;
 import kite.core.rig.Cued;
-import kite.core.rig.Framings;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.framings.Framings;
 import kite.core.rules.Refusal;
 
 /** Taking in whom cues share among, and letting them go. */

@@ -20,6 +20,11 @@ public record ChannelSpec(
     return new ChannelSpec(name, label, Unit.DEGREES, 0, -36000, 36000);
   }
 
+  /** A value kept inside the limits: free handles and runs beyond the keys may leave them. */
+  public double within(double v) {
+    return Math.max(least, Math.min(most, v));
+  }
+
   public static ChannelSpec of(
       String name, String label, Unit unit, double initial, double least, double most) {
     return new ChannelSpec(name, label, unit, initial, least, most);

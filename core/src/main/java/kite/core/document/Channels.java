@@ -1,9 +1,11 @@
 package kite.core.document;
 
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import kite.core.curve.Channel;
+import kite.core.curve.CompiledCurve;
 
 /** The channels of one thing by name. A channel that was never set has its spec's initial value. */
 public record Channels(Map<String, Channel> set) {
@@ -16,6 +18,16 @@ public record Channels(Map<String, Channel> set) {
   public Channel get(ChannelSpec spec) {
     Channel c = set.get(spec.name());
     return c == null ? Channel.fixed(spec.initial()) : c;
+  }
+
+  /** A channel ready to be asked for many frames. */
+  public CompiledCurve compiled(ChannelSpec spec) {
+    return CompiledCurve.of(get(spec));
+  }
+
+  /** Several channels likewise, in their order. */
+  public CompiledCurve[] compiled(List<ChannelSpec> specs) {
+    return specs.stream().map(this::compiled).toArray(CompiledCurve[]::new);
   }
 
   public Channels with(String name, Channel channel) {

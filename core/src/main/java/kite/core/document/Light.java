@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import kite.core.curve.Channel;
 import kite.core.number.Unit;
-import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
+import kite.core.rig.attention.Attention;
 
 /**
  * A light.

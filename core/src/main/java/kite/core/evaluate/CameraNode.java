@@ -25,6 +25,10 @@ final class CameraNode extends Node {
 
   private final List<PartStep> parts;
   private final Step[] steps;
+
+  /** Those that change the lens. */
+  private final Step[] ofLens;
+
   private final double unitLeft;
   private final double unitRight;
   private final double unitBottom;
@@ -56,29 +60,23 @@ final class CameraNode extends Node {
     for (int i = 0; i < LENS.length; i++) lens[i] = CompiledCurve.of(header.channel(c, LENS[i]));
     still = Arrays.stream(lens).allMatch(CompiledCurve::isFixed) ? new double[lens.length] : null;
     for (int i = 0; still != null && i < lens.length; i++)
-      still[i] = within(LENS[i], lens[i].value(0));
+      still[i] = LENS[i].within(lens[i].value(0));
     this.focus = focus;
     CameraPackage pack = header.packageOf(c);
     this.parts = parts;
     steps = new Step[parts.size()];
     for (int i = 0; i < steps.length; i++) {
       steps[i] = parts.get(i).step();
-      if (steps[i] instanceof SpringStep spring) spring.standsOn(new Below(i));
-      if (steps[i] instanceof AttentionStep attention) attention.standsOn(new Below(i));
+      steps[i].standsOn(new Below(i));
     }
-    lensStays = still != null && Arrays.stream(steps).noneMatch(CameraNode::changesLens);
+    ofLens = Arrays.stream(steps).filter(Step::changesLens).toArray(Step[]::new);
+    lensStays = still != null && ofLens.length == 0;
     DeliveryWindow unit = DeliveryWindow.of(1, pack.filmBack(), pack.aspect(), pack.fit(), 0, 0);
     unitLeft = unit.left();
     unitRight = unit.right();
     unitBottom = unit.bottom();
     unitTop = unit.top();
     squeeze = pack.filmBack().squeeze();
-  }
-
-  private static boolean changesLens(Step s) {
-    return s instanceof FramingsStep
-        || s instanceof TrimStep trim && trim.changesLens()
-        || s instanceof DollyZoomStep zoom && zoom.solvesLens();
   }
 
   /** A part's step, or null where it does nothing. */
@@ -111,13 +109,10 @@ final class CameraNode extends Node {
   void lens(double frame, Plan plan) {
     int o = slot * LensRow.SIZE;
     for (int i = 0; i < lens.length; i++)
-      plan.lens[o + i] = still != null ? still[i] : within(LENS[i], lens[i].value(frame));
-    for (Step s : steps) {
-      if (s instanceof FramingsStep framings) framings.lens(frame, plan.lens, o);
-      if (s instanceof TrimStep trim)
-        plan.lens[o + LensRow.FOCAL] =
-            within(Camera.FOCAL_LENGTH, plan.lens[o + LensRow.FOCAL] + trim.focal(frame));
-      if (s instanceof DollyZoomStep zoom && zoom.solvesLens()) zoomed(zoom, frame, plan, o);
+      plan.lens[o + i] = still != null ? still[i] : LENS[i].within(lens[i].value(frame));
+    for (Step s : ofLens) {
+      s.lens(frame, plan.lens, o);
+      if (s.solvesLens()) zoomed(s, frame, plan, o);
     }
     focusAt(plan, o, plan.lens[o + LensRow.FOCUS]);
     look(plan, o);
@@ -128,18 +123,18 @@ final class CameraNode extends Node {
   }
 
   /**
-   * Solves the focal length that holds a size. The distance is measured below the part, and below a
-   * spring that stands under it. Where an aim puts its subject off the axis, the lens turns the
-   * camera a little, and the distance with it: a few passes settle that.
+   * Solves the focal length that holds a size. The distance is measured below the part, and below
+   * one that lags under it. Where an aim puts its subject off the axis, the lens turns the camera a
+   * little, and the distance with it: a few passes settle that.
    */
-  private void zoomed(DollyZoomStep zoom, double frame, Plan plan, int o) {
+  private void zoomed(Step zoom, double frame, Plan plan, int o) {
     int count = 0;
-    while (steps[count] != zoom && !(steps[count] instanceof SpringStep)) count++;
+    while (steps[count] != zoom && !steps[count].lags()) count++;
     double own = plan.lens[o + LensRow.FOCAL];
     for (int pass = 0; pass < ZOOM_PASSES; pass++) {
       look(plan, o);
       below(count, frame, plan, standing);
-      double f = within(Camera.FOCAL_LENGTH, zoom.focal(frame, plan, standing, own));
+      double f = Camera.FOCAL_LENGTH.within(zoom.focal(frame, plan, standing, own));
       boolean settled = Math.abs(f - plan.lens[o + LensRow.FOCAL]) <= ZOOM_SETTLED * f;
       plan.lens[o + LensRow.FOCAL] = f;
       if (settled) return;
@@ -149,7 +144,7 @@ final class CameraNode extends Node {
   /** Focus no nearer than a lens of this length can form a picture at all. */
   private static void focusAt(Plan plan, int o, double metres) {
     double nearest = DepthOfField.nearestFocusM(plan.lens[o + LensRow.FOCAL]);
-    plan.lens[o + LensRow.FOCUS] = within(Camera.FOCUS, Math.max(nearest, metres));
+    plan.lens[o + LensRow.FOCUS] = Camera.FOCUS.within(Math.max(nearest, metres));
   }
 
   private void look(Plan plan, int o) {
@@ -193,7 +188,7 @@ final class CameraNode extends Node {
 
     @Override
     public boolean solvesLens() {
-      for (Step s : steps) if (s instanceof DollyZoomStep z && z.solvesLens()) return true;
+      for (Step s : ofLens) if (s.solvesLens()) return true;
       return false;
     }
 

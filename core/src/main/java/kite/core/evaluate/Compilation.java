@@ -7,7 +7,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import kite.core.cue.Cue;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Header;
@@ -20,19 +19,8 @@ import kite.core.document.Shape;
 import kite.core.model.ModelRig;
 import kite.core.model.Models;
 import kite.core.path.PathTable;
-import kite.core.rig.Arm;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Operator;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
-import kite.core.rig.Spring;
 import kite.core.rig.Subject;
-import kite.core.rig.Trim;
 import kite.core.rules.References;
 
 /**
@@ -161,8 +149,10 @@ final class Compilation {
       for (Subject s : l.attention().subjects()) from.add(made(s.entity()));
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(l.id());
-    AttentionStep aim =
-        l.attention() != null && l.attention().on() ? attention(l.attention()) : null;
+    Step aim =
+        l.attention() != null && l.attention().on()
+            ? newStep(l.attention(), new Standing(slot, List.of()))
+            : null;
     return new PlaceNode(l, slot, slotOr(l.parent()), aim, from.toArray());
   }
 
@@ -208,46 +198,16 @@ final class Compilation {
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
     for (String id : References.ids(part)) from.add(made(id));
     PartStep kept = old instanceof CameraNode n ? n.stepOf(part) : null;
-    // these look at their camera as that is now
-    boolean own = part instanceof Spring || part instanceof Attention || part instanceof DollyZoom;
-    if (kept != null && !own && holds(kept.madeFrom(), from.toArray())) return kept;
-    Step step = newStep(c, part, slot);
+    PartSteps<RigPart> steps = PartSteps.of(part);
+    if (kept != null && !steps.looksAtItsCamera() && holds(kept.madeFrom(), from.toArray()))
+      return kept;
+    List<RigPart> below = c.rig().subList(0, c.rig().indexOf(part));
+    Step step = newStep(part, new Standing(slot, below));
     return step == null ? null : new PartStep(step, from.toArray());
   }
 
-  private Step newStep(Camera c, RigPart part, int slot) {
-    Header h = sequence.header();
-    double fps = h.rate().perSecond();
-    if (part instanceof Base b) return new BaseStep(b, slotOr(b.rides()));
-    if (part instanceof Slide s) return new SlideStep(s);
-    if (part instanceof Head x) return new HeadStep(x);
-    if (part instanceof Rail r && sequence.get(r.path()) instanceof Path p)
-      return new RailStep(r, table(p), table(sequence.get(r.guide())), fps);
-    if (part instanceof Arm a) return new ArmStep(a);
-    if (part instanceof DollyZoom z && z.subject() != null)
-      return new DollyZoomStep(z, points(List.of(z.subject())), slot, aimsBelow(c, z));
-    if (part instanceof Trim t) return new TrimStep(t);
-    if (part instanceof Operator o) return new OperatorStep(o, h.firstFrame(), fps);
-    if (part instanceof Spring s) return new SpringStep(s, h.firstFrame(), fps);
-    if (part instanceof Framings f) return new FramingsStep(f, this::slotOr);
-    if (part instanceof Attention a) return attention(a);
-    return null;
-  }
-
-  /** Whether an attention below a dolly zoom looks at what that holds. */
-  private static boolean aimsBelow(Camera c, DollyZoom z) {
-    for (RigPart p : c.rig()) {
-      if (p == z) return false;
-      if (!(p instanceof Attention a) || !a.on()) continue;
-      for (Cue cue : a.cues()) if (cue.mix().containsKey(z.subject().entity())) return true;
-    }
-    return false;
-  }
-
-  private AttentionStep attention(Attention a) {
-    Header h = sequence.header();
-    return new AttentionStep(
-        a, points(a.subjects()), slotOr(a.upPiece()), h.firstFrame(), h.lastFrame());
+  private static Step newStep(RigPart part, Compiling from) {
+    return PartSteps.of(part).newStep(part, from);
   }
 
   private PathTable table(Entity path) {
@@ -265,5 +225,46 @@ final class Compilation {
       at[i] = slotOr(id);
     }
     return new SubjectPoints(subjects, pieces, at);
+  }
+
+  /** What a step is made from. */
+  private final class Standing implements Compiling {
+    private final int slot;
+    private final List<RigPart> below;
+
+    Standing(int slot, List<RigPart> below) {
+      this.slot = slot;
+      this.below = below;
+    }
+
+    @Override
+    public Header header() {
+      return sequence.header();
+    }
+
+    @Override
+    public int slot() {
+      return slot;
+    }
+
+    @Override
+    public int slotOf(String id) {
+      return slotOr(id);
+    }
+
+    @Override
+    public PathTable path(String id) {
+      return table(sequence.get(id));
+    }
+
+    @Override
+    public SubjectPoints points(List<Subject> subjects) {
+      return Compilation.this.points(subjects);
+    }
+
+    @Override
+    public List<RigPart> below() {
+      return below;
+    }
   }
 }

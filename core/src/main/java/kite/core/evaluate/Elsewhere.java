@@ -4,7 +4,7 @@ package kite.core.evaluate;
  * What a step stands on at other frames than the one being evaluated. A rule that needs the motion
  * around a frame asks here, so that its answer never depends on how one came to that frame.
  */
-interface Elsewhere {
+public interface Elsewhere {
   /** The node whose step asks. */
   Node owner();
 

@@ -1,15 +1,11 @@
 package kite.core.evaluate;
 
 import java.util.Set;
-import kite.core.curve.Channel;
-import kite.core.curve.CompiledCurve;
-import kite.core.document.ChannelSpec;
-import kite.core.document.Channels;
 import kite.core.document.Entity;
 import kite.core.rules.References;
 
 /** One entity ready for evaluation. It writes its world transform into its slot of the plan. */
-abstract class Node {
+public abstract class Node {
   final Entity entity;
   final String id;
   final int slot;
@@ -28,6 +24,11 @@ abstract class Node {
     this.madeFrom = madeFrom;
   }
 
+  /** Where its transform and lens are in the plan. */
+  public int slot() {
+    return slot;
+  }
+
   static String[] usesOf(Entity e) {
     return References.ids(e).toArray(new String[0]);
   }
@@ -42,21 +43,5 @@ abstract class Node {
   /** The same for another frame than the plan's, which may be looked at many times. */
   void evaluateElsewhere(double frame, Plan plan) {
     evaluate(frame, plan);
-  }
-
-  static CompiledCurve[] compile(Channels channels, Iterable<ChannelSpec> specs) {
-    java.util.List<CompiledCurve> all = new java.util.ArrayList<>();
-    for (ChannelSpec s : specs) {
-      Channel c = channels.get(s);
-      all.add(CompiledCurve.of(c));
-    }
-    return all.toArray(new CompiledCurve[0]);
-  }
-
-  /**
-   * A value kept inside its channel's limits: free handles and runs beyond the keys may leave them.
-   */
-  static double within(ChannelSpec spec, double v) {
-    return Math.max(spec.least(), Math.min(spec.most(), v));
   }
 }

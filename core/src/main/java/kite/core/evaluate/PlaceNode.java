@@ -45,7 +45,7 @@ final class PlaceNode extends Node implements Elsewhere {
   private final Map<String, Vec3> anchors = new HashMap<>();
 
   private final PlaceNode ridden;
-  private final AttentionStep aim;
+  private final Step aim;
   private final Sight sight;
   private final double[] from = new double[3];
 
@@ -62,7 +62,7 @@ final class PlaceNode extends Node implements Elsewhere {
       Object... madeFrom) {
     super(p, slot, madeFrom);
     this.shape = shape;
-    c = compile(p.channels(), Place.FULL);
+    c = p.channels().compiled(Place.FULL);
     order = p.order();
     this.parent = parent;
     posed = scaled = true;
@@ -83,7 +83,7 @@ final class PlaceNode extends Node implements Elsewhere {
 
   PlaceNode(Mark m, int slot, int parent, PlaceNode ridden, Object... madeFrom) {
     super(m, slot, madeFrom);
-    c = compile(m.channels(), Place.POSITION);
+    c = m.channels().compiled(Place.POSITION);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
     posed = scaled = pivoted = false;
@@ -100,10 +100,10 @@ final class PlaceNode extends Node implements Elsewhere {
    *
    * @param aim what keeps a spot aimed, or null
    */
-  PlaceNode(Light l, int slot, int parent, AttentionStep aim, Object... madeFrom) {
+  PlaceNode(Light l, int slot, int parent, Step aim, Object... madeFrom) {
     super(l, slot, madeFrom);
     boolean sun = l.form() == Light.Form.SUN;
-    c = compile(l.channels(), sun ? List.of(Light.HEADING, Light.ELEVATION) : Place.POSE);
+    c = l.channels().compiled(sun ? List.of(Light.HEADING, Light.ELEVATION) : Place.POSE);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
     posed = !sun;
@@ -205,7 +205,7 @@ final class PlaceNode extends Node implements Elsewhere {
         m,
         o);
     for (int axis = 0; scaled && axis < 3; axis++) {
-      double s = within(Place.SCALE_X, c[6 + axis].value(frame));
+      double s = Place.SCALE_X.within(c[6 + axis].value(frame));
       m[o + axis * 4] *= s;
       m[o + axis * 4 + 1] *= s;
       m[o + axis * 4 + 2] *= s;

@@ -16,8 +16,8 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Base;
 import kite.core.rig.RigPart;
+import kite.core.rig.base.Base;
 import kite.core.rules.Refusal;
 
 /**
@@ -135,7 +135,7 @@ public final class Placement {
       now.evaluate(f);
       double[] carrier =
           riding.rides() == null ? Matrix.newIdentity() : matrix(now, riding.rides());
-      if (riding.rides() != null) BaseStep.taken(riding.takes(), carrier);
+      if (riding.rides() != null) riding.takes().leave(carrier);
       double[] own = new double[Matrix.SIZE];
       Matrix.multiply(Matrix.newInverse(carrier, 0), 0, matrix(old, camera.id()), 0, own, 0);
       result = (Camera) withPose(result, base.id() + "/", own, f, frames.size() > 1, last);

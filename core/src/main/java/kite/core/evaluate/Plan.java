@@ -103,7 +103,7 @@ public final class Plan {
   }
 
   /** All that a node leans on, in order of evaluation. */
-  Node[] leansOn(Node node) {
+  public Node[] leansOn(Node node) {
     Node[] known = leaning.get(node);
     if (known != null) return known;
     Set<String> ids = new HashSet<>();
@@ -152,7 +152,7 @@ public final class Plan {
   }
 
   /** Evaluates some nodes at another frame than the plan's. */
-  void rerun(Node[] some, double atFrame) {
+  public void rerun(Node[] some, double atFrame) {
     for (Node n : some) n.evaluateElsewhere(atFrame, this);
   }
 

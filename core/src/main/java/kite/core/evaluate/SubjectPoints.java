@@ -5,7 +5,7 @@ import kite.core.math.Matrix;
 import kite.core.rig.Subject;
 
 /** The points that an aim or a focus looks for, ready for evaluation. */
-final class SubjectPoints {
+public final class SubjectPoints {
   private final Subject[] subjects;
   private final PlaceNode[] pieces;
   private final int[] slots;
@@ -16,12 +16,12 @@ final class SubjectPoints {
     this.slots = slots;
   }
 
-  int count() {
+  public int count() {
     return subjects.length;
   }
 
   /** Writes where a subject is in the world. Never allocates. */
-  void world(int i, double frame, Plan plan, double[] out) {
+  public void world(int i, double frame, Plan plan, double[] out) {
     out[0] = out[1] = out[2] = 0;
     if (pieces[i] != null) pieces[i].anchor(subjects[i].anchor(), frame, out);
     Matrix.point(

@@ -8,13 +8,13 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
 import kite.core.rules.Refusal;
 
 /**
@@ -109,7 +109,7 @@ public final class Walking {
     double[] under = below(s, c, carrier, f, before);
     if (part instanceof Base b && b.rides() != null) {
       under = Placement.matrix(before, b.rides());
-      BaseStep.taken(b.takes(), under);
+      b.takes().leave(under);
     } else if (part instanceof Base) under = Matrix.newIdentity();
     double[] a = Rotation.newPanTiltRoll(times(transposed(under), next), 0);
     String at = part.id() + "/";
@@ -238,7 +238,7 @@ public final class Walking {
       Plan plan = new Plan(s, Models.NONE, earlier);
       plan.evaluate(f);
       ride = Placement.matrix(plan, b.rides());
-      BaseStep.taken(b.takes(), ride);
+      b.takes().leave(ride);
     }
     Vec3 d = axes(ride, gap);
     return s.with(moved(c, b, f, key, d.x(), "x", d.y(), "y", d.z(), "z"));

@@ -24,8 +24,8 @@ import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 
 /** Entities. */

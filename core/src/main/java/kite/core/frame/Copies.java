@@ -25,7 +25,7 @@ import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.path.PathPoint;
-import kite.core.rig.Base;
+import kite.core.rig.base.Base;
 import kite.core.rules.Refusal;
 
 /** Copies of things that stand beside their originals, one step on from the other. */

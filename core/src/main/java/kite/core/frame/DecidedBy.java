@@ -4,10 +4,10 @@ import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Sequence;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rig.framings.Framings;
 
 /** What decides a number of a camera's lens in place of the camera's own channel. */
 public final class DecidedBy {

@@ -7,8 +7,8 @@ import kite.core.document.Camera;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
-import kite.core.rig.DollyZoom;
 import kite.core.rig.Subject;
+import kite.core.rig.dollyzoom.DollyZoom;
 import kite.core.rules.Refusal;
 
 /** Lets a dolly zoom hold a subject's size as the picture has it. */
@@ -41,7 +41,7 @@ public final class HoldSize {
   }
 
   /** Metres a subject stands ahead along a camera's axis; negative behind it. */
-  static double along(Plan plan, Camera c, Subject subject) {
+  public static double along(Plan plan, Camera c, Subject subject) {
     double[] p = new double[3];
     plan.subject(subject, p);
     return -Eye.of(plan, c.id()).seen(new Vec3(p[0], p[1], p[2])).z();

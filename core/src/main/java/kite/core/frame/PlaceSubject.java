@@ -19,9 +19,9 @@ import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Attention;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 
 /** Moves that put a subject at a place and size of the frame. */

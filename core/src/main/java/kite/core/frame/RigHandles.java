@@ -11,10 +11,10 @@ import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.path.PathTable;
-import kite.core.rig.Arm;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
 
 /**
  * Points by which a rig part is moved where it stands in the set: the carriage on its rail, the end

@@ -14,8 +14,8 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
-import kite.core.rig.Attention;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
 
 /**
  * Key, fill and rim about a subject, placed as seen from a camera: the key 40° to its right, the

@@ -23,7 +23,7 @@ import kite.core.document.Sequence;
 import kite.core.number.NumberText;
 import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
-import kite.core.rig.Trim;
+import kite.core.rig.trim.Trim;
 import kite.core.rules.Refusal;
 
 /** Moves keys, cues, trims and cuts of one thing in time, all alike. */

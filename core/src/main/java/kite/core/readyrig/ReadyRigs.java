@@ -23,17 +23,17 @@ import kite.core.model.Models;
 import kite.core.optics.DeliveryWindow;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Arm;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Operator;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
 import kite.core.rig.Subject;
-import kite.core.rig.Trim;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.head.Head;
+import kite.core.rig.operator.Operator;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
+import kite.core.rig.trim.Trim;
 import kite.core.rules.Refusal;
 
 /**
@@ -114,7 +114,9 @@ public final class ReadyRigs {
       }
       case HANDHELD -> {
         tripod(rig);
-        rig.add(new Operator("operator", true, Operator.Preset.ON_SHOULDER, 1.8, 1, Channels.NONE));
+        double steps = Operator.STEPS_PER_SECOND;
+        rig.add(
+            new Operator("operator", true, Operator.Preset.ON_SHOULDER, steps, 1, Channels.NONE));
       }
       case TRAVELLING -> {
         rig.add(base(here()));

@@ -21,8 +21,8 @@ import kite.core.form.EntityJson;
 import kite.core.frame.Eye;
 import kite.core.math.Rotation;
 import kite.core.model.Models;
-import kite.core.rig.Framings;
 import kite.core.rig.RigPart;
+import kite.core.rig.framings.Framings;
 import kite.core.rules.References;
 
 /**

@@ -21,14 +21,14 @@ import kite.core.optics.DepthOfField;
 import kite.core.optics.Lens;
 import kite.core.optics.LensKit;
 import kite.core.path.PathTable;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
 import kite.core.rig.Cued;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Operator;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.head.Head;
+import kite.core.rig.operator.Operator;
+import kite.core.rig.rail.Rail;
 
 /** What a careful assistant would point out about a camera's move, with where to look. */
 public final class Warnings {

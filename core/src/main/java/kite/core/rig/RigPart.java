@@ -5,9 +5,8 @@ import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.number.Unit;
 
-/** One element of a camera's stack. */
-public sealed interface RigPart
-    permits Framings, Base, Rail, Slide, Arm, Head, Attention, DollyZoom, Trim, Spring, Operator {
+/** One element of a camera's stack, as it stands in a document; see {@link PartKind}. */
+public interface RigPart {
   /** The word it is known by in stored documents and edits: it never changes. */
   String kind();
 

@@ -1,6 +1,7 @@
 package kite.core.rules;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,25 +16,17 @@ import kite.core.document.Focus;
 import kite.core.document.Guide;
 import kite.core.document.Sequence;
 import kite.core.number.NumberText;
-import kite.core.rig.Base;
 import kite.core.rig.Cued;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Operator;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
-import kite.core.rig.Trim;
 
 /** What must hold of a camera, and of cues wherever they are. */
 final class CameraRules {
   /** Shares may sum to 1 and this much more by rounding. */
   private static final double ROUNDING = 1e-9;
 
-  /** A dolly zoom holds a focal length over a distance from this on, in millimetres per metre, */
-  private static final double LEAST_MM_PER_M = 1e-4;
-
-  /** up to this. */
-  private static final double MOST_MM_PER_M = 1e6;
+  /** What a camera cannot use itself for, since it looks at it to know where to be. */
+  private static final Set<Use> LOOKS_AT = EnumSet.of(Use.ATTENDS, Use.FRAMING, Use.HOLDS_SIZE);
 
   private CameraRules() {}
 
@@ -46,14 +39,13 @@ final class CameraRules {
             c.id(),
             p.id(),
             "Each rig part of camera " + c.letter() + " needs an id of its own.");
-      if (p instanceof Cued a) {
-        for (Subject x : a.subjects()) notItself(c, p.id(), x);
-        checkCues(c.id(), "camera " + c.letter(), p.id(), a);
-      }
-      checkPart(c, p);
+      for (Reference r : References.of(p))
+        if (LOOKS_AT.contains(r.use())) notItself(c, p.id(), r.to());
+      if (p instanceof Cued a) checkCues(c.id(), "camera " + c.letter(), p.id(), a);
+      PartRules.of(p).check(c, p);
     }
     if (c.focus() != null) {
-      for (Subject x : c.focus().subjects()) notItself(c, Focus.ID, x);
+      for (Subject x : c.focus().subjects()) notItself(c, Focus.ID, x.entity());
       checkCues(c.id(), "camera " + c.letter(), Focus.ID, c.focus());
     }
     if (c.filmBack() != null) StandardsRules.check(c.filmBack(), c.id());
@@ -81,47 +73,6 @@ final class CameraRules {
         Camera.FOCUS,
         0.001,
         "Focus distance of camera " + c.letter() + " must be more than its focal length.");
-  }
-
-  private static void checkPart(Camera c, RigPart part) {
-    if (part instanceof Framings) {
-      for (RigPart below : c.rig().subList(0, c.rig().indexOf(part)))
-        if (!(below instanceof Base))
-          throw new Refusal(
-              "order",
-              c.id(),
-              part.id(),
-              "Framings of camera "
-                  + c.letter()
-                  + " stand first in its stack: only a base may be below them.");
-    }
-    if (part instanceof Trim t) {
-      if (t.label().length() > 200)
-        throw new Refusal("range", c.id(), t.id(), "A trim's note has at most 200 characters.");
-      Trim.Span x = t.span();
-      if (x != null
-          && !(x.first() < x.last()
-              && Math.abs(x.first()) + Math.abs(x.last()) < 1e8
-              && x.fadeIn() >= 0
-              && x.fadeOut() >= 0
-              && x.fadeIn() + x.fadeOut() < 1e8))
-        throw new Refusal(
-            "range",
-            c.id(),
-            t.id(),
-            "A trim holds from a frame to a later one, with fades of 0 frames or more.");
-    }
-    if (part instanceof DollyZoom z) {
-      if (z.subject() != null) notItself(c, z.id(), z.subject());
-      if (!(z.mmPerM() >= LEAST_MM_PER_M && z.mmPerM() <= MOST_MM_PER_M))
-        throw new Refusal(
-            "range",
-            c.id(),
-            z.id(),
-            "A dolly zoom holds between 0.0001 and 1000000 mm of focal length for each metre.");
-    }
-    if (part instanceof Operator o && !(o.stepsPerSecond() >= 0.2 && o.stepsPerSecond() <= 10))
-      throw new Refusal("range", c.id(), o.id(), "An operator takes 0.2 to 10 steps a second.");
   }
 
   /** Compares two channels at every key of either: the only frames where smooth curves turn. */
@@ -154,8 +105,8 @@ final class CameraRules {
               + " cannot be: columns, rows and ratios are 0 to 100, safe areas and strength 0 to 1.");
   }
 
-  private static void notItself(Camera c, String part, Subject s) {
-    if (s.entity().equals(c.id()))
+  private static void notItself(Camera c, String part, String looksAt) {
+    if (looksAt.equals(c.id()))
       throw new Refusal(
           "loop",
           c.id(),

@@ -19,13 +19,9 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Framings;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
 
 /** Who refers to whom, and letting go of what is taken away. */
 public final class References {
@@ -63,18 +59,7 @@ public final class References {
   /** Every use a rig part makes of others. */
   public static List<Reference> of(RigPart part) {
     List<Reference> all = new ArrayList<>();
-    if (part instanceof Base b) add(all, b.rides(), Use.RIDES);
-    if (part instanceof Rail r) {
-      add(all, r.path(), Use.RUNS_ON);
-      add(all, r.guide(), Use.FACES_ALONG);
-    }
-    if (part instanceof Framings f) for (String c : f.cameras()) add(all, c, Use.FRAMING);
-    if (part instanceof DollyZoom z && z.subject() != null)
-      add(all, z.subject().entity(), Use.HOLDS_SIZE);
-    if (part instanceof Attention a) {
-      for (Subject s : a.subjects()) add(all, s.entity(), Use.ATTENDS);
-      add(all, a.upPiece(), Use.UP);
-    }
+    PartRules.of(part).uses(part, (to, use) -> add(all, to, use));
     return all;
   }
 
@@ -187,11 +172,11 @@ public final class References {
     if (e instanceof Light l) {
       if (gone.contains(l.parent())) l = l.withParent(null);
       if (gone.contains(l.layer())) l = l.withLayer(null);
-      return l.attention() == null ? l : l.withAttention((Attention) released(l.attention(), gone));
+      return l.attention() == null ? l : l.withAttention((Attention) without(l.attention(), gone));
     }
     if (e instanceof Camera c) {
       List<RigPart> rig = new ArrayList<>();
-      for (RigPart p : c.rig()) rig.add(released(p, gone));
+      for (RigPart p : c.rig()) rig.add(without(p, gone));
       if (!c.rig().equals(rig)) c = c.withRig(rig);
       if (gone.contains(c.layer())) c = c.withLayer(null);
       if (c.focus() == null) return c;
@@ -208,13 +193,19 @@ public final class References {
     return gone.isEmpty() ? c : released(s, c, gone);
   }
 
-  private static List<Subject> left(List<Subject> subjects, Set<String> gone) {
+  private static RigPart without(RigPart part, Set<String> gone) {
+    return PartRules.of(part).without(part, gone);
+  }
+
+  /** Those of some subjects that stay. */
+  public static List<Subject> left(List<Subject> subjects, Set<String> gone) {
     List<Subject> stay = new ArrayList<>(subjects);
     stay.removeIf(x -> gone.contains(x.entity()));
     return stay;
   }
 
-  private static List<Cue> remaining(List<Cue> cues, Set<String> gone) {
+  /** Cues without the shares of what is gone. */
+  public static List<Cue> remaining(List<Cue> cues, Set<String> gone) {
     List<Cue> stay = new ArrayList<>();
     for (Cue cue : cues) {
       Map<String, Double> mix = new TreeMap<>(cue.mix());
@@ -222,37 +213,5 @@ public final class References {
       stay.add(new Cue(cue.frame(), cue.travel(), cue.ease(), mix));
     }
     return stay;
-  }
-
-  private static RigPart released(RigPart part, Set<String> gone) {
-    if (part instanceof Base b && gone.contains(b.rides()))
-      return new Base(b.id(), b.on(), null, b.takes(), b.channels());
-    if (part instanceof Rail r)
-      return new Rail(
-          r.id(),
-          r.on(),
-          gone.contains(r.path()) ? null : r.path(),
-          r.facing(),
-          gone.contains(r.guide()) ? null : r.guide(),
-          r.level(),
-          r.channels());
-    if (part instanceof Framings f) {
-      List<String> stay = new ArrayList<>(f.cameras());
-      stay.removeAll(gone);
-      return f.withCameras(stay, remaining(f.cues(), gone));
-    }
-    if (part instanceof DollyZoom z && z.subject() != null && gone.contains(z.subject().entity()))
-      return z.withHeld(null, z.mmPerM());
-    if (!(part instanceof Attention a)) return part;
-    boolean lostUp = gone.contains(a.upPiece());
-    return new Attention(
-        a.id(),
-        a.on(),
-        lostUp ? Attention.Up.WORLD : a.up(),
-        lostUp ? null : a.upPiece(),
-        a.blend(),
-        left(a.subjects(), gone),
-        remaining(a.cues(), gone),
-        a.channels());
   }
 }

@@ -18,7 +18,7 @@ import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.model.Models;
-import kite.core.rig.Base;
+import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 class CalmBaseTest {

@@ -21,11 +21,11 @@ import kite.core.frame.Eye;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Arm;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
 import org.junit.jupiter.api.Test;
 
 class PlainCameraTest {

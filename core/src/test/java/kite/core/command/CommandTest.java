@@ -38,9 +38,9 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
 import kite.core.rig.Subject;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
 import kite.core.rules.Change;
 import kite.core.rules.References;
 import kite.core.rules.Refusal;
@@ -357,7 +357,8 @@ public class CommandTest {
     for (var e : s.entities().values())
       for (String id : References.ids(e)) assertTrue(s.get(id) != null);
     assertTrue(
-        ((Camera) s.get("cam1")).first(kite.core.rig.Attention.class).subjects().size() == 1);
+        ((Camera) s.get("cam1")).first(kite.core.rig.attention.Attention.class).subjects().size()
+            == 1);
   }
 
   @Test
@@ -372,22 +373,22 @@ public class CommandTest {
   void everyUseOfAThingIsCheckedNotOneOfThem() {
     // the mark is attended to, which is fine, and taken for a camera, which is not
     kite.core.document.Camera c = (kite.core.document.Camera) S.get("cam1");
-    kite.core.rig.Framings wrong =
-        new kite.core.rig.Framings(
+    kite.core.rig.framings.Framings wrong =
+        new kite.core.rig.framings.Framings(
             "wrong",
             true,
-            kite.core.rig.Framings.Route.STRAIGHT,
+            kite.core.rig.framings.Framings.Route.STRAIGHT,
             true,
             List.of("mark"),
             List.of(new Cue(1, 0, kite.core.cue.Ease.EVEN, java.util.Map.of("mark", 1.0))),
             Channels.NONE);
-    kite.core.rig.Attention looks =
-        new kite.core.rig.Attention(
+    kite.core.rig.attention.Attention looks =
+        new kite.core.rig.attention.Attention(
             "looks",
             true,
-            kite.core.rig.Attention.Up.WORLD,
+            kite.core.rig.attention.Attention.Up.WORLD,
             null,
-            kite.core.rig.Attention.Blend.POINTS,
+            kite.core.rig.attention.Attention.Blend.POINTS,
             List.of(kite.core.rig.Subject.of("mark")),
             List.of(),
             Channels.NONE);
@@ -405,7 +406,7 @@ public class CommandTest {
   @Test
   void aCueIsNeverMovedOntoAnother() {
     kite.core.document.Camera c = (kite.core.document.Camera) S.get("cam1");
-    var looks = c.first(kite.core.rig.Attention.class);
+    var looks = c.first(kite.core.rig.attention.Attention.class);
     List<Cue> cues =
         List.of(
             new Cue(1, 0, kite.core.cue.Ease.EVEN, java.util.Map.of()),
@@ -421,6 +422,8 @@ public class CommandTest {
         ((kite.core.document.Camera)
                 Edit.apply(two, List.of(new RigCommand.MoveCue(c.id(), looks.id(), 9, 10, 0)))
                     .get(c.id()))
-            .first(kite.core.rig.Attention.class).cues().stream().map(Cue::frame).toList());
+            .first(kite.core.rig.attention.Attention.class).cues().stream()
+                .map(Cue::frame)
+                .toList());
   }
 }

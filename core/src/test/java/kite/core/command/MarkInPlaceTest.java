@@ -28,10 +28,10 @@ import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 /** What looked at a thing goes on looking there when marks take its place. */

@@ -18,10 +18,10 @@ import kite.core.document.Channels;
 import kite.core.document.Focus;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
-import kite.core.rig.Attention;
 import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

@@ -32,7 +32,7 @@ import kite.core.document.Mark;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
-import kite.core.rig.Head;
+import kite.core.rig.head.Head;
 import kite.core.rules.Change;
 import org.junit.jupiter.api.Test;
 

@@ -24,13 +24,13 @@ import kite.core.frame.Eye;
 import kite.core.frame.HoldSize;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.DollyZoom;
-import kite.core.rig.Head;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.dollyzoom.DollyZoom;
+import kite.core.rig.head.Head;
+import kite.core.rig.slide.Slide;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

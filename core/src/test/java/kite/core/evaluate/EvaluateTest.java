@@ -35,13 +35,13 @@ import kite.core.model.Models;
 import kite.core.optics.DeliveryWindow;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
 import org.joml.Matrix4d;
 import org.junit.jupiter.api.Test;
 

@@ -36,11 +36,11 @@ import kite.core.math.Matrix;
 import kite.core.model.Models;
 import kite.core.number.Rate;
 import kite.core.path.PathPoint;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
 import kite.core.rig.RigPart;
-import kite.core.rig.Spring;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.spring.Spring;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
@@ -177,7 +177,7 @@ class PlanAfterTest {
     List<String> channels = new ArrayList<>(e.channelSpecs().keySet());
     if (channels.isEmpty()) return some(s, r);
     String channel = channels.get(r.nextInt(channels.size()));
-    double value = Node.within(e.channelSpec(channel), 0.3 + 2 * r.nextDouble());
+    double value = e.channelSpec(channel).within(0.3 + 2 * r.nextDouble());
     return new SetValue(e.id(), channel, r.nextInt(40), value, r.nextBoolean());
   }
 

@@ -25,9 +25,10 @@ import kite.core.document.Mark;
 import kite.core.document.Sequence;
 import kite.core.model.Models;
 import kite.core.number.Rate;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import org.joml.Vector3d;
 import org.junit.jupiter.api.Test;
 
 /** An aimed camera turns by a bounded amount, wherever its subjects pass. */
@@ -124,7 +125,8 @@ class SteadyAimTest {
     p.evaluate(f);
     double[] m = Placement.matrix(p, id), at = Placement.matrix(p, subject);
     double x = at[12] - m[12], y = at[13] - m[13], z = at[14] - m[14];
-    return AimDirection.angle(-m[8], -m[9], -m[10], x, y, z);
+    Vector3d looks = new Vector3d(-m[8], -m[9], -m[10]), to = new Vector3d(x, y, z);
+    return Math.atan2(looks.cross(to, new Vector3d()).length(), looks.dot(to));
   }
 
   @Test

@@ -14,8 +14,8 @@ import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
 import org.junit.jupiter.api.Test;
 
 class LensDragTest {

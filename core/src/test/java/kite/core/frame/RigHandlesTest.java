@@ -19,12 +19,12 @@ import kite.core.model.Models;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
 import kite.core.path.PathTable;
-import kite.core.rig.Arm;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
-import kite.core.rig.Slide;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
+import kite.core.rig.slide.Slide;
 import org.junit.jupiter.api.Test;
 
 class RigHandlesTest {

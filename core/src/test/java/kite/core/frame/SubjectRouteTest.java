@@ -22,7 +22,7 @@ import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.model.Models;
-import kite.core.rig.Base;
+import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 class SubjectRouteTest {

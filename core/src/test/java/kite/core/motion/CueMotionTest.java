@@ -17,8 +17,8 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
-import kite.core.rig.Attention;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

@@ -27,7 +27,7 @@ import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
-import kite.core.rig.Attention;
+import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

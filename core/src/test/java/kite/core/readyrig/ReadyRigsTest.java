@@ -15,8 +15,8 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Arm;
-import kite.core.rig.Framings;
+import kite.core.rig.arm.Arm;
+import kite.core.rig.framings.Framings;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

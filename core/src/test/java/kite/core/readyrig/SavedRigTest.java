@@ -20,10 +20,10 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Head;
-import kite.core.rig.Slide;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.head.Head;
+import kite.core.rig.slide.Slide;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 

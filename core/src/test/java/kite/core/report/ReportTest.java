@@ -31,13 +31,13 @@ import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
-import kite.core.rig.Attention;
-import kite.core.rig.Base;
-import kite.core.rig.Framings;
-import kite.core.rig.Head;
-import kite.core.rig.Rail;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
+import kite.core.rig.attention.Attention;
+import kite.core.rig.base.Base;
+import kite.core.rig.framings.Framings;
+import kite.core.rig.head.Head;
+import kite.core.rig.rail.Rail;
 import org.junit.jupiter.api.Test;
 
 class ReportTest {
@@ -206,7 +206,8 @@ class ReportTest {
     Camera c =
         camera(
                 Channels.NONE,
-                new kite.core.rig.Trim("trim", true, "", null, Channels.NONE.with("focal", 60)))
+                new kite.core.rig.trim.Trim(
+                    "trim", true, "", null, Channels.NONE.with("focal", 60)))
             .withChannel("focalLength", Channel.fixed(85))
             .withChannel("focusDistance", focus);
     Sequence s = with(c);

@@ -26,7 +26,7 @@ import kite.core.model.Models;
 import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
-import kite.core.rig.Base;
+import kite.core.rig.base.Base;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
 import kite.exchange.gltf.GlbCameraWriter;
