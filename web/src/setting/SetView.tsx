@@ -2,7 +2,7 @@ import { endPicking } from '../session/selection';
 import { setView } from '../session/view';
 import { Choose } from '../kit/Choose';
 import { Segments } from '../kit/Segments';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Command } from '../core/types';
 import { core } from '../session/evaluated';
 import { addStandIn, measure } from '../doing/create';
@@ -15,7 +15,7 @@ import { Tip } from '../kit/Tip';
 import * as Icon from '../kit/icons';
 import { useWithKeys } from '../shortcuts/words';
 import { SetViewer, type SetTool, type Side } from '../views/SetViewer';
-import { makeAhead, useSurface } from '../views/surfaces';
+import { fit, makeAhead, useSurface } from '../views/surfaces';
 import { frameAll, frameSelection, setViewers } from '../views/setViewers';
 import { Pill } from '../kit/Pill';
 import './setting.css';
@@ -224,17 +224,37 @@ function SetPane({ side, index, named }: { side: Side; index: number; named: boo
     'aria-label': named ? `The set, ${SIDES.find((s) => s.id === side)!.name}` : 'The set',
   });
   const view = useRef<SetViewer | null>(null);
+  const from = useRef(side);
+  // all that open together have their sizes before one of them draws: a change of size waits for that
+  useLayoutEffect(() => {
+    const r = box.current!.getBoundingClientRect();
+    if (surface.current && r.width) fit(surface.current, Math.floor(r.width), Math.floor(r.height));
+  }, [surface]);
   useEffect(() => {
-    if (!surface.current) return; // the lens view says why
-    const v = new SetViewer(surface.current, box.current!, index);
-    view.current = v;
-    setViewers.push(v);
+    from.current = side;
+    view.current?.look(side);
+  }, [side]);
+  useEffect(() => {
+    const on = surface.current;
+    if (!on) return; // the lens view says why
+    const begin = () => {
+      const v = new SetViewer(on, box.current!, index);
+      view.current = v;
+      setViewers.push(v);
+      v.look(from.current);
+    };
+    // the page goes on between one and the next
+    const turn = index > 0 ? setTimeout(begin) : undefined;
+    if (index === 0) begin();
     return () => {
+      clearTimeout(turn);
+      const v = view.current;
+      if (!v) return;
       v.dispose();
       setViewers.splice(setViewers.indexOf(v), 1);
+      view.current = null;
     };
   }, [index, surface]);
-  useEffect(() => view.current?.look(side), [side]);
   return (
     <div className="view-ground" ref={box}>
       {named ? <span className="pane-name">{SIDES.find((s) => s.id === side)!.name}</span> : null}

@@ -31,7 +31,7 @@ import org.junit.jupiter.api.BeforeEach;
 
 /** A signed-in window on the demonstration sequence, fresh for every test. */
 abstract class Desk {
-  private static final String NEXT_FRAMES =
+  static final String NEXT_FRAMES =
       "() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))";
 
   /** One browser for all classes, as there is one server. */
@@ -223,7 +223,6 @@ abstract class Desk {
             + " && jollyKite.state().coming === 0"
             + " && !document.querySelector('.app[data-whole=false]')");
     p.evaluate(NEXT_FRAMES); // models that arrived are drawn with the next frame
-    p.waitForTimeout(50);
   }
 
   Locator button(String name) {

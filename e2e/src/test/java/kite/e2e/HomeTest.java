@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -160,9 +161,8 @@ class HomeTest extends Desk {
     // its picture is made behind the page, and is there the next time
     page.waitForCondition(
         () -> {
-          page.reload();
+          page.reload(new Page.ReloadOptions().setWaitUntil(WaitUntilState.NETWORKIDLE));
           tile("SW010").waitFor();
-          page.waitForTimeout(700);
           return (Boolean)
               page.evaluate(
                   "() => (document.querySelector('[aria-label^=SW010] img')?.naturalWidth ?? 0)"

@@ -131,9 +131,9 @@ class KeptTest extends Desk {
     p.getByText("sign is in").waitFor();
     for (int i = 0; i < 8; i++) {
       p.locator("aside.left .row .name[title='Crane down']").click();
-      p.waitForTimeout(100);
+      p.evaluate(NEXT_FRAMES);
       p.locator("aside.left .row .name[title='Lantern to Pim']").click();
-      p.waitForTimeout(100);
+      p.evaluate(NEXT_FRAMES);
     }
     ready(p);
     assertEquals(List.of(), errors);

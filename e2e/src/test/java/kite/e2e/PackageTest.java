@@ -228,7 +228,7 @@ class PackageTest extends Desk {
     Sequence s = only(all);
     open(s);
     page.setViewportSize(1280, 760);
-    page.waitForTimeout(500);
+    page.evaluate(NEXT_FRAMES);
     BufferedImage seen = lens();
     BufferedImage made = rendered(s, "cam", 1001, 640, 360, 300, Map.of(), Map.of());
     DepthOfField d = new DepthOfField(mm, stop, 0.02, focus);

@@ -44,7 +44,7 @@ class SeeAndPlayTest extends Desk {
     assertTrue(run[0] > 40, "not slow motion");
     page.keyboard().press("Space");
     double stopped = number("() => jollyKite.state().frame");
-    page.waitForTimeout(300);
+    for (int i = 0; i < 5; i++) page.evaluate(NEXT_FRAMES);
     assertEquals(stopped, number("() => jollyKite.state().frame"));
     assertEquals(
         (int) number("() => jollyKite.state().dropped") + " dropped",

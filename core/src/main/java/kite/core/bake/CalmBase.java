@@ -97,13 +97,15 @@ public record CalmBase(
       System.arraycopy(at, 0, m, 12, 3);
       Matrix.multiply(Matrix.newInverse(m, 0), 0, b.world(), row * Matrix.SIZE, own, 0);
       double[] turn = Rotation.newPanTiltRoll(own, 0);
-      double[] values = {own[12], own[13], -own[14], turn[0], turn[1], turn[2]};
+      double[] values = {
+        own[Matrix.OX], own[Matrix.OY], -own[Matrix.OZ], turn[0], turn[1], turn[2]
+      };
       for (int i = 0; i < values.length; i++) {
         double v = i < 3 ? values[i] : Math.toDegrees(values[i]);
         keys.get(i).add(Key.of(f, v, KeyShape.STRAIGHT));
       }
-      mostM = Math.max(mostM, new Vec3(own[12], own[13], own[14]).length());
-      double cos = (own[0] + own[5] + own[10] - 1) / 2;
+      mostM = Math.max(mostM, new Vec3(own[Matrix.OX], own[Matrix.OY], own[Matrix.OZ]).length());
+      double cos = (own[Matrix.XX] + own[Matrix.YY] + own[Matrix.ZZ] - 1) / 2;
       mostDegrees =
           Math.max(mostDegrees, Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, cos)))));
     }

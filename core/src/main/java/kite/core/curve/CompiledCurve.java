@@ -31,9 +31,27 @@ public final class CompiledCurve {
   /** A share of a period within which a frame is its end. */
   private static final double ROUNDING = 1e-12;
 
+  /** A segment's row: coefficients of the value, by rising powers of the parameter, … */
+  private static final int V0 = 0;
+
+  private static final int V1 = 1;
+  private static final int V2 = 2;
+  private static final int V3 = 3;
+
+  /** … of the frames since its start, likewise, … */
+  private static final int F1 = 4;
+
+  private static final int F2 = 5;
+  private static final int F3 = 6;
+
+  /** … and 1 where the frame is a straight function of the parameter. */
+  private static final int STRAIGHT = 7;
+
+  private static final int ROW = 8;
+
   private final double[] start; // first frame of each segment, then the last key's frame
   private final double[] value; // value at each key
-  private final double[] c; // per segment: v0..v3 of the value, f1..f3 of the frame, 1 if linear
+  private final double[] c; // a row for each segment
   private final Extrapolation before;
   private final Extrapolation after;
   private final double slopeIn;
@@ -57,7 +75,7 @@ public final class CompiledCurve {
       start[i] = keys.get(i).frame();
       value[i] = keys.get(i).value();
     }
-    c = new double[Math.max(0, n - 1) * 8];
+    c = new double[Math.max(0, n - 1) * ROW];
     for (int i = 0; i + 1 < n; i++) compileSegment(keys, i);
     before = curve.before();
     after = curve.after();
@@ -73,30 +91,30 @@ public final class CompiledCurve {
 
   private void compileSegment(List<Key> keys, int i) {
     Key a = keys.get(i), b = keys.get(i + 1);
-    double length = b.frame() - a.frame(), at = i * 8;
-    int o = (int) at;
+    double length = b.frame() - a.frame();
+    int o = i * ROW;
     if (a.shape() == KeyShape.HOLD) {
-      c[o] = a.value();
-      c[o + 4] = length;
-      c[o + 7] = 1;
+      c[o + V0] = a.value();
+      c[o + F1] = length;
+      c[o + STRAIGHT] = 1;
       return;
     }
     Handles h = Handles.of(keys, i);
     double f1 = h.outFrames(), v1 = h.outValue();
     double f2 = length - h.inFrames(), v2 = b.value() - a.value() + h.inValue();
     double rise = b.value() - a.value();
-    c[o] = a.value();
-    c[o + 1] = 3 * v1;
-    c[o + 2] = 3 * (v2 - 2 * v1);
-    c[o + 3] = rise + 3 * (v1 - v2);
-    c[o + 4] = 3 * f1;
-    c[o + 5] = 3 * (f2 - 2 * f1);
-    c[o + 6] = length + 3 * (f1 - f2);
+    c[o + V0] = a.value();
+    c[o + V1] = 3 * v1;
+    c[o + V2] = 3 * (v2 - 2 * v1);
+    c[o + V3] = rise + 3 * (v1 - v2);
+    c[o + F1] = 3 * f1;
+    c[o + F2] = 3 * (f2 - 2 * f1);
+    c[o + F3] = length + 3 * (f1 - f2);
     if (Math.abs(f1 - length * THIRD) < EVEN * length
         && Math.abs(f2 - 2 * length * THIRD) < EVEN * length) {
-      c[o + 4] = length;
-      c[o + 5] = c[o + 6] = 0;
-      c[o + 7] = 1;
+      c[o + F1] = length;
+      c[o + F2] = c[o + F3] = 0;
+      c[o + STRAIGHT] = 1;
     }
   }
 
@@ -138,9 +156,9 @@ public final class CompiledCurve {
   }
 
   private double inside(double frame) {
-    int s = segment(frame), o = s * 8;
+    int s = segment(frame), o = s * ROW;
     double t = parameter(o, frame - start[s]);
-    return c[o] + t * (c[o + 1] + t * (c[o + 2] + t * c[o + 3]));
+    return c[o + V0] + t * (c[o + V1] + t * (c[o + V2] + t * c[o + V3]));
   }
 
   /** The exact slope at a frame, in units per frame; at a key, the slope of what follows. */
@@ -155,17 +173,17 @@ public final class CompiledCurve {
       frame -= Math.floor((frame - start[0]) / period) * period;
     }
     int s = segment(frame);
-    return segmentSlope(s, parameter(s * 8, frame - start[s]));
+    return segmentSlope(s, parameter(s * ROW, frame - start[s]));
   }
 
   private double segmentSlope(int s, double t) {
-    int o = s * 8;
-    double dv = c[o + 1] + t * (2 * c[o + 2] + t * 3 * c[o + 3]);
-    double df = c[o + 4] + t * (2 * c[o + 5] + t * 3 * c[o + 6]);
+    int o = s * ROW;
+    double dv = c[o + V1] + t * (2 * c[o + V2] + t * 3 * c[o + V3]);
+    double df = c[o + F1] + t * (2 * c[o + F2] + t * 3 * c[o + F3]);
     if (df <= NO_SPEED) { // a handle of no reach: the slope is that of the chord beside it
       double u = t < 0.5 ? t + BESIDE : t - BESIDE;
-      dv = c[o + 1] + u * (2 * c[o + 2] + u * 3 * c[o + 3]);
-      df = c[o + 4] + u * (2 * c[o + 5] + u * 3 * c[o + 6]);
+      dv = c[o + V1] + u * (2 * c[o + V2] + u * 3 * c[o + V3]);
+      df = c[o + F1] + u * (2 * c[o + F2] + u * 3 * c[o + F3]);
     }
     return df <= 0 ? 0 : dv / df;
   }
@@ -185,9 +203,9 @@ public final class CompiledCurve {
   }
 
   private double parameter(int o, double f) {
-    double c1 = c[o + 4];
-    if (c[o + 7] == 1) return f / c1;
-    double c2 = c[o + 5], c3 = c[o + 6], low = 0, high = 1;
+    double c1 = c[o + F1];
+    if (c[o + STRAIGHT] == 1) return f / c1;
+    double c2 = c[o + F2], c3 = c[o + F3], low = 0, high = 1;
     double t = Math.min(1, Math.max(0, f / (c1 + c2 + c3)));
     for (int i = 0; i < 60; i++) {
       double error = t * (c1 + t * (c2 + t * c3)) - f;

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import kite.core.curve.CompiledCurve;
+import kite.core.document.ChannelSpec;
 import kite.core.document.Light;
 import kite.core.document.Mark;
 import kite.core.document.Piece;
@@ -20,7 +21,22 @@ import kite.core.shape.StandIns;
 
 /** Pieces, marks and lights: a placement under a parent. */
 final class PlaceNode extends Node implements Elsewhere {
+  /** Where {@link Place#FULL} begins with each group of its channels. */
+  private static final int AT = Place.FULL.indexOf(Place.X);
+
+  private static final int TURN = Place.FULL.indexOf(Place.PAN);
+  private static final int SCALE = Place.FULL.indexOf(Place.SCALE_X);
+  private static final int PIVOT = Place.FULL.indexOf(Place.PIVOT_X);
+
+  /** The channels of a sun, which has no place. */
+  private static final List<ChannelSpec> SUN = List.of(Light.HEADING, Light.ELEVATION);
+
+  private static final int HEADING = SUN.indexOf(Light.HEADING);
+  private static final int ELEVATION = SUN.indexOf(Light.ELEVATION);
+
+  /** The first channels of {@link Place#FULL}, or those of a sun. */
   private final CompiledCurve[] c;
+
   private final AxisOrder order;
   private final int parent;
   private final boolean posed;
@@ -76,7 +92,7 @@ final class PlaceNode extends Node implements Elsewhere {
     aim = null;
     sight = null;
     boolean turns = false;
-    for (int i = 3; i < 9; i++) turns |= !c[i].isFixed();
+    for (int i = TURN; i < PIVOT; i++) turns |= !c[i].isFixed();
     if (!turns) axes(0, still = Matrix.newIdentity(), 0);
     unturned = !turns && Arrays.equals(still, Matrix.newIdentity());
   }
@@ -103,7 +119,7 @@ final class PlaceNode extends Node implements Elsewhere {
   PlaceNode(Light l, int slot, int parent, Step aim, Object... madeFrom) {
     super(l, slot, madeFrom);
     boolean sun = l.form() == Light.Form.SUN;
-    c = l.channels().compiled(sun ? List.of(Light.HEADING, Light.ELEVATION) : Place.POSE);
+    c = l.channels().compiled(sun ? SUN : Place.POSE);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
     posed = !sun;
@@ -165,12 +181,16 @@ final class PlaceNode extends Node implements Elsewhere {
     if (entity instanceof Light && !posed) {
       Matrix.identity(out, at);
       Rotation.panTiltRoll(
-          Math.toRadians(c[0].value(frame)), -Math.toRadians(c[1].value(frame)), 0, out, at);
+          Math.toRadians(c[HEADING].value(frame)),
+          -Math.toRadians(c[ELEVATION].value(frame)),
+          0,
+          out,
+          at);
       return;
     }
     if (unturned && parent >= 0 && !pivoted) {
       int up = parent * Matrix.SIZE;
-      double x = c[0].value(frame), y = c[1].value(frame), z = c[2].value(frame);
+      double x = c[AT].value(frame), y = c[AT + 1].value(frame), z = c[AT + 2].value(frame);
       Matrix.moved(plan.world, up, x, y, z, out, at);
       return;
     }
@@ -180,9 +200,7 @@ final class PlaceNode extends Node implements Elsewhere {
     m[o + Matrix.OW] = 1;
     if (still != null) System.arraycopy(still, 0, m, o, 12);
     else axes(frame, m, o);
-    m[o + Matrix.OX] = c[0].value(frame);
-    m[o + Matrix.OY] = c[1].value(frame);
-    m[o + Matrix.OZ] = c[2].value(frame);
+    for (int i = 0; i < 3; i++) m[o + Matrix.OX + i] = c[AT + i].value(frame);
     if (pivoted) aboutPivot(frame, m, o);
     if (ridden != null) {
       ridden.anchor(((Mark) entity).anchor(), frame, from);
@@ -199,13 +217,13 @@ final class PlaceNode extends Node implements Elsewhere {
     }
     Rotation.angles(
         order,
-        Math.toRadians(c[3].value(frame)),
-        Math.toRadians(c[4].value(frame)),
-        Math.toRadians(c[5].value(frame)),
+        Math.toRadians(c[TURN].value(frame)),
+        Math.toRadians(c[TURN + 1].value(frame)),
+        Math.toRadians(c[TURN + 2].value(frame)),
         m,
         o);
     for (int axis = 0; scaled && axis < 3; axis++) {
-      double s = Place.SCALE_X.within(c[6 + axis].value(frame));
+      double s = Place.SCALE_X.within(c[SCALE + axis].value(frame));
       m[o + axis * 4] *= s;
       m[o + axis * 4 + 1] *= s;
       m[o + axis * 4 + 2] *= s;
@@ -213,7 +231,7 @@ final class PlaceNode extends Node implements Elsewhere {
   }
 
   private void aboutPivot(double frame, double[] m, int o) {
-    double x = c[9].value(frame), y = c[10].value(frame), z = c[11].value(frame);
+    double x = c[PIVOT].value(frame), y = c[PIVOT + 1].value(frame), z = c[PIVOT + 2].value(frame);
     m[o + Matrix.OX] += x - (m[o] * x + m[o + Matrix.YX] * y + m[o + Matrix.ZX] * z);
     m[o + Matrix.OY] += y - (m[o + Matrix.XY] * x + m[o + Matrix.YY] * y + m[o + Matrix.ZY] * z);
     m[o + Matrix.OZ] += z - (m[o + Matrix.XZ] * x + m[o + Matrix.YZ] * y + m[o + Matrix.ZZ] * z);

@@ -125,7 +125,7 @@ public final class Walking {
   private static double[] times(double[] a, double[] b) {
     double[] out = Matrix.newIdentity();
     Matrix.multiply(a, 0, b, 0, out, 0);
-    out[12] = out[13] = out[14] = 0;
+    out[Matrix.OX] = out[Matrix.OY] = out[Matrix.OZ] = 0;
     return out;
   }
 

@@ -26,23 +26,23 @@ public record Eye(double[] world, DeliveryWindow window) {
 
   /** A world point on the camera's axes; −z is ahead. */
   public Vec3 seen(Vec3 p) {
-    double x = p.x() - world[12], y = p.y() - world[13], z = p.z() - world[14];
+    double x = p.x() - world[Matrix.OX], y = p.y() - world[Matrix.OY], z = p.z() - world[Matrix.OZ];
     return new Vec3(
-        world[0] * x + world[1] * y + world[2] * z,
-        world[4] * x + world[5] * y + world[6] * z,
-        world[8] * x + world[9] * y + world[10] * z);
+        world[Matrix.XX] * x + world[Matrix.XY] * y + world[Matrix.XZ] * z,
+        world[Matrix.YX] * x + world[Matrix.YY] * y + world[Matrix.YZ] * z,
+        world[Matrix.ZX] * x + world[Matrix.ZY] * y + world[Matrix.ZZ] * z);
   }
 
   /** A direction on the camera's axes, in the world. */
   public Vec3 worldDirection(Vec3 d) {
     return new Vec3(
-        world[0] * d.x() + world[4] * d.y() + world[8] * d.z(),
-        world[1] * d.x() + world[5] * d.y() + world[9] * d.z(),
-        world[2] * d.x() + world[6] * d.y() + world[10] * d.z());
+        world[Matrix.XX] * d.x() + world[Matrix.YX] * d.y() + world[Matrix.ZX] * d.z(),
+        world[Matrix.XY] * d.x() + world[Matrix.YY] * d.y() + world[Matrix.ZY] * d.z(),
+        world[Matrix.XZ] * d.x() + world[Matrix.YZ] * d.y() + world[Matrix.ZZ] * d.z());
   }
 
   public Vec3 place() {
-    return new Vec3(world[12], world[13], world[14]);
+    return new Vec3(world[Matrix.OX], world[Matrix.OY], world[Matrix.OZ]);
   }
 
   /** The same camera with its place moved. */

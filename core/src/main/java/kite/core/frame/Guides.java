@@ -3,6 +3,7 @@ package kite.core.frame;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Guide;
+import kite.core.math.Matrix;
 
 /** The lines of a guide over the frame: shares across and down, 0–1, aspect given. */
 public final class Guides {
@@ -127,7 +128,9 @@ public final class Guides {
 
   /** Where level directions fall in the frame; null when the camera looks straight up or down. */
   private static double[] horizon(Eye eye) {
-    double a = eye.world()[1], b = eye.world()[5], c = -eye.world()[9]; // a·x + b·y + c = 0
+    double a = eye.world()[Matrix.XY],
+        b = eye.world()[Matrix.YY],
+        c = -eye.world()[Matrix.ZY]; // a·x + b·y + c = 0
     double l = eye.window().left(), r = eye.window().right();
     double bottom = eye.window().bottom(), top = eye.window().top();
     if (Math.hypot(a, b) < NO_LINE) return null;

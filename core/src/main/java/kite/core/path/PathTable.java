@@ -67,7 +67,18 @@ public final class PathTable {
   private static final double GOLDEN = (Math.sqrt(5) - 1) / 2;
 
   private final int segments;
-  private final double[] b; // 12 per segment: four control points
+
+  /** A segment's control points, each of three numbers, … */
+  private static final int P0 = 0;
+
+  private static final int P1 = 3;
+  private static final int P2 = 6;
+  private static final int P3 = 9;
+
+  /** … and how many numbers that makes. */
+  private static final int SEGMENT = 12;
+
+  private final double[] b;
   private final double[] lengthAt; // running length at each table row
   private final double[] upright; // 3 per table row
   private final boolean closed;
@@ -88,7 +99,7 @@ public final class PathTable {
     if (n == 0) throw new IllegalArgumentException("a path needs at least one point");
     this.closed = closed && n > 1;
     segments = n == 1 ? 0 : this.closed ? n : n - 1;
-    b = new double[Math.max(1, segments) * 12];
+    b = new double[Math.max(1, segments) * SEGMENT];
     if (segments == 0) {
       for (int k = 0; k < 4; k++) put(k * 3, points.get(0).at());
     }
@@ -117,10 +128,10 @@ public final class PathTable {
       c1 = tangentPoint(p0, p1, p2, a, m);
       c2 = tangentPoint(p3, p2, p1, z, m);
     }
-    put(s * 12, p1);
-    put(s * 12 + 3, c1);
-    put(s * 12 + 6, c2);
-    put(s * 12 + 9, p2);
+    put(s * SEGMENT + P0, p1);
+    put(s * SEGMENT + P1, c1);
+    put(s * SEGMENT + P2, c2);
+    put(s * SEGMENT + P3, p2);
   }
 
   /** The Bézier control beside {@code p1} for a centripetal curve (knots spaced by √distance). */
@@ -152,18 +163,19 @@ public final class PathTable {
   }
 
   private double derivative(int s, double t, int axis) {
-    int o = s * 12 + axis;
+    int o = s * SEGMENT + axis;
     double u = 1 - t;
     return 3
-        * (u * u * (b[o + 3] - b[o])
-            + 2 * u * t * (b[o + 6] - b[o + 3])
-            + t * t * (b[o + 9] - b[o + 6]));
+        * (u * u * (b[o + P1] - b[o + P0])
+            + 2 * u * t * (b[o + P2] - b[o + P1])
+            + t * t * (b[o + P3] - b[o + P2]));
   }
 
   private double second(int s, double t, int axis) {
-    int o = s * 12 + axis;
+    int o = s * SEGMENT + axis;
     return 6
-        * ((1 - t) * (b[o + 6] - 2 * b[o + 3] + b[o]) + t * (b[o + 9] - 2 * b[o + 6] + b[o + 3]));
+        * ((1 - t) * (b[o + P2] - 2 * b[o + P1] + b[o + P0])
+            + t * (b[o + P3] - 2 * b[o + P2] + b[o + P1]));
   }
 
   private double gauss(int s, double t0, double t1) {
@@ -272,12 +284,12 @@ public final class PathTable {
     int s = segments == 0 ? 0 : segmentOf(parameter);
     double t = segments == 0 ? 0 : parameter - s, u = 1 - t;
     for (int axis = 0; axis < 3; axis++) {
-      int o = s * 12 + axis;
+      int o = s * SEGMENT + axis;
       out[at + axis] =
-          u * u * u * b[o]
-              + 3 * u * u * t * b[o + 3]
-              + 3 * u * t * t * b[o + 6]
-              + t * t * t * b[o + 9];
+          u * u * u * b[o + P0]
+              + 3 * u * u * t * b[o + P1]
+              + 3 * u * t * t * b[o + P2]
+              + t * t * t * b[o + P3];
     }
   }
 

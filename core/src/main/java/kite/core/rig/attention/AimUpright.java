@@ -230,16 +230,17 @@ final class AimUpright {
   private void forward(double[] row, double[] out) {
     Rotation.toMatrix(row, basis, 0); // the incoming quaternion is a row's first four numbers
     double x = row[AimMoments.SEEN], y = row[AimMoments.SEEN + 1], z = row[AimMoments.SEEN + 2];
-    for (int i = 0; i < 3; i++) out[i] = basis[i] * x + basis[4 + i] * y + basis[8 + i] * z;
+    for (int i = 0; i < 3; i++)
+      out[i] = basis[Matrix.XX + i] * x + basis[Matrix.YX + i] * y + basis[Matrix.ZX + i] * z;
   }
 
   /** Turns an orientation the shortest way so that it sees a direction on its place. */
   private void onto(double[] row, double[] d, double[] q) {
     Rotation.toMatrix(q, basis, 0);
     double x = row[AimMoments.SEEN], y = row[AimMoments.SEEN + 1], z = row[AimMoments.SEEN + 2];
-    double fx = basis[0] * x + basis[4] * y + basis[8] * z;
-    double fy = basis[1] * x + basis[5] * y + basis[9] * z;
-    double fz = basis[2] * x + basis[6] * y + basis[10] * z;
+    double fx = basis[Matrix.XX] * x + basis[Matrix.YX] * y + basis[Matrix.ZX] * z;
+    double fy = basis[Matrix.XY] * x + basis[Matrix.YY] * y + basis[Matrix.ZY] * z;
+    double fz = basis[Matrix.XZ] * x + basis[Matrix.YZ] * y + basis[Matrix.ZZ] * z;
     Rotation.between(fx, fy, fz, d[0], d[1], d[2], q3);
     Rotation.multiply(q3, q, q);
   }
@@ -253,9 +254,9 @@ final class AimUpright {
       Rotation.between(
           0, 1, 0, row[AimMoments.UP], row[AimMoments.UP + 1], row[AimMoments.UP + 2], out);
       Rotation.toMatrix(out, basis, 0);
-      ex = basis[0] * d[0] + basis[1] * d[1] + basis[2] * d[2];
-      ey = basis[4] * d[0] + basis[5] * d[1] + basis[6] * d[2];
-      ez = basis[8] * d[0] + basis[9] * d[1] + basis[10] * d[2];
+      ex = basis[Matrix.XX] * d[0] + basis[Matrix.XY] * d[1] + basis[Matrix.XZ] * d[2];
+      ey = basis[Matrix.YX] * d[0] + basis[Matrix.YY] * d[1] + basis[Matrix.YZ] * d[2];
+      ez = basis[Matrix.ZX] * d[0] + basis[Matrix.ZY] * d[1] + basis[Matrix.ZZ] * d[2];
     }
     // tilt is asin(ey / reach) − atan2(cy, −cz), pan atan2(ex, ez) − atan2(cx, z)
     double reach = Math.sqrt(cy * cy + cz * cz);

@@ -1,0 +1,2 @@
+/** A crane or jib. */
+package kite.core.rig.arm;

@@ -1,0 +1,2 @@
+/** The tripod: where the stack stands, or what it rides. */
+package kite.core.rig.base;

@@ -1,0 +1,2 @@
+/** Holds a size while the distance changes. */
+package kite.core.rig.dollyzoom;

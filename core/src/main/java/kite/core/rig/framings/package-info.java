@@ -1,0 +1,2 @@
+/** Travels between other cameras. */
+package kite.core.rig.framings;

@@ -1,0 +1,2 @@
+/** Pan, tilt and roll. */
+package kite.core.rig.head;

@@ -1,0 +1,2 @@
+/** The simulated person holding the camera. */
+package kite.core.rig.operator;

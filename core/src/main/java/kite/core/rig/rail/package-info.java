@@ -1,0 +1,2 @@
+/** A carriage on a path. */
+package kite.core.rig.rail;

@@ -1,0 +1,2 @@
+/** A straight move on the axes of the part below. */
+package kite.core.rig.slide;

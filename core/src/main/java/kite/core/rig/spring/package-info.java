@@ -1,0 +1,2 @@
+/** Follows the part below late: what it follows, sampled, and the spring itself in closed form. */
+package kite.core.rig.spring;
