@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
@@ -17,6 +18,7 @@ import kite.core.curve.KeyShape;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
+import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Focus;
@@ -39,6 +41,8 @@ import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
+import kite.core.rig.PartKind;
+import kite.core.rig.PartKinds;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
 import kite.core.rig.arm.Arm;
@@ -52,6 +56,7 @@ import kite.core.rig.rail.Rail;
 import kite.core.rig.slide.Slide;
 import kite.core.rig.spring.Spring;
 import kite.core.rig.trim.Trim;
+import kite.core.rules.PartRules;
 
 /**
  * Documents made of chance, the same for the same seed, that use everything a document can hold.
@@ -177,6 +182,30 @@ public final class RandomDocuments {
     return Edit.apply(new Sequence(header(), Map.of()), all);
   }
 
+  /** Kinds of rig parts of which the documents have more than channels. */
+  private static final Set<String> TOLD_ABOVE =
+      Set.of(
+          Base.KIND,
+          Framings.KIND,
+          Rail.KIND,
+          Slide.KIND,
+          Arm.KIND,
+          Head.KIND,
+          Attention.KIND,
+          Spring.KIND,
+          Operator.KIND,
+          DollyZoom.KIND,
+          Trim.KIND);
+
+  /** A part of any other kind, with keys on all its channels. */
+  private RigPart anyOf(PartKind<?> kind) {
+    RigPart begun = ((PartRules<?>) kind).begin(kind.word());
+    Channels c = Channels.NONE;
+    for (ChannelSpec s : begun.specs())
+      c = c.with(s.name(), channelWithin(Math.max(-1, s.least()), Math.min(1, s.most())));
+    return begun.withChannels(c);
+  }
+
   private Camera camera(String id, int i, List<String> pieces) {
     String rides =
         i > 0 && r.nextBoolean()
@@ -258,6 +287,7 @@ public final class RandomDocuments {
             "push in a little",
             r.nextBoolean() ? new Trim.Span(4, 30, 6, 9) : null,
             Channels.NONE.with("dolly", channel(0.5)).with("pan", channel(4)).with("focal", 3)));
+    for (PartKind<?> k : PartKinds.all()) if (!TOLD_ABOVE.contains(k.word())) rig.add(anyOf(k));
     Channels lens =
         Channels.NONE
             .with("focalLength", 20 + r.nextInt(60))
