@@ -138,7 +138,7 @@ final class AimUpright {
     for (int k = 0; k < rows; k++) {
       double f = frameOf(p, k);
       double[] row = moments.at(f);
-      if (!direction.at(f, d)) System.arraycopy(p.carried[Math.max(0, k - 1)], 4, d, 0, 3);
+      if (!direction.at(f, d)) System.arraycopy(p.carried[Math.max(0, k - 1)], TO, d, 0, 3);
       plain(row, d, upright);
       if (k == 0) System.arraycopy(upright, 0, q, 0, 4);
       else p.way[k] = p.way[k - 1] + follow(p.carried[k - 1], row, d, q);
@@ -170,24 +170,39 @@ final class AimUpright {
     return PassageRoll.at(share, p.roll, p.slopeIn * whole, p.slopeOut * whole);
   }
 
-  /** Numbers of a carried row: the orientation, its direction, where it is seen, its up. */
+  /** A carried row: the orientation, a quaternion, … */
+  private static final int WAY = 0;
+
+  /** … its direction, … */
+  private static final int TO = 4;
+
+  /** … where that is seen, … */
+  private static final int SEEN = 7;
+
+  /** … its up, … */
+  private static final int UP = 10;
+
+  /** … and how many numbers that makes. */
   private static final int CARRIED = 13;
 
   private static void keep(double[] to, double[] q, double[] d, double[] row) {
-    System.arraycopy(q, 0, to, 0, 4);
-    System.arraycopy(d, 0, to, 4, 3);
-    System.arraycopy(row, AimMoments.SEEN, to, 7, 3);
-    System.arraycopy(row, AimMoments.UP, to, 10, 3);
+    System.arraycopy(q, 0, to, WAY, 4);
+    System.arraycopy(d, 0, to, TO, 3);
+    System.arraycopy(row, AimMoments.SEEN, to, SEEN, 3);
+    System.arraycopy(row, AimMoments.UP, to, UP, 3);
+  }
+
+  private static double angle(double[] a, int i, double[] b, int j) {
+    return AimDirection.angle(a[i], a[i + 1], a[i + 2], b[j], b[j + 1], b[j + 2]);
   }
 
   /** Carries an orientation on to another direction; gives the way gone, radians. */
   private double follow(double[] from, double[] row, double[] d, double[] out) {
-    System.arraycopy(from, 0, out, 0, 4);
+    System.arraycopy(from, WAY, out, 0, 4);
     onto(row, d, out);
-    int s = AimMoments.SEEN, u = AimMoments.UP;
-    double way = AimDirection.angle(from[4], from[5], from[6], d[0], d[1], d[2]);
-    way += AimDirection.angle(from[7], from[8], from[9], row[s], row[s + 1], row[s + 2]);
-    return way + AimDirection.angle(from[10], from[11], from[12], row[u], row[u + 1], row[u + 2]);
+    return angle(from, TO, d, 0)
+        + angle(from, SEEN, row, AimMoments.SEEN)
+        + angle(from, UP, row, AimMoments.UP);
   }
 
   /** The turn about a direction that takes one orientation to another which sees it alike. */
