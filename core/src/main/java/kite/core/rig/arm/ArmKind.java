@@ -9,15 +9,9 @@ import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
 
 /** A crane or jib. */
-public final class ArmKind implements Kind<Arm> {
-  @Override
-  public String word() {
-    return Arm.KIND;
-  }
-
-  @Override
-  public Class<Arm> type() {
-    return Arm.class;
+public final class ArmKind extends Kind<Arm> {
+  public ArmKind() {
+    super(Arm.KIND, Arm.class);
   }
 
   @Override

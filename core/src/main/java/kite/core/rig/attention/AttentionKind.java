@@ -17,15 +17,9 @@ import kite.core.rules.References;
 import kite.core.rules.Use;
 
 /** What the camera looks at. */
-public final class AttentionKind implements Kind<Attention> {
-  @Override
-  public String word() {
-    return Attention.KIND;
-  }
-
-  @Override
-  public Class<Attention> type() {
-    return Attention.class;
+public final class AttentionKind extends Kind<Attention> {
+  public AttentionKind() {
+    super(Attention.KIND, Attention.class);
   }
 
   @Override

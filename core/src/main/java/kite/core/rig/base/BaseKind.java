@@ -14,15 +14,9 @@ import kite.core.rig.RigPart;
 import kite.core.rules.Use;
 
 /** The tripod: what it rides and how it stands. */
-public final class BaseKind implements Kind<Base> {
-  @Override
-  public String word() {
-    return Base.KIND;
-  }
-
-  @Override
-  public Class<Base> type() {
-    return Base.class;
+public final class BaseKind extends Kind<Base> {
+  public BaseKind() {
+    super(Base.KIND, Base.class);
   }
 
   @Override

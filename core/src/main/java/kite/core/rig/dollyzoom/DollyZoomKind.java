@@ -21,27 +21,21 @@ import kite.core.rules.Refusal;
 import kite.core.rules.Use;
 
 /** Holds the size of something while the distance changes. */
-public final class DollyZoomKind implements Kind<DollyZoom> {
-  @Override
-  public String word() {
-    return DollyZoom.KIND;
-  }
+public final class DollyZoomKind extends Kind<DollyZoom> {
+  /** A focal length over a distance is held from this on, in millimetres per metre, … */
+  private static final double LEAST_MM_PER_M = 1e-4;
 
-  @Override
-  public Class<DollyZoom> type() {
-    return DollyZoom.class;
+  /** … up to this. */
+  private static final double MOST_MM_PER_M = 1e6;
+
+  public DollyZoomKind() {
+    super(DollyZoom.KIND, DollyZoom.class);
   }
 
   @Override
   public DollyZoom begin(String id) {
     return new DollyZoom(id, true, null, DollyZoom.Gives.LENS, 1, Channels.NONE);
   }
-
-  /** A focal length over a distance is held from this on, in millimetres per metre, … */
-  private static final double LEAST_MM_PER_M = 1e-4;
-
-  /** … up to this. */
-  private static final double MOST_MM_PER_M = 1e6;
 
   @Override
   public void uses(DollyZoom z, Uses uses) {

@@ -20,15 +20,9 @@ import kite.core.rules.Refusal;
 import kite.core.rules.Use;
 
 /** Travels between other cameras. */
-public final class FramingsKind implements Kind<Framings> {
-  @Override
-  public String word() {
-    return Framings.KIND;
-  }
-
-  @Override
-  public Class<Framings> type() {
-    return Framings.class;
+public final class FramingsKind extends Kind<Framings> {
+  public FramingsKind() {
+    super(Framings.KIND, Framings.class);
   }
 
   @Override

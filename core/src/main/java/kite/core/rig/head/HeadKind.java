@@ -9,15 +9,9 @@ import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
 
 /** Pan, tilt and roll. */
-public final class HeadKind implements Kind<Head> {
-  @Override
-  public String word() {
-    return Head.KIND;
-  }
-
-  @Override
-  public Class<Head> type() {
-    return Head.class;
+public final class HeadKind extends Kind<Head> {
+  public HeadKind() {
+    super(Head.KIND, Head.class);
   }
 
   @Override

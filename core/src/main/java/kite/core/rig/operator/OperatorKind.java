@@ -19,15 +19,14 @@ import kite.core.model.Models;
 import kite.core.rules.Refusal;
 
 /** The simulated person holding the camera. */
-public final class OperatorKind implements Kind<Operator> {
-  @Override
-  public String word() {
-    return Operator.KIND;
-  }
+public final class OperatorKind extends Kind<Operator> {
+  /** The fewest and the most steps a second that anybody takes. */
+  private static final double SLOWEST = 0.2;
 
-  @Override
-  public Class<Operator> type() {
-    return Operator.class;
+  private static final double QUICKEST = 10;
+
+  public OperatorKind() {
+    super(Operator.KIND, Operator.class);
   }
 
   @Override
@@ -35,11 +34,6 @@ public final class OperatorKind implements Kind<Operator> {
     return new Operator(
         id, true, Operator.Preset.ON_SHOULDER, Operator.STEPS_PER_SECOND, 1, Channels.NONE);
   }
-
-  /** The fewest and the most steps a second that anybody takes. */
-  private static final double SLOWEST = 0.2;
-
-  private static final double QUICKEST = 10;
 
   @Override
   public void check(Camera c, Operator o) {

@@ -18,15 +18,12 @@ import kite.core.rig.framings.Framings;
 import kite.core.rules.Use;
 
 /** A carriage on a path. */
-public final class RailKind implements Kind<Rail> {
-  @Override
-  public String word() {
-    return Rail.KIND;
-  }
+public final class RailKind extends Kind<Rail> {
+  /** Slower than this, metres a second, reads as standing. */
+  private static final double STANDING = 0.005;
 
-  @Override
-  public Class<Rail> type() {
-    return Rail.class;
+  public RailKind() {
+    super(Rail.KIND, Rail.class);
   }
 
   @Override
@@ -86,9 +83,6 @@ public final class RailKind implements Kind<Rail> {
         ? null
         : new RailStep(r, path, from.path(r.guide()), from.header().rate().perSecond());
   }
-
-  /** Slower than this, metres a second, reads as standing. */
-  private static final double STANDING = 0.005;
 
   @Override
   public String says(Rail r, PartWords at) {

@@ -9,15 +9,9 @@ import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
 
 /** A straight move on the axes of the part below. */
-public final class SlideKind implements Kind<Slide> {
-  @Override
-  public String word() {
-    return Slide.KIND;
-  }
-
-  @Override
-  public Class<Slide> type() {
-    return Slide.class;
+public final class SlideKind extends Kind<Slide> {
+  public SlideKind() {
+    super(Slide.KIND, Slide.class);
   }
 
   @Override

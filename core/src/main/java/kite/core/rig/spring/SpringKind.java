@@ -10,15 +10,9 @@ import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
 
 /** Follows the part below late. */
-public final class SpringKind implements Kind<Spring> {
-  @Override
-  public String word() {
-    return Spring.KIND;
-  }
-
-  @Override
-  public Class<Spring> type() {
-    return Spring.class;
+public final class SpringKind extends Kind<Spring> {
+  public SpringKind() {
+    super(Spring.KIND, Spring.class);
   }
 
   @Override

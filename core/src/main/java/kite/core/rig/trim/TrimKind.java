@@ -17,26 +17,20 @@ import kite.core.rig.RigPart;
 import kite.core.rules.Refusal;
 
 /** A small offset over a finished move. */
-public final class TrimKind implements Kind<Trim> {
-  @Override
-  public String word() {
-    return Trim.KIND;
-  }
+public final class TrimKind extends Kind<Trim> {
+  private static final int LONGEST_NOTE = 200;
 
-  @Override
-  public Class<Trim> type() {
-    return Trim.class;
+  /** Frames, and lengths of fades, are nearer to 0 than this. */
+  private static final double FAR_FRAMES = 1e8;
+
+  public TrimKind() {
+    super(Trim.KIND, Trim.class);
   }
 
   @Override
   public Trim begin(String id) {
     return new Trim(id, true, "", null, Channels.NONE);
   }
-
-  private static final int LONGEST_NOTE = 200;
-
-  /** Frames, and lengths of fades, are nearer to 0 than this. */
-  private static final double FAR_FRAMES = 1e8;
 
   @Override
   public void check(Camera c, Trim t) {
