@@ -19,6 +19,8 @@ import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
+import kite.core.rig.PartKind;
+import kite.core.rig.PartKinds;
 import kite.core.rig.RigPart;
 import kite.exchange.gltf.GlbReader;
 import kite.render.CameraView;
@@ -68,10 +70,10 @@ class SaltWindTest {
       assertEquals(s, SequenceJson.read(SequenceJson.write(s)));
       for (Cut.Span span : Cut.spans(s))
         for (RigPart p : ((Camera) s.get(span.camera())).rig())
-          used.add(p.getClass().getSimpleName());
+          used.add(p.kind());
     }
     Set<String> all = new TreeSet<>();
-    for (Class<?> c : RigPart.class.getPermittedSubclasses()) all.add(c.getSimpleName());
+    for (PartKind<?> k : PartKinds.all()) all.add(k.word());
     assertEquals(all, used);
   }
 

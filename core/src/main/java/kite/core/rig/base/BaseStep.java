@@ -5,17 +5,15 @@ import kite.core.document.Place;
 import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
+import kite.core.evaluate.TurnCurves;
 import kite.core.math.Matrix;
-import kite.core.math.Rotation;
 
 /** The tripod, standing in the world or riding something. */
 final class BaseStep implements Step {
   private final CompiledCurve x;
   private final CompiledCurve y;
   private final CompiledCurve z;
-  private final CompiledCurve pan;
-  private final CompiledCurve tilt;
-  private final CompiledCurve roll;
+  private final TurnCurves turn;
   private final int rides;
   private final Base.Takes takes;
   private final double[] ride = Matrix.newIdentity();
@@ -25,21 +23,14 @@ final class BaseStep implements Step {
     x = base.channels().compiled(Place.X);
     y = base.channels().compiled(Place.Y);
     z = base.channels().compiled(Place.Z);
-    pan = base.channels().compiled(Place.PAN);
-    tilt = base.channels().compiled(Place.TILT);
-    roll = base.channels().compiled(Place.ROLL);
+    turn = new TurnCurves(base.channels());
     this.rides = rides;
     takes = base.takes();
   }
 
   @Override
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
-    Rotation.panTiltRoll(
-        Math.toRadians(pan.value(frame)),
-        Math.toRadians(tilt.value(frame)),
-        Math.toRadians(roll.value(frame)),
-        own,
-        0);
+    turn.write(frame, 1, own);
     own[Matrix.OX] = x.value(frame);
     own[Matrix.OY] = y.value(frame);
     own[Matrix.OZ] = z.value(frame);

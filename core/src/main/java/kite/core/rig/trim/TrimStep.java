@@ -3,13 +3,12 @@ package kite.core.rig.trim;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
-import kite.core.document.Place;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
+import kite.core.evaluate.TurnCurves;
 import kite.core.math.Matrix;
-import kite.core.math.Rotation;
 import kite.core.rig.RigPart;
 import kite.core.rig.slide.Slide;
 
@@ -20,9 +19,7 @@ final class TrimStep implements Step {
   private final CompiledCurve truck;
   private final CompiledCurve pedestal;
   private final CompiledCurve dolly;
-  private final CompiledCurve pan;
-  private final CompiledCurve tilt;
-  private final CompiledCurve roll;
+  private final TurnCurves turn;
   private final CompiledCurve focal;
   private final CompiledCurve strength;
   private final Trim.Span span;
@@ -34,9 +31,7 @@ final class TrimStep implements Step {
     truck = c.compiled(Slide.TRUCK);
     pedestal = c.compiled(Slide.PEDESTAL);
     dolly = c.compiled(Slide.DOLLY);
-    pan = c.compiled(Place.PAN);
-    tilt = c.compiled(Place.TILT);
-    roll = c.compiled(Place.ROLL);
+    turn = new TurnCurves(c);
     focal = c.compiled(Trim.FOCAL);
     strength = c.compiled(RigPart.STRENGTH);
     span = trim.span();
@@ -62,12 +57,7 @@ final class TrimStep implements Step {
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
     double k = share(frame);
     if (k == 0) return;
-    Rotation.panTiltRoll(
-        k * Math.toRadians(pan.value(frame)),
-        k * Math.toRadians(tilt.value(frame)),
-        k * Math.toRadians(roll.value(frame)),
-        own,
-        0);
+    turn.write(frame, k, own);
     own[Matrix.OX] = k * truck.value(frame);
     own[Matrix.OY] = k * pedestal.value(frame);
     own[Matrix.OZ] = -k * dolly.value(frame);
