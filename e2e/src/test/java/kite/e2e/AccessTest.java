@@ -2,6 +2,7 @@ package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.options.AriaRole;
@@ -15,9 +16,11 @@ class AccessTest extends Desk {
 
   /** What axe finds on the screen that is open. */
   private void fine(String screen) {
+    AxeRunOptions options = new AxeRunOptions();
+    options.setResultTypes(List.of("violations")); // what passes is not told element by element
     List<String> found =
         new AxeBuilder(page)
-            .analyze().getViolations().stream()
+            .options(options).analyze().getViolations().stream()
                 .filter(r -> SERIOUS.contains(r.getImpact()))
                 .map(AccessTest::said)
                 .toList();
@@ -63,7 +66,7 @@ class AccessTest extends Desk {
             "Add lettering")) {
       page.keyboard().press("Control+k");
       page.getByPlaceholder("What would you like to do?").fill(action);
-      fine("the command box");
+      if (action.startsWith("Keys")) fine("the command box");
       page.keyboard().press("Enter");
       page.locator("[role=dialog] h2").first().waitFor();
       fine(action);

@@ -62,6 +62,10 @@ abstract class Desk {
                             "--use-gl=angle",
                             "--use-angle=swiftshader",
                             "--enable-unsafe-swiftshader",
+                            // Debian has the page itself drawn in 3D too, which takes most of the
+                            // processor where that is done in software
+                            "--disable-gpu-rasterization",
+                            "--disable-gpu-compositing",
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync",
