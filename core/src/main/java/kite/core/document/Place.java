@@ -23,6 +23,14 @@ public final class Place {
 
   public static final List<ChannelSpec> POSITION = List.of(X, Y, Z);
   public static final List<ChannelSpec> POSE = List.of(X, Y, Z, PAN, TILT, ROLL);
+
+  /** Where {@link #FULL} begins with each group of its channels. */
+  public static final int AT = 0;
+
+  public static final int TURN = 3;
+  public static final int SCALE = 6;
+  public static final int PIVOT = 9;
+
   public static final List<ChannelSpec> FULL =
       List.of(X, Y, Z, PAN, TILT, ROLL, SCALE_X, SCALE_Y, SCALE_Z, PIVOT_X, PIVOT_Y, PIVOT_Z);
 

@@ -178,8 +178,8 @@ final class Compilation {
     if (holds(old, from.toArray())) return old;
     int slot = newSlot(c.id());
     List<PartStep> steps = new ArrayList<>();
-    for (RigPart p : c.rig()) {
-      PartStep step = p.on() ? step(c, p, slot, old) : null;
+    for (int i = 0; i < c.rig().size(); i++) {
+      PartStep step = c.rig().get(i).on() ? step(c, i, slot, old) : null;
       if (step != null) steps.add(step);
     }
     FocusStep focus =
@@ -194,14 +194,15 @@ final class Compilation {
   }
 
   /** A part's step, the former one where nothing of it changed; null where it does nothing. */
-  private PartStep step(Camera c, RigPart part, int slot, Node old) {
+  private PartStep step(Camera c, int index, int slot, Node old) {
+    RigPart part = c.rig().get(index);
     List<Object> from = new ArrayList<>(List.of(part, sequence.header()));
     for (String id : References.ids(part)) from.add(made(id));
     PartStep kept = old instanceof CameraNode n ? n.stepOf(part) : null;
     PartSteps<RigPart> steps = PartSteps.of(part);
     if (kept != null && !steps.looksAtItsCamera() && holds(kept.madeFrom(), from.toArray()))
       return kept;
-    List<RigPart> below = c.rig().subList(0, c.rig().indexOf(part));
+    List<RigPart> below = c.rig().subList(0, index);
     Step step = newStep(part, new Standing(slot, below));
     return step == null ? null : new PartStep(step, from.toArray());
   }

@@ -21,18 +21,13 @@ import kite.core.shape.StandIns;
 
 /** Pieces, marks and lights: a placement under a parent. */
 final class PlaceNode extends Node implements Elsewhere {
-  /** Where {@link Place#FULL} begins with each group of its channels. */
-  private static final int AT = Place.FULL.indexOf(Place.X);
-
-  private static final int TURN = Place.FULL.indexOf(Place.PAN);
-  private static final int SCALE = Place.FULL.indexOf(Place.SCALE_X);
-  private static final int PIVOT = Place.FULL.indexOf(Place.PIVOT_X);
-
-  /** The channels of a sun, which has no place. */
+  /** The channels of a sun, which has no place … */
   private static final List<ChannelSpec> SUN = List.of(Light.HEADING, Light.ELEVATION);
 
-  private static final int HEADING = SUN.indexOf(Light.HEADING);
-  private static final int ELEVATION = SUN.indexOf(Light.ELEVATION);
+  /** … in their order. */
+  private static final int HEADING = 0;
+
+  private static final int ELEVATION = 1;
 
   /** The first channels of {@link Place#FULL}, or those of a sun. */
   private final CompiledCurve[] c;
@@ -92,7 +87,7 @@ final class PlaceNode extends Node implements Elsewhere {
     aim = null;
     sight = null;
     boolean turns = false;
-    for (int i = TURN; i < PIVOT; i++) turns |= !c[i].isFixed();
+    for (int i = Place.TURN; i < Place.PIVOT; i++) turns |= !c[i].isFixed();
     if (!turns) axes(0, still = Matrix.newIdentity(), 0);
     unturned = !turns && Arrays.equals(still, Matrix.newIdentity());
   }
@@ -190,7 +185,9 @@ final class PlaceNode extends Node implements Elsewhere {
     }
     if (unturned && parent >= 0 && !pivoted) {
       int up = parent * Matrix.SIZE;
-      double x = c[AT].value(frame), y = c[AT + 1].value(frame), z = c[AT + 2].value(frame);
+      double x = c[Place.AT].value(frame),
+          y = c[Place.AT + 1].value(frame),
+          z = c[Place.AT + 2].value(frame);
       Matrix.moved(plan.world, up, x, y, z, out, at);
       return;
     }
@@ -200,7 +197,7 @@ final class PlaceNode extends Node implements Elsewhere {
     m[o + Matrix.OW] = 1;
     if (still != null) System.arraycopy(still, 0, m, o, 12);
     else axes(frame, m, o);
-    for (int i = 0; i < 3; i++) m[o + Matrix.OX + i] = c[AT + i].value(frame);
+    for (int i = 0; i < 3; i++) m[o + Matrix.OX + i] = c[Place.AT + i].value(frame);
     if (pivoted) aboutPivot(frame, m, o);
     if (ridden != null) {
       ridden.anchor(((Mark) entity).anchor(), frame, from);
@@ -217,13 +214,13 @@ final class PlaceNode extends Node implements Elsewhere {
     }
     Rotation.angles(
         order,
-        Math.toRadians(c[TURN].value(frame)),
-        Math.toRadians(c[TURN + 1].value(frame)),
-        Math.toRadians(c[TURN + 2].value(frame)),
+        Math.toRadians(c[Place.TURN].value(frame)),
+        Math.toRadians(c[Place.TURN + 1].value(frame)),
+        Math.toRadians(c[Place.TURN + 2].value(frame)),
         m,
         o);
     for (int axis = 0; scaled && axis < 3; axis++) {
-      double s = Place.SCALE_X.within(c[SCALE + axis].value(frame));
+      double s = Place.SCALE_X.within(c[Place.SCALE + axis].value(frame));
       m[o + axis * 4] *= s;
       m[o + axis * 4 + 1] *= s;
       m[o + axis * 4 + 2] *= s;
@@ -231,7 +228,9 @@ final class PlaceNode extends Node implements Elsewhere {
   }
 
   private void aboutPivot(double frame, double[] m, int o) {
-    double x = c[PIVOT].value(frame), y = c[PIVOT + 1].value(frame), z = c[PIVOT + 2].value(frame);
+    double x = c[Place.PIVOT].value(frame),
+        y = c[Place.PIVOT + 1].value(frame),
+        z = c[Place.PIVOT + 2].value(frame);
     m[o + Matrix.OX] += x - (m[o] * x + m[o + Matrix.YX] * y + m[o + Matrix.ZX] * z);
     m[o + Matrix.OY] += y - (m[o + Matrix.XY] * x + m[o + Matrix.YY] * y + m[o + Matrix.ZY] * z);
     m[o + Matrix.OZ] += z - (m[o + Matrix.XZ] * x + m[o + Matrix.YZ] * y + m[o + Matrix.ZZ] * z);

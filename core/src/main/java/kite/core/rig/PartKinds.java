@@ -2,6 +2,7 @@ package kite.core.rig;
 
 import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.ServiceLoader;
 import java.util.TreeMap;
@@ -13,6 +14,9 @@ import java.util.TreeMap;
  */
 public final class PartKinds {
   private static final Map<String, PartKind<?>> ALL = load();
+
+  /** The same for looking up, which compiling a camera does for each of its parts. */
+  private static final Map<String, PartKind<?>> BY_WORD = new HashMap<>(ALL);
 
   private PartKinds() {}
 
@@ -33,10 +37,10 @@ public final class PartKinds {
 
   /** The kind of that word, or null. */
   public static PartKind<?> named(String word) {
-    return ALL.get(word);
+    return BY_WORD.get(word);
   }
 
   public static PartKind<?> of(RigPart part) {
-    return ALL.get(part.kind());
+    return BY_WORD.get(part.kind());
   }
 }
