@@ -31,8 +31,7 @@ const SIDES: { id: Side; name: string; tip: string }[] = [
 export const fourAhead = (): Promise<void> => makeAhead('set', SIDES.length - 1);
 
 /** Whether four views are shown: from when they are wanted it takes until there is something to draw them on. */
-function useFour(): boolean {
-  const wanted = useSequence((s) => s.fourViews);
+function useFour(wanted: boolean): boolean {
   const [ready, setReady] = useState(false);
   useEffect(() => {
     if (!wanted) return setReady(false);
@@ -49,7 +48,8 @@ function useFour(): boolean {
 export function SetView() {
   const withKeys = useWithKeys();
   const [side, setSide] = useState<Side>('free');
-  const four = useFour();
+  const wanted = useSequence((s) => s.fourViews);
+  const four = useFour(wanted);
   const drawing = useSequence((s) => s.drawing);
   const picking = useSequence((s) => s.picking);
   const drawingNow = drawing !== null;
@@ -68,8 +68,8 @@ export function SetView() {
             onChoose={setSide}
           />
         )}
-        <Tip text={four ? 'One view again' : 'Free, plan, front and side at once'}>
-          <Pill on={four} onClick={() => setView({ fourViews: !four })}>
+        <Tip text={wanted ? 'One view again' : 'Free, plan, front and side at once'}>
+          <Pill on={wanted} onClick={() => setView({ fourViews: !wanted })}>
             Four
           </Pill>
         </Tip>

@@ -70,8 +70,9 @@ async function work(): Promise<void> {
       console.warn('Shaders are made when they are first drawn', e);
     }
     d.made();
-    // its first picture is the longest; what is asked for the next one would wait for it
-    if (waiting.length) await nextPicture(d.renderer);
+    await wait(0); // it may ask for more before it is drawn
+    // its first picture is the longest; what is asked for another view would wait for it
+    if (waiting.length && waiting[0].renderer !== d.renderer) await nextPicture(d.renderer);
   }
   busy = false;
 }
@@ -86,8 +87,11 @@ function wearing(material: THREE.Material | undefined, parts: THREE.Object3D[], 
         own.push([o, o.material]);
         o.material = material;
       });
-  work();
-  for (const [mesh, was] of own) mesh.material = was;
+  try {
+    work();
+  } finally {
+    for (const [mesh, was] of own) mesh.material = was;
+  }
 }
 
 async function make({

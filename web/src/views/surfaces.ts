@@ -58,7 +58,8 @@ function fromIdle(use: Use): AnySurface | undefined {
  */
 export function takeSurface(use: 'lens' | 'set'): Surface {
   const s = (fromIdle(use) as Surface | undefined) ?? made(use, document.createElement('canvas'));
-  s.renderer.setPixelRatio(Math.min(devicePixelRatio, MOST_PIXEL_RATIO));
+  const fine = Math.min(devicePixelRatio, MOST_PIXEL_RATIO);
+  if (s.renderer.getPixelRatio() !== fine) s.renderer.setPixelRatio(fine);
   return s;
 }
 
@@ -87,6 +88,9 @@ export async function makeAhead(use: 'lens' | 'set', count: number): Promise<voi
     }
   }
 }
+
+/** Attributes of a canvas that say how large it is: the renderer's, which goes by what it set last. */
+const SIZE = ['width', 'height', 'style'];
 
 const had = new THREE.Vector2();
 
@@ -127,7 +131,8 @@ export function useSurface(
     return () => {
       surface.current = null;
       s.canvas.remove();
-      for (const name of s.canvas.getAttributeNames()) s.canvas.removeAttribute(name);
+      for (const name of s.canvas.getAttributeNames())
+        if (!SIZE.includes(name)) s.canvas.removeAttribute(name);
       giveBack(s);
     };
   }, [use, box]);
