@@ -18,6 +18,14 @@ class RoomTest extends Desk {
           + " b.getBoundingClientRect(); return r.width && (r.right > innerWidth || r.left < 0) &&"
           + " !b.closest('.lane-tools'); }).map(b => b.textContent || b.ariaLabel)";
 
+  /** The canvas is kept for the next view, and must not come back with another size. */
+  @Test
+  void theLensViewIsAsLargeWhenTheSequenceIsOpenedAgain() throws Exception {
+    double before = page.getByTestId("lens").boundingBox().width;
+    reopened(document());
+    assertEquals(before, page.getByTestId("lens").boundingBox().width);
+  }
+
   @Test
   void nothingIsCutOffAndLanesAreSeenAtEverySize() {
     for (int[] size : new int[][] {{1280, 800}, {1440, 900}, {2560, 1440}, {853, 533}}) {
