@@ -17,11 +17,12 @@ import { Desks } from './Desks';
 import { theHelper } from './helper';
 import { RUNS } from './runs';
 import { Panel } from './Panel';
+import { allPrepared } from '../views/preparing';
 import { RosterRail, SideRail } from './Rails';
 import { Top } from './Top';
 import { Windows } from './Windows';
 
-/** How long after the desks are there what else may be needed is fetched and made. */
+/** How long after the desks are there, at the soonest, what else may be needed is fetched and made. */
 const AHEAD_MS = 2500;
 
 /** The one window: five desks over the same sequence. */
@@ -32,7 +33,16 @@ export function Workspace() {
   useEffect(() => startTransition(() => setWhole(true)), []);
   useEffect(() => {
     theHelper();
-    const ahead = setTimeout(() => void fetchAhead().then(fourAhead), AHEAD_MS);
+    let left = false;
+    const ahead = setTimeout(
+      () =>
+        void allPrepared().then(async () => {
+          if (left) return;
+          await fetchAhead();
+          await fourAhead();
+        }),
+      AHEAD_MS,
+    );
     const leave = tellOthers();
     const key = (e: KeyboardEvent) => press(e, RUNS);
     // a button pressed with the pointer gives the keyboard back to the desk; one reached by Tab keeps it
@@ -43,6 +53,7 @@ export function Workspace() {
     document.addEventListener('keydown', key);
     document.addEventListener('click', click);
     return () => {
+      left = true;
       clearTimeout(ahead);
       leave();
       document.removeEventListener('keydown', key);

@@ -46,6 +46,11 @@ export function prepared(d: Drawing): Promise<void> {
   });
 }
 
+/** Until every drawing that was asked for has its shaders. */
+export async function allPrepared(): Promise<void> {
+  while (busy || waiting.length) await wait(10 * ASK_MS);
+}
+
 /** Until what is drawn next by a renderer is drawn, if that is soon. */
 async function nextPicture(r: THREE.WebGLRenderer): Promise<void> {
   for (let i = 0; i < 2; i++) await new Promise((on) => requestAnimationFrame(on));

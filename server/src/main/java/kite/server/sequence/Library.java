@@ -24,6 +24,7 @@ import kite.server.Problem;
 import kite.server.rights.Role;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
+import org.springframework.data.jpa.domain.JpaSort;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,6 +34,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class Library {
   /** Sequences that a list gives at a time. */
   static final int PAGE = 60;
+
+  /**
+   * By production and code, in the order of their characters' numbers: asking the language's rules
+   * takes twice as long for 40,000.
+   */
+  private static final Sort BY_NAME =
+      JpaSort.unsafe("collate(p.name as ucs_basic)", "collate(s.code as ucs_basic)");
 
   /** How long what is in the bin can be brought back. */
   static final Duration KEPT_IN_BIN = Duration.ofDays(30);
@@ -107,9 +115,8 @@ public class Library {
             .replace("%", "!%")
             .replace("_", "!_");
     Sort sort =
-        recent
-            ? Sort.by(Sort.Order.desc("e.madeAt").nullsLast(), Sort.Order.asc("code"))
-            : Sort.by("p.name", "code");
+        recent ? Sort.by(Sort.Order.desc("e.madeAt").nullsLast(), Sort.Order.asc("code")) : BY_NAME;
+    sequences.planForWhatIsAsked();
     return sequences.list(
         in,
         part.isEmpty() ? "" : "%" + part + "%",
