@@ -7,15 +7,19 @@ import { lensCamera } from '../session/view';
 
 export type What = 'cut' | 'shot' | 'frame';
 
-/** How a render is made: share of the delivery size, lens rays a pixel, and a shot with its handles or without. */
+/**
+ * How a render is made: share of the delivery size, lens rays a pixel, a shot with its handles or without, and whether what
+ * moves while the shutter is open is blurred.
+ */
 export interface How {
   percent: number;
   samples: number;
   handles: boolean;
+  motionBlur: boolean;
 }
 
 /** A quarter of the delivery size, as quick as it can still be judged. */
-export const PREVIEW: How = { percent: 25, samples: 16, handles: false };
+export const PREVIEW: How = { percent: 25, samples: 16, handles: false, motionBlur: true };
 
 /** Asks for a render of what is here, once every edit is stored; gives whether it was taken. */
 export async function askRender(what: What, how: How): Promise<boolean> {

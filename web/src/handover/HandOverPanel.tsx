@@ -41,6 +41,7 @@ export function HandOverPanel() {
   const [percent, setPercent] = useState('25');
   const [samples, setSamples] = useState('16');
   const [handles, setHandles] = useState(false);
+  const [motionBlur, setMotionBlur] = useState(true);
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const jobs = useQuery({
     queryKey: ['renders', id],
@@ -58,7 +59,8 @@ export function HandOverPanel() {
     [client, id],
   );
   const ask = async (what: What) => {
-    if (await askRender(what, { percent: Number(percent), samples: Number(samples), handles })) await renew();
+    if (await askRender(what, { percent: Number(percent), samples: Number(samples), handles, motionBlur }))
+      await renew();
   };
   const turn = (job: string, how: 'stop' | 'resume') =>
     postJson(`/api/renders/${job}/${how}`).then(renew, (e: Error) => say(e.message, true));
@@ -82,9 +84,9 @@ export function HandOverPanel() {
             value={samples}
             options={[
               ['4', 'Sketch · 4 lens rays a pixel'],
-              ['16', 'Preview · 16'],
-              ['64', 'Fine · 64'],
-              ['256', 'Final · 256'],
+              ['16', 'Preview · up to 16'],
+              ['64', 'Fine · up to 64'],
+              ['256', 'Final · up to 256'],
             ]}
             onChange={setSamples}
           />
@@ -93,6 +95,9 @@ export function HandOverPanel() {
               {`A shot with its handles: ${handleFrames} frames more at each end`}
             </Tick>
           ) : null}
+          <Tick checked={motionBlur} onChange={(e) => setMotionBlur(e.target.checked)}>
+            Motion blur, as long as each camera’s shutter is open
+          </Tick>
           <div className="line" style={{ flexWrap: 'wrap' }}>
             <Pill tone="coral" wide onClick={() => void ask('cut')}>
               Render the cut

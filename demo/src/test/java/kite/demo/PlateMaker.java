@@ -13,12 +13,12 @@ import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.exchange.gltf.GlbReader;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.ModelGeometry;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Surroundings;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -41,12 +41,9 @@ class PlateMaker {
     File folder = new File("src/main/resources/plate");
     folder.mkdirs();
     for (int f = SaltWind.PLATE_FIRST; f <= SaltWind.PLATE_LAST; f++) {
-      plan.evaluate(f);
       Picture p =
-          new FrameRenderer(
-                  new SceneBuilder(models::get).build(s, plan),
-                  Surroundings.of(s, plan, f, c, a -> null))
-              .render(CameraView.of(s, plan, c), WIDTH, WIDTH * 9 / 16, SAMPLES, 2, () -> false);
+          new FrameRenderer(Exposed.sharp(s, plan, c, f, new SceneBuilder(models::get), a -> null))
+              .render(WIDTH, WIDTH * 9 / 16, Quality.exact(SAMPLES), 2, () -> false);
       write(p, new File(folder, "whale_plate." + f + ".jpg"));
     }
   }

@@ -23,12 +23,12 @@ import kite.core.rig.PartKind;
 import kite.core.rig.PartKinds;
 import kite.core.rig.RigPart;
 import kite.exchange.gltf.GlbReader;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.ModelGeometry;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Sky;
 import org.junit.jupiter.api.Test;
 
 class SaltWindTest {
@@ -103,18 +103,10 @@ class SaltWindTest {
     for (Object[] shot : shots) {
       Camera c = (Camera) sw010.get((String) shot[0]);
       int frame = (int) shot[1];
-      plan.evaluate(frame);
-      FrameRenderer r =
-          new FrameRenderer(
-              new SceneBuilder(models::get).build(sw010, plan), Sky.of(sw010, plan, frame));
       Picture p =
-          r.render(
-              CameraView.of(sw010, plan, c),
-              size,
-              size * 9 / 16,
-              look == null ? 2 : 16,
-              2,
-              () -> false);
+          new FrameRenderer(
+                  Exposed.sharp(sw010, plan, c, frame, new SceneBuilder(models::get), a -> null))
+              .render(size, size * 9 / 16, Quality.exact(look == null ? 2 : 16), 2, () -> false);
       long kinds = java.util.Arrays.stream(p.argb()).distinct().count();
       assertTrue(kinds > 200, c.name() + " shows only " + kinds + " colours");
       if (look != null) {

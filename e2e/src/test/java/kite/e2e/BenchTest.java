@@ -24,8 +24,6 @@ import kite.core.model.Models;
 import kite.core.number.Rate;
 import kite.core.optics.FilmBack;
 import kite.core.optics.Fit;
-import kite.render.Bvh;
-import kite.render.Triangles;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -256,81 +254,5 @@ class BenchTest extends Desk {
         t[1], t[1] / 16.667 * 100);
     System.out.printf("  the depth ruler                  %7.3f ms%n", t[2]);
     System.out.printf("  what is seen and cut             %7.3f ms%n", t[3]);
-  }
-
-  @Test
-  void tracingATerrain() throws InterruptedException {
-    int side = 317; // 316 × 316 × 2 = 199,712 triangles
-    Random r = new Random(2);
-    double[] bump = new double[12];
-    for (int i = 0; i < 12; i++) bump[i] = r.nextDouble() * 6;
-    float[][] p = new float[side * side][3];
-    for (int z = 0; z < side; z++)
-      for (int x = 0; x < side; x++) {
-        double u = x / 20.0, v = z / 20.0, h = 0;
-        for (int i = 0; i < 6; i++)
-          h +=
-              Math.sin(u * (i + 1) * 0.4 + bump[i])
-                  * Math.cos(v * (i + 1) * 0.3 + bump[i + 6])
-                  / (i + 1);
-        p[z * side + x] = new float[] {(float) u, (float) h, (float) v};
-      }
-    Triangles t = new Triangles();
-    float[] n = {0, 1, 0};
-    for (int z = 0; z + 1 < side; z++)
-      for (int x = 0; x + 1 < side; x++) {
-        int a = z * side + x;
-        for (int[] q : new int[][] {{a, a + side, a + 1}, {a + 1, a + side, a + side + 1}}) {
-          t.begin(0);
-          for (int k = 0; k < 3; k++) t.corner(k, p[q[k]], 0, n, 0, null, 0, null, 0);
-        }
-      }
-    long began = System.nanoTime();
-    Bvh bvh = new Bvh(t);
-    double build = (System.nanoTime() - began) / 1e6;
-    double[] one = new double[9], two = new double[9];
-    for (int i = -3; i < 9; i++) {
-      double a = raysPerSecond(bvh, 1), b = raysPerSecond(bvh, 2);
-      if (i >= 0) {
-        one[i] = a;
-        two[i] = b;
-      }
-    }
-    Arrays.sort(one);
-    Arrays.sort(two);
-    System.out.printf(
-        "%nTracing a terrain of %,d triangles (hierarchy built in %.0f ms):%n", t.count(), build);
-    System.out.printf(
-        "  %.2f million rays a second on one core; two threads give %.2f × that%n",
-        one[4] / 1e6, two[4] / one[4]);
-  }
-
-  private static double raysPerSecond(Bvh bvh, int threads) throws InterruptedException {
-    int size = 512;
-    Thread[] all = new Thread[threads];
-    long t = System.nanoTime();
-    for (int k = 0; k < threads; k++) {
-      all[k] =
-          new Thread(
-              () -> {
-                Bvh.Ray ray = new Bvh.Ray();
-                for (int y = 0; y < size; y++)
-                  for (int x = 0; x < size; x++) {
-                    ray.set(
-                        8,
-                        6,
-                        -4,
-                        (x - size / 2.0) / size,
-                        -0.35 - (y - size / 2.0) / size * 0.6,
-                        1,
-                        0,
-                        1e6);
-                    bvh.trace(ray, false);
-                  }
-              });
-      all[k].start();
-    }
-    for (Thread a : all) a.join();
-    return (double) threads * size * size / ((System.nanoTime() - t) / 1e9);
   }
 }

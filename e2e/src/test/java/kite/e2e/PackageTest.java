@@ -31,12 +31,12 @@ import kite.core.rig.RigPart;
 import kite.core.rig.base.Base;
 import kite.demo.SaltWind;
 import kite.exchange.gltf.GlbReader;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.ModelGeometry;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Surroundings;
 import org.junit.jupiter.api.Test;
 
 /** Standards, plates, tracks; and the lens view held against the renderer. */
@@ -145,13 +145,11 @@ class PackageTest extends Desk {
       Map<String, ModelGeometry> models,
       Map<String, BufferedImage> images) {
     Plan plan = new Plan(s, a -> models.get(a) == null ? null : models.get(a).rig());
-    plan.evaluate(frame);
     Camera c = (Camera) s.get(camera);
     Picture p =
         new FrameRenderer(
-                new SceneBuilder(models::get).build(s, plan),
-                Surroundings.of(s, plan, frame, c, images::get))
-            .render(CameraView.of(s, plan, c), w, h, samples, 2, () -> false);
+                Exposed.sharp(s, plan, c, frame, new SceneBuilder(models::get), images::get))
+            .render(w, h, Quality.exact(samples), 2, () -> false);
     BufferedImage b = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
     b.setRGB(0, 0, w, h, p.argb(), 0, w);
     return b;

@@ -33,11 +33,11 @@ import kite.core.rig.RigPart;
 import kite.core.rig.base.Base;
 import kite.demo.SaltWind;
 import kite.exchange.gltf.GlbReader;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Sky;
 import org.junit.jupiter.api.Test;
 
 /** The browser's core against the server's, number by number and pixel by pixel. */
@@ -198,11 +198,12 @@ class ParityTest extends Desk {
     ready(page);
     BufferedImage seen = lens();
     Plan plan = new Plan(s, a -> null);
-    plan.evaluate(1001);
     int w = seen.getWidth(), h = seen.getHeight();
     Picture p =
-        new FrameRenderer(new SceneBuilder(a -> null).build(s, plan), Sky.of(s, plan, 1001))
-            .render(CameraView.of(s, plan, (Camera) s.get("cam")), w, h, 16, 2, () -> false);
+        new FrameRenderer(
+                Exposed.sharp(
+                    s, plan, (Camera) s.get("cam"), 1001, new SceneBuilder(a -> null), a -> null))
+            .render(w, h, Quality.exact(16), 2, () -> false);
     BufferedImage rendered = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
     rendered.setRGB(0, 0, w, h, p.argb(), 0, w);
     for (double[] a : at) {

@@ -1,10 +1,12 @@
 package kite.render;
 
-import java.util.function.DoubleSupplier;
+import java.util.Arrays;
+import java.util.Objects;
 import kite.core.document.Light;
 import kite.core.evaluate.Plan;
 import kite.core.light.Lit;
 import kite.core.math.Matrix;
+import kite.render.sample.Disc;
 
 /**
  * A light as the renderer samples it.
@@ -26,6 +28,9 @@ public record Lamp(
   /** No nearer than a millimetre to a lamp, square metres: its light would have no bound. */
   private static final double AT_THE_LAMP_M2 = 1e-6;
 
+  /** Nothing stands as far away as the sun, metres. */
+  private static final double SUN_M = 1e6;
+
   /** A sun in a direction. */
   static Lamp sun(double[] toSun, double[] irradiance, double softness) {
     double[] m = Matrix.newIdentity();
@@ -46,55 +51,89 @@ public record Lamp(
     return new Lamp(l.form(), m, e, lit.shadowTint(), l.specular(), soft, lit);
   }
 
+  /** Whether it is as another was at another moment. */
+  boolean shinesLike(Lamp o) {
+    return Arrays.equals(world, o.world)
+        && Arrays.equals(irradiance, o.irradiance)
+        && Arrays.equals(shadowTint, o.shadowTint)
+        && softness == o.softness
+        && Objects.equals(lit, o.lit);
+  }
+
+  /** One look at a light. Reused; belongs to one thread. */
+  static final class Look {
+    /** Unit direction to the light. */
+    double x, y, z;
+
+    double distanceM;
+
+    /** Share of {@link #irradiance} that arrives on a face turned to it. */
+    double share;
+
+    private final Disc disc = new Disc();
+  }
+
+  /** Whether there is more than one place to look at. */
+  boolean chooses() {
+    return form == Light.Form.SUN ? softness > 0 : form == Light.Form.AREA || lit.radiusM() > 0;
+  }
+
   /**
    * One look at the light from a point.
    *
-   * @param random even in 0–1
-   * @param out direction to the light x, y, z, distance in metres, then the share of {@link
-   *     #irradiance} that arrives on a face turned to it
+   * @param u where on the light, 0 to 1
+   * @param v likewise
    */
-  void look(double px, double py, double pz, DoubleSupplier random, double[] out) {
+  void look(double px, double py, double pz, double u, double v, Look out) {
     if (form == Light.Form.SUN) {
-      double k = Math.tan(softness);
-      double x = world[8], y = world[9], z = world[10];
-      if (k > 0) {
-        x += (2 * random.getAsDouble() - 1) * k;
-        y += (2 * random.getAsDouble() - 1) * k;
-        z += (2 * random.getAsDouble() - 1) * k;
-      }
-      put(x, y, z, out);
-      out[3] = 1e6;
-      out[4] = 1;
+      sun(u, v, out);
       return;
     }
-    double u = 0, v = 0, w = 0, radius = lit.radiusM();
+    double a = 0, b = 0, c = 0, radius = lit.radiusM();
     if (form == Light.Form.AREA) {
-      u = (random.getAsDouble() - 0.5) * lit.widthM();
-      v = (random.getAsDouble() - 0.5) * lit.heightM();
+      a = (u - 0.5) * lit.widthM();
+      b = (v - 0.5) * lit.heightM();
     } else if (radius > 0) {
-      double z = 2 * random.getAsDouble() - 1, a = 2 * Math.PI * random.getAsDouble();
-      double k = Math.sqrt(1 - z * z);
-      u = radius * k * Math.cos(a);
-      v = radius * k * Math.sin(a);
-      w = radius * z;
+      double z = 2 * u - 1, turn = 2 * Math.PI * v, k = Math.sqrt(1 - z * z);
+      a = radius * k * Math.cos(turn);
+      b = radius * k * Math.sin(turn);
+      c = radius * z;
     }
-    double x = world[12] + world[0] * u + world[4] * v + world[8] * w - px;
-    double y = world[13] + world[1] * u + world[5] * v + world[9] * w - py;
-    double z = world[14] + world[2] * u + world[6] * v + world[10] * w - pz;
+    double x = world[12] + world[0] * a + world[4] * b + world[8] * c - px;
+    double y = world[13] + world[1] * a + world[5] * b + world[9] * c - py;
+    double z = world[14] + world[2] * a + world[6] * b + world[10] * c - pz;
     double d = put(x, y, z, out);
     // the cosine between the light's axis and the way to the point
-    double axis = world[8] * out[0] + world[9] * out[1] + world[10] * out[2];
-    out[3] = d;
-    out[4] = 1 / Math.max(AT_THE_LAMP_M2, d * d);
-    if (form == Light.Form.AREA) out[4] *= Math.max(0, axis) * lit.widthM() * lit.heightM();
-    if (form == Light.Form.SPOT) out[4] *= lit.inCone(Math.acos(Math.max(-1, Math.min(1, axis))));
+    double axis = world[8] * out.x + world[9] * out.y + world[10] * out.z;
+    out.distanceM = d;
+    out.share = 1 / Math.max(AT_THE_LAMP_M2, d * d);
+    if (form == Light.Form.AREA) out.share *= Math.max(0, axis) * lit.widthM() * lit.heightM();
+    if (form == Light.Form.SPOT)
+      out.share *= lit.inCone(Math.acos(Math.max(-1, Math.min(1, axis))));
   }
 
-  private static double put(double x, double y, double z, double[] out) {
+  /** Somewhere on the sun's disc. */
+  private void sun(double u, double v, Look out) {
+    double k = Math.tan(softness), x = world[8], y = world[9], z = world[10];
+    if (k > 0) {
+      out.disc.at(u, v);
+      // two directions square to the sun's (Duff et al., Building an Orthonormal Basis, JCGT 2017)
+      double sign = Math.copySign(1, z), a = -1 / (sign + z), b = x * y * a;
+      double p = k * out.disc.x, q = k * out.disc.y, ox = x, oy = y;
+      x += p * (1 + sign * ox * ox * a) + q * b;
+      y += p * sign * b + q * (sign + oy * oy * a);
+      z += -p * sign * ox - q * oy;
+    }
+    put(x, y, z, out);
+    out.distanceM = SUN_M;
+    out.share = 1;
+  }
+
+  private static double put(double x, double y, double z, Look out) {
     double l = Math.sqrt(x * x + y * y + z * z);
-    out[0] = l == 0 ? 0 : x / l;
-    out[1] = l == 0 ? 1 : y / l;
-    out[2] = l == 0 ? 0 : z / l;
+    out.x = l == 0 ? 0 : x / l;
+    out.y = l == 0 ? 1 : y / l;
+    out.z = l == 0 ? 0 : z / l;
     return l;
   }
 }

@@ -1,7 +1,12 @@
 package kite.render;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -11,22 +16,57 @@ import kite.core.math.Matrix;
 import kite.core.model.ModelPose;
 import kite.core.shape.Mesh;
 import kite.core.shape.StandIns;
+import kite.render.trace.MeshTree;
+import kite.render.trace.SceneTree;
 
-/** Everything shown in a sequence at one frame, as triangles in the world. */
+/**
+ * Everything shown in a sequence at one frame. What stays from frame to frame is made once: used
+ * for one shot after the other, and by one thread.
+ */
 public final class SceneBuilder {
+  /** A surface with more triangles than this is worth a place of its own. */
+  private static final int SMALL = 4096;
+
   private final Function<String, ModelGeometry> models;
-  private final Map<Piece, Mesh> standIns = new HashMap<>();
+  private final TreeStore trees;
+  private final Map<Piece, Surface> standIns = new HashMap<>();
+  private final Map<String, Deformed> deformed = new HashMap<>();
+
+  /** Where each surface stood the last time, by its piece and its part. */
+  private final Map<String, double[]> stood = new HashMap<>();
+
+  private final Set<String> moving = new HashSet<>();
+
+  /** A part of a model, by the model's content. */
+  private record PartKey(String asset, int part) {}
+
+  /** A stand-in, by what it is made of. */
+  private record StandInKey(Shape.StandIn shape, String colour) {}
+
+  /** Surfaces that stand somewhere, by what they are and where. */
+  private record PlaceKey(Object mesh, List<Double> world) {}
 
   /**
    * @param models geometry of an asset, or null when it is not to be had
    */
-  public SceneBuilder(Function<String, ModelGeometry> models) {
+  public SceneBuilder(Function<String, ModelGeometry> models, TreeStore trees) {
     this.models = models;
+    this.trees = trees;
+  }
+
+  /** As above, with hierarchies of its own. */
+  public SceneBuilder(Function<String, ModelGeometry> models) {
+    this(models, TreeStore.ofOwn());
   }
 
   /** The scene as the plan last evaluated it. */
-  public Triangles build(Sequence s, Plan plan) {
-    Triangles t = new Triangles();
+  public Scene build(Sequence s, Plan plan) {
+    return together(List.of(placed(s, plan))).get(0);
+  }
+
+  /** All that is rendered, where the plan last evaluated it to stand. */
+  List<Placed> placed(Sequence s, Plan plan) {
+    List<Placed> all = new ArrayList<>();
     for (Piece p : s.all(Piece.class)) {
       if (!s.isRendered(p)) continue;
       double[] m = new double[Matrix.SIZE];
@@ -34,28 +74,80 @@ public final class SceneBuilder {
       Piece like =
           p.shape() instanceof Shape.Instance i && s.get(i.of()) instanceof Piece q ? q : p;
       if (like.shape() instanceof Shape.StandIn shape) {
-        Mesh mesh = standIns.computeIfAbsent(like, q -> StandIns.mesh(shape, q.colour()));
-        add(
-            t,
-            t.material(Material.STAND_IN),
-            mesh.positions(),
-            mesh.normals(),
-            mesh.colours(),
-            null,
-            mesh.indices(),
-            m);
+        Object key = new StandInKey(shape, like.colour());
+        all.add(new Placed(p.id(), standIn(like, shape, key), m, key));
       } else if (like.shape() instanceof Shape.Model model) {
         ModelGeometry g = models.apply(model.asset());
         ModelPose pose = plan.pose(p.id());
-        if (g != null && pose != null) addModel(t, g, pose, m, model);
+        if (g != null && pose != null) addModel(all, p.id(), g, pose, m, model);
       }
     }
-    return t;
+    return all;
   }
 
-  private static void addModel(
-      Triangles t, ModelGeometry g, ModelPose pose, double[] piece, Shape.Model model) {
-    double[] root = piece.clone();
+  /**
+   * The scenes of a frame's moments. What is small and has not moved so far goes into one mesh that
+   * they share, and what is flattened to nothing. Moments at which everything stands alike share
+   * their scene.
+   */
+  List<Scene> together(List<List<Placed>> moments) {
+    List<Placed> first = moments.get(0), last = moments.get(moments.size() - 1);
+    boolean[] in = new boolean[first.size()];
+    List<PlaceKey> keys = new ArrayList<>();
+    Map<String, Integer> parts = new HashMap<>();
+    for (int i = 0; i < in.length; i++) {
+      Placed p = first.get(i);
+      String name = p.piece() + " " + parts.merge(p.piece(), 1, Integer::sum);
+      double[] before = stood.put(name, last.get(i).world());
+      boolean still = before == null || Arrays.equals(before, p.world());
+      for (List<Placed> m : moments) still &= stands(m.get(i), p);
+      if (!still) moving.add(name);
+      in[i] =
+          moments.size() == 1 && SceneTree.flat(p.world())
+              || p.key() != null && p.surface().triangles() <= SMALL && !moving.contains(name);
+      if (in[i]) keys.add(new PlaceKey(p.key(), Arrays.stream(p.world()).boxed().toList()));
+    }
+    Merged merged = null;
+    if (!keys.isEmpty()) {
+      boolean kept = keys.stream().noneMatch(k -> k.mesh() == null);
+      MeshTree t = kept ? trees.get(keys, () -> Merged.tree(first, in)) : Merged.tree(first, in);
+      merged = Merged.of(t, first, in);
+    }
+    List<Scene> scenes = new ArrayList<>();
+    for (int i = 0; i < moments.size(); i++)
+      scenes.add(
+          i > 0 && alike(moments.get(i), moments.get(i - 1))
+              ? scenes.get(i - 1)
+              : new Scene(moments.get(i), in, merged));
+    return scenes;
+  }
+
+  private static boolean alike(List<Placed> a, List<Placed> b) {
+    for (int i = 0; i < a.size(); i++) if (!stands(a.get(i), b.get(i))) return false;
+    return true;
+  }
+
+  private static boolean stands(Placed a, Placed b) {
+    return Arrays.equals(a.world(), b.world()) && a.surface().tree() == b.surface().tree();
+  }
+
+  private Surface standIn(Piece like, Shape.StandIn shape, Object key) {
+    return standIns.computeIfAbsent(
+        like,
+        q -> {
+          Mesh m = StandIns.mesh(shape, q.colour());
+          return Surface.of(m, trees.get(key, () -> MeshTree.of(m.positions(), m.indices())));
+        });
+  }
+
+  private void addModel(
+      List<Placed> all,
+      String piece,
+      ModelGeometry g,
+      ModelPose pose,
+      double[] place,
+      Shape.Model model) {
+    double[] root = place.clone();
     for (int c = 0; c < 3; c++) for (int r = 0; r < 3; r++) root[c * 4 + r] *= model.unitM();
     if (model.zUp()) { // the file's Z is our Y, its Y our −Z
       for (int r = 0; r < 3; r++) {
@@ -64,104 +156,34 @@ public final class SceneBuilder {
         root[8 + r] = y;
       }
     }
-    double[] world = new double[Matrix.SIZE];
-    for (ModelGeometry.Part p : g.parts()) {
-      float[] positions = morphed(p, pose.weights(p.node())), normals = p.normals();
-      int material = t.material(g.materials().get(p.material()));
-      if (p.skin() >= 0) {
-        normals = normals.clone();
-        positions = skinned(p, g.skins().get(p.skin()), pose, positions, normals);
-        System.arraycopy(root, 0, world, 0, Matrix.SIZE);
-      } else {
+    for (int i = 0; i < g.parts().size(); i++) {
+      ModelGeometry.Part p = g.parts().get(i);
+      Object key = new PartKey(model.asset(), i);
+      MeshTree rest = trees.get(key, () -> MeshTree.of(p.positions(), p.indices()));
+      double[] world = root;
+      if (p.skin() < 0) {
+        world = new double[Matrix.SIZE];
         Matrix.multiply(root, 0, pose.world(), p.node() * Matrix.SIZE, world, 0);
       }
-      add(t, material, positions, normals, p.colours(), p.places(), p.indices(), world);
-    }
-  }
-
-  private static float[] morphed(ModelGeometry.Part p, double[] weights) {
-    if (p.morphs().isEmpty()) return p.positions();
-    float[] out = p.positions().clone();
-    for (int k = 0; k < Math.min(weights.length, p.morphs().size()); k++) {
-      if (weights[k] == 0) continue;
-      float[] by = p.morphs().get(k);
-      for (int i = 0; i < out.length; i++) out[i] += (float) (by[i] * weights[k]);
-    }
-    return out;
-  }
-
-  /** Linear blend skinning in the model's own axes; normals are turned in place. */
-  private static float[] skinned(
-      ModelGeometry.Part p,
-      ModelGeometry.Skin skin,
-      ModelPose pose,
-      float[] positions,
-      float[] normals) {
-    int n = skin.joints().length;
-    double[] joint = new double[n * Matrix.SIZE];
-    for (int j = 0; j < n; j++)
-      Matrix.multiply(
-          pose.world(),
-          skin.joints()[j] * Matrix.SIZE,
-          skin.inverseBind(),
-          j * Matrix.SIZE,
-          joint,
-          j * Matrix.SIZE);
-    float[] out = new float[positions.length];
-    double[] m = new double[Matrix.SIZE], v = new double[3];
-    for (int i = 0; i < positions.length / 3; i++) {
-      java.util.Arrays.fill(m, 0);
-      for (int k = 0; k < 4; k++) {
-        double w = p.weights()[i * 4 + k];
-        if (w == 0) continue;
-        int o = p.joints()[i * 4 + k] * Matrix.SIZE;
-        for (int e = 0; e < Matrix.SIZE; e++) m[e] += joint[o + e] * w;
-      }
-      Matrix.point(m, 0, positions[i * 3], positions[i * 3 + 1], positions[i * 3 + 2], v, 0);
-      for (int a = 0; a < 3; a++) out[i * 3 + a] = (float) v[a];
-      double nx = normals[i * 3], ny = normals[i * 3 + 1], nz = normals[i * 3 + 2];
-      for (int a = 0; a < 3; a++)
-        normals[i * 3 + a] = (float) (m[a] * nx + m[4 + a] * ny + m[8 + a] * nz);
-    }
-    return out;
-  }
-
-  private static void add(
-      Triangles t,
-      int material,
-      float[] p,
-      float[] n,
-      float[] c,
-      float[] uv,
-      int[] indices,
-      double[] m) {
-    float[] wp = new float[p.length], wn = new float[n.length];
-    double[] v = new double[3];
-    double[] it = Matrix.newInverse(m, 0);
-    for (int i = 0; i < p.length; i += 3) {
-      Matrix.point(m, 0, p[i], p[i + 1], p[i + 2], v, 0);
-      for (int a = 0; a < 3; a++) wp[i + a] = (float) v[a];
-      double x = it[0] * n[i] + it[1] * n[i + 1] + it[2] * n[i + 2];
-      double y = it[4] * n[i] + it[5] * n[i + 1] + it[6] * n[i + 2];
-      double z = it[8] * n[i] + it[9] * n[i + 1] + it[10] * n[i + 2];
-      double l = Math.sqrt(x * x + y * y + z * z);
-      wn[i] = (float) (x / l);
-      wn[i + 1] = (float) (y / l);
-      wn[i + 2] = (float) (z / l);
-    }
-    for (int i = 0; i + 2 < indices.length; i += 3) {
-      t.begin(material);
-      for (int k = 0; k < 3; k++)
-        t.corner(
-            k,
-            wp,
-            indices[i + k] * 3,
-            wn,
-            indices[i + k] * 3,
-            c,
-            indices[i + k] * 3,
-            uv,
-            indices[i + k] * 2);
+      Surface still =
+          new Surface(
+              p.positions(),
+              p.normals(),
+              p.places(),
+              p.colours(),
+              p.indices(),
+              g.materials().get(p.material()),
+              rest);
+      if (Deformed.deforms(p, pose))
+        all.add(
+            new Placed(
+                piece,
+                deformed
+                    .computeIfAbsent(piece + " " + i, k -> new Deformed(rest))
+                    .at(g, p, pose, still),
+                world,
+                null));
+      else all.add(new Placed(piece, still, world, key));
     }
   }
 }

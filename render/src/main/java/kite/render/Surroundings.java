@@ -2,6 +2,7 @@ package kite.render;
 
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
 import kite.core.document.Air;
@@ -40,6 +41,18 @@ public record Surroundings(
    */
   public static Surroundings of(
       Sequence s, Plan plan, double frame, Camera camera, Function<String, BufferedImage> images) {
+    List<PlateLayer> plates = new ArrayList<>();
+    for (Plate p : s.all(Plate.class)) {
+      if (!p.shown() || p.camera() != null && !p.camera().equals(camera.id())) continue;
+      BufferedImage image = images.apply(p.at(frame));
+      if (image != null)
+        plates.add(PlateLayer.of(p, frame, s.header().cameraPackage().aspect(), image));
+    }
+    return of(s, plan, frame).withPlates(plates);
+  }
+
+  /** Light and air alone, as the plan last evaluated them. */
+  static Surroundings of(Sequence s, Plan plan, double frame) {
     Sky sky = Sky.of(s, plan, frame);
     List<Lamp> lamps = new ArrayList<>();
     for (Light l : s.all(Light.class)) if (s.shines(l, true)) lamps.add(Lamp.of(plan, l, frame));
@@ -51,14 +64,20 @@ public record Surroundings(
       hazeColour = linear(a.colour());
       background = a.background() == null ? null : linear(a.background());
     }
-    List<PlateLayer> plates = new ArrayList<>();
-    for (Plate p : s.all(Plate.class)) {
-      if (!p.shown() || p.camera() != null && !p.camera().equals(camera.id())) continue;
-      BufferedImage image = images.apply(p.at(frame));
-      if (image != null)
-        plates.add(PlateLayer.of(p, frame, s.header().cameraPackage().aspect(), image));
-    }
-    return new Surroundings(sky, lamps, haze, hazeColour, background, plates);
+    return new Surroundings(sky, lamps, haze, hazeColour, background, List.of());
+  }
+
+  Surroundings withPlates(List<PlateLayer> p) {
+    return new Surroundings(sky, lamps, haze, hazeColour, background, p);
+  }
+
+  /** Whether light and air are those of another moment. */
+  boolean looksLike(Surroundings o) {
+    if (!haze.equals(o.haze) || lamps.size() != o.lamps.size()) return false;
+    for (int i = 0; i < lamps.size(); i++)
+      if (!lamps.get(i).shinesLike(o.lamps.get(i))) return false;
+    return Arrays.equals(sky.zenith(), o.sky.zenith())
+        && Arrays.equals(sky.horizon(), o.sky.horizon());
   }
 
   static double[] linear(String rgb) {

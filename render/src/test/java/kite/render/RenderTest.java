@@ -6,10 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.Random;
+import java.util.List;
 import kite.core.math.Matrix;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
+import kite.render.trace.MeshTree;
 import org.junit.jupiter.api.Test;
 
 class RenderTest {
@@ -17,7 +18,7 @@ class RenderTest {
       new Sky(new double[] {0, 0, 1}, new double[] {3, 3, 3}, new double[3], new double[3], 0);
   private static final DeliveryWindow WINDOW = new DeliveryWindow(-0.5, 0.5, -0.5, 0.5);
 
-  private static void square(Triangles t, int material, double x, double y, double z, double half) {
+  private static Placed square(Material material, double x, double y, double z, double half) {
     float[] p = {
       (float) (x - half),
       (float) (y - half),
@@ -33,11 +34,13 @@ class RenderTest {
       (float) z
     };
     float[] n = {0, 0, 1, 0, 0, 1, 0, 0, 1, 0, 0, 1}, uv = {0, 1, 1, 1, 1, 0, 0, 0};
-    for (int[] corners : new int[][] {{0, 1, 2}, {0, 2, 3}}) {
-      t.begin(material);
-      for (int k = 0; k < 3; k++)
-        t.corner(k, p, corners[k] * 3, n, corners[k] * 3, null, 0, uv, corners[k] * 2);
-    }
+    int[] corners = {0, 1, 2, 0, 2, 3};
+    Surface s = new Surface(p, n, uv, null, corners, material, MeshTree.of(p, corners));
+    return new Placed("square", s, Matrix.newIdentity(), null);
+  }
+
+  private static Scene scene(Placed... all) {
+    return Scene.of(List.of(all));
   }
 
   private static CameraView eye(double near, double far, double focus, double pupil) {
@@ -49,90 +52,9 @@ class RenderTest {
   }
 
   @Test
-  void theHierarchyFindsWhatTryingEveryTriangleFinds() {
-    Random r = new Random(6);
-    Triangles t = new Triangles();
-    float[] none = new float[9];
-    for (int i = 0; i < 3000; i++) {
-      t.begin(0);
-      float cx = r.nextFloat() * 20 - 10,
-          cy = r.nextFloat() * 20 - 10,
-          cz = r.nextFloat() * 20 - 10;
-      for (int k = 0; k < 3; k++)
-        t.corner(
-            k,
-            new float[] {cx + r.nextFloat(), cy + r.nextFloat(), cz + r.nextFloat()},
-            0,
-            none,
-            0,
-            null,
-            0,
-            null,
-            0);
-    }
-    Bvh bvh = new Bvh(t);
-    int hits = 0;
-    for (int n = 0; n < 1500; n++) {
-      double[] o = {r.nextGaussian() * 15, r.nextGaussian() * 15, r.nextGaussian() * 15};
-      double[] d = {
-        r.nextDouble() * 20 - 10 - o[0],
-        n % 7 == 0 ? 0 : r.nextDouble() * 20 - 10 - o[1],
-        r.nextDouble() * 20 - 10 - o[2]
-      };
-      Bvh.Ray ray = new Bvh.Ray().set(o[0], o[1], o[2], d[0], d[1], d[2], 0, 100);
-      boolean hit = bvh.trace(ray, false);
-      double nearest = bruteForce(t, o, d);
-      assertEquals(nearest < 100, hit);
-      assertEquals(
-          hit, bvh.trace(new Bvh.Ray().set(o[0], o[1], o[2], d[0], d[1], d[2], 0, 100), true));
-      if (hit) {
-        hits++;
-        assertEquals(nearest, ray.far, 1e-6);
-      }
-    }
-    assertTrue(hits > 100);
-  }
-
-  /**
-   * The nearest hit by the plane of each triangle and three inside tests: another method than the
-   * renderer's.
-   */
-  private static double bruteForce(Triangles t, double[] o, double[] d) {
-    double best = 100;
-    for (int i = 0; i < t.count; i++) {
-      double[][] p = new double[3][3];
-      for (int k = 0; k < 9; k++) p[k / 3][k % 3] = t.positions[i * 9 + k];
-      double[] n = cross(minus(p[1], p[0]), minus(p[2], p[0]));
-      double s = dot(n, minus(p[0], o)) / dot(n, d);
-      if (!(s > 0 && s < best)) continue;
-      double[] at = {o[0] + s * d[0], o[1] + s * d[1], o[2] + s * d[2]};
-      boolean in = true;
-      for (int k = 0; k < 3; k++)
-        in &= dot(n, cross(minus(p[(k + 1) % 3], p[k]), minus(at, p[k]))) >= 0;
-      if (in) best = s;
-    }
-    return best;
-  }
-
-  private static double[] minus(double[] a, double[] b) {
-    return new double[] {a[0] - b[0], a[1] - b[1], a[2] - b[2]};
-  }
-
-  private static double[] cross(double[] a, double[] b) {
-    return new double[] {
-      a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]
-    };
-  }
-
-  private static double dot(double[] a, double[] b) {
-    return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-  }
-
-  @Test
   void aMattSquareFacingTheSunHasLambertsBrightness() {
-    Triangles t = new Triangles();
-    square(t, t.material(new Material(0.5, 0.5, 0.5, 1, 0, null)), 0, 0, -4, 1);
-    Picture p = new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
+    Scene t = scene(square(new Material(0.5, 0.5, 0.5, 1, 0, null), 0, 0, -4, 1));
+    Picture p = new Still(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
     // diffuse: 0.5/π × 3 × (1 − 0.04); gloss of full roughness adds f0 × 3/(4π)
     double linear = 0.5 / Math.PI * 3 * 0.96 + 0.04 * 3 / (4 * Math.PI);
     assertEquals(Light.screen(linear), red(p, 32, 32), 2);
@@ -141,24 +63,20 @@ class RenderTest {
 
   @Test
   void edgesFallWhereTheWindowPutsThem() {
-    Triangles t = new Triangles();
-    square(
-        t, t.material(Material.STAND_IN), 0, 0, -4, 1); // reaches ±0.25 of slope: the middle half
-    Picture p =
-        new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 100, 100, 16, 2, () -> false);
+    Scene t =
+        scene(square(Material.STAND_IN, 0, 0, -4, 1)); // reaches ±0.25 of slope: the middle half
+    Picture p = new Still(t, DARK).render(eye(0.1, 100, 4, 0), 100, 100, 16, 2, () -> false);
     assertTrue(red(p, 26, 50) > 50 && red(p, 73, 50) > 50);
     assertTrue(red(p, 23, 50) == 0 && red(p, 76, 50) == 0);
   }
 
   @Test
   void clipsAreMeasuredAlongTheAxis() {
-    Triangles t = new Triangles();
-    square(
-        t, t.material(Material.STAND_IN), 1.6, 0, -4, 0.3); // farther than 4 m on a straight line
+    Scene t =
+        scene(square(Material.STAND_IN, 1.6, 0, -4, 0.3)); // farther than 4 m on a straight line
     for (double[] clips : new double[][] {{3.99, 4.01, 1}, {4.01, 9, 0}, {0.1, 3.99, 0}}) {
       Picture p =
-          new FrameRenderer(t, DARK)
-              .render(eye(clips[0], clips[1], 4, 0), 64, 64, 1, 1, () -> false);
+          new Still(t, DARK).render(eye(clips[0], clips[1], 4, 0), 64, 64, 1, 1, () -> false);
       assertEquals(clips[2] == 1, red(p, 57, 32) > 0, clips[0] + " to " + clips[1]);
     }
   }
@@ -170,13 +88,12 @@ class RenderTest {
     DepthOfField d = new DepthOfField(50, 1, 0.03, 2);
     double filmMm = 6.25, px = 200;
     DeliveryWindow w = new DeliveryWindow(-0.0625, 0.0625, -0.0625, 0.0625);
-    Triangles t = new Triangles();
-    square(t, t.material(Material.STAND_IN), 0, 0, -4, 0.004);
+    Scene t = scene(square(Material.STAND_IN, 0, 0, -4, 0.004));
     Sky bright =
         new Sky(
             new double[] {0, 0, 1}, new double[] {4e5, 4e5, 4e5}, new double[3], new double[3], 0);
     CameraView v = new CameraView(Matrix.newIdentity(), w, 0.1, 100, 2, d.pupilRadiusM());
-    Picture p = new FrameRenderer(t, bright).render(v, (int) px, (int) px, 400, 2, () -> false);
+    Picture p = new Still(t, bright).render(v, (int) px, (int) px, 400, 2, () -> false);
     int left = 200, right = 0;
     for (int x = 0; x < 200; x++)
       for (int y = 96; y < 105; y++)
@@ -190,20 +107,18 @@ class RenderTest {
 
   @Test
   void texturesLieAsTheirPlacesSay() {
-    Triangles t = new Triangles();
     Texture halves = new Texture(2, 2, new int[] {0xffffffff, 0xff000000, 0xffffffff, 0xff000000});
-    square(t, t.material(new Material(1, 1, 1, 1, 0, halves)), 0, 0, -4, 1);
-    Picture p = new FrameRenderer(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
+    Scene t = scene(square(new Material(1, 1, 1, 1, 0, halves), 0, 0, -4, 1));
+    Picture p = new Still(t, DARK).render(eye(0.1, 100, 4, 0), 64, 64, 4, 1, () -> false);
     assertTrue(
         red(p, 24, 32) > 150 && red(p, 40, 32) < 90, "white on the left, black on the right");
   }
 
   @Test
   void thePictureDoesNotDependOnTheThreadsAndStopsWhenAsked() {
-    Triangles t = new Triangles();
-    square(t, t.material(Material.STAND_IN), 0.3, 0.2, -4, 1);
-    FrameRenderer r =
-        new FrameRenderer(
+    Scene t = scene(square(Material.STAND_IN, 0.3, 0.2, -4, 1));
+    Still r =
+        new Still(
             t,
             new Sky(
                 new double[] {0.5, 0.5, 0.7},
@@ -228,9 +143,7 @@ class RenderTest {
             new double[] {0, 0, 1},
             new double[] {1, 1, 1},
             0);
-    Picture p =
-        new FrameRenderer(new Triangles(), sky)
-            .render(eye(0.1, 100, 4, 0), 32, 32, 1, 1, () -> false);
+    Picture p = new Still(scene(), sky).render(eye(0.1, 100, 4, 0), 32, 32, 1, 1, () -> false);
     assertTrue(red(p, 16, 14) > red(p, 16, 0), "paler towards the horizon");
   }
 }

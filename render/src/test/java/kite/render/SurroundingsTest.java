@@ -88,7 +88,7 @@ class SurroundingsTest {
     Plan plan = new Plan(s, Models.NONE);
     plan.evaluate(1);
     Picture p =
-        new FrameRenderer(
+        new Still(
                 new SceneBuilder(a -> null).build(s, plan),
                 Surroundings.of(s, plan, 1, (Camera) s.get("cam"), images::get))
             .render(

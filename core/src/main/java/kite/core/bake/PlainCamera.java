@@ -183,7 +183,9 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
           };
       lens = lens.with(spec.name(), b.curve(tolerance, r -> b.lens()[r * LensRow.SIZE + at]));
     }
-    return lens;
+    String offset = Camera.SHUTTER_OFFSET.name(); // no part of a rig changes it
+    Channel own = b.camera().channels().set().get(offset);
+    return own == null ? lens : lens.with(offset, own);
   }
 
   /** Whether the lens focuses farther than its own length everywhere, also between the frames. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import kite.core.curve.Channel;
 import kite.core.number.Unit;
 import kite.core.optics.FilmBack;
@@ -72,11 +73,16 @@ public record Camera(
   public static final ChannelSpec SHIFT_Y =
       ChannelSpec.of("shiftY", "Shift up", Unit.MILLIMETRES, 0, -100, 100);
 
+  /** By how much the shutter's opening lies later than with the frame in its middle. */
+  public static final ChannelSpec SHUTTER_OFFSET =
+      ChannelSpec.of("shutterOffset", "Shutter offset", Unit.DEGREES, 0, -360, 360);
+
   /** The lens channels, in the order evaluation writes them. */
   public static final List<ChannelSpec> LENS =
       List.of(FOCAL_LENGTH, F_STOP, FOCUS, NEAR_CLIP, FAR_CLIP, SHUTTER, SHIFT_X, SHIFT_Y);
 
-  private static final Map<String, ChannelSpec> LENS_BY_NAME = Entity.byName(LENS);
+  private static final Map<String, ChannelSpec> OWN_BY_NAME =
+      Entity.byName(Stream.concat(LENS.stream(), Stream.of(SHUTTER_OFFSET)).toList());
 
   public Camera {
     rig = List.copyOf(rig);
@@ -116,7 +122,7 @@ public record Camera(
 
   @Override
   public Map<String, ChannelSpec> channelSpecs() {
-    Map<String, ChannelSpec> all = new LinkedHashMap<>(LENS_BY_NAME);
+    Map<String, ChannelSpec> all = new LinkedHashMap<>(OWN_BY_NAME);
     for (RigPart p : rig) for (ChannelSpec s : p.specs()) all.put(p.id() + "/" + s.name(), s);
     return all;
   }
@@ -124,7 +130,7 @@ public record Camera(
   @Override
   public ChannelSpec channelSpec(String address) {
     int slash = address.indexOf('/');
-    if (slash < 0) return LENS_BY_NAME.get(address);
+    if (slash < 0) return OWN_BY_NAME.get(address);
     RigPart p = part(address.substring(0, slash));
     if (p == null) return null;
     String name = address.substring(slash + 1);
@@ -141,7 +147,7 @@ public record Camera(
 
   @Override
   public Camera withChannel(String address, Channel channel) {
-    if (LENS_BY_NAME.containsKey(address)) return withChannels(channels.with(address, channel));
+    if (OWN_BY_NAME.containsKey(address)) return withChannels(channels.with(address, channel));
     int slash = address.indexOf('/');
     RigPart p = part(address.substring(0, slash));
     return withPart(p.withChannels(p.channels().with(address.substring(slash + 1), channel)));

@@ -54,6 +54,16 @@ class PlainCameraTest {
     }
   }
 
+  @Test
+  void aPlainCameraKeepsWhenItsShutterOpens() {
+    Sequence s = RandomDocuments.of(1);
+    Camera late = ((Camera) s.get("cam1")).withChannel("shutterOffset", new Channel.Fixed(45));
+    s = s.with(late);
+    Camera plain =
+        PlainCamera.of(s, Models.NONE, late, 1, 10, PlainCamera.Tolerance.NONE, "plain").camera();
+    assertEquals(45, plain.channel("shutterOffset").at(5), 0);
+  }
+
   private static Channel move(double... values) {
     List<Key> keys = new ArrayList<>();
     for (int i = 0; i < values.length; i++) keys.add(Key.smooth(1 + i * 13, values[i]));

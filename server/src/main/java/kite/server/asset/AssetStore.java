@@ -16,6 +16,7 @@ import kite.exchange.Json;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.ModelFile;
 import kite.render.ModelGeometry;
+import kite.render.TreeStore;
 import kite.server.Problem;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
@@ -28,6 +29,9 @@ public class AssetStore {
   /** Parts of the heap that decoded models and decoded images may hold for the next frame. */
   private static final long GEOMETRIES_AT_HAND = Runtime.getRuntime().maxMemory() / 4,
       IMAGES_AT_HAND = Runtime.getRuntime().maxMemory() / 10;
+
+  /** Part of the heap that hierarchies for rays may hold for the next frame. */
+  private static final long TREES_AT_HAND = Runtime.getRuntime().maxMemory() / 5;
 
   private static final long RIGS_AT_HAND = Runtime.getRuntime().maxMemory() / 20;
 
@@ -47,6 +51,8 @@ public class AssetStore {
           .maximumWeight(RIGS_AT_HAND)
           .weigher((String sha, ModelRig r) -> weight(r.bytes()))
           .build();
+
+  private final TreeStore trees = new TreeStore(TREES_AT_HAND);
 
   private final Clock clock;
 
@@ -203,6 +209,11 @@ public class AssetStore {
           String rig = assets.rigOf(id);
           return rig == null ? null : ModelJson.read(rig);
         });
+  }
+
+  /** Hierarchies of models and stand-ins, shared by all that is rendered here. */
+  public TreeStore trees() {
+    return trees;
   }
 
   /** Geometry for the renderer, or null when there is no such model. */

@@ -9,11 +9,11 @@ import javax.imageio.ImageIO;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import org.springframework.stereotype.Component;
@@ -38,17 +38,16 @@ public class SmallPicture {
   public byte[] of(Sequence s, Camera camera, int frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig);
-    plan.evaluate(frame);
-    Surroundings around = Surroundings.of(s, plan, frame, camera, assets::image);
-    FrameRenderer r = new FrameRenderer(new SceneBuilder(assets::geometry).build(s, plan), around);
+    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees());
+    FrameRenderer r =
+        new FrameRenderer(Exposed.sharp(s, plan, camera, frame, scenes, assets::image));
     int height =
         Math.min(
             TALLEST,
             WIDTH
                 * s.header().cameraPackage().deliveryHeight()
                 / s.header().cameraPackage().deliveryWidth());
-    Picture p =
-        r.render(CameraView.of(s, plan, camera), WIDTH, Math.max(1, height), SAMPLES, 1, stopped);
+    Picture p = r.render(WIDTH, Math.max(1, height), Quality.exact(SAMPLES), 1, stopped);
     return p == null ? null : png(p);
   }
 

@@ -89,6 +89,7 @@ class RenderApi {
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
    * @param handles whether a shot is rendered with the production's handles; not when left out
+   * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
    */
   record RenderAsked(
       String what,
@@ -97,7 +98,8 @@ class RenderApi {
       int frame,
       int percent,
       int samples,
-      Boolean handles) {}
+      Boolean handles,
+      Boolean motionBlur) {}
 
   /** A job as the page shows it. */
   record RenderShown(
@@ -139,6 +141,7 @@ class RenderApi {
     List<Shot> shots = shots(s, asked, job);
     job.id = UUID.randomUUID();
     job.sequenceId = id;
+    job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
     job.askedBy = name;
     job.askedAt = clock.instant();
     job.document = SequenceJson.write(s);

@@ -45,6 +45,9 @@ class RenderJob {
   int samples;
   int framesTotal;
 
+  /** Whether what moves while the shutter is open is blurred; not in jobs of earlier builds. */
+  boolean motionBlur;
+
   @Enumerated(EnumType.STRING)
   @Column(columnDefinition = "text")
   State state;

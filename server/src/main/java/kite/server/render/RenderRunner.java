@@ -8,6 +8,7 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -17,11 +18,12 @@ import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
-import kite.render.CameraView;
+import kite.render.Exposed;
 import kite.render.FrameRenderer;
+import kite.render.Moment;
 import kite.render.Picture;
+import kite.render.Quality;
 import kite.render.SceneBuilder;
-import kite.render.Surroundings;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import kite.server.live.Moved;
@@ -198,7 +200,7 @@ public class RenderRunner {
     ModelRoom.check(s, assets, ModelRoom.RENDER);
     Instant began = clock.instant();
     Plan plan = new Plan(s, assets::rig);
-    SceneBuilder scenes = new SceneBuilder(assets::geometry);
+    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees());
     StopSwitch stop = new StopSwitch(job.id);
     int number = 0;
     for (Shot shot : Shot.read(job.shots)) {
@@ -236,18 +238,18 @@ public class RenderRunner {
       java.util.Arrays.fill(black, 0xff000000);
       return new Picture(job.width, job.height, black);
     }
-    plan.evaluate(frame);
     Camera camera = (Camera) s.get(shot.camera());
-    Surroundings around = Surroundings.of(s, plan, frame, camera, assets::image);
-    FrameRenderer r = new FrameRenderer(scenes.build(s, plan), around);
-    CameraView view = CameraView.of(s, plan, camera);
-    return r.render(
-        view,
-        job.width,
-        job.height,
-        job.samples,
-        Runtime.getRuntime().availableProcessors(),
-        stop::thrown);
+    List<Moment> moments =
+        job.motionBlur
+            ? Exposed.open(s, plan, camera, frame, scenes, assets::image)
+            : Exposed.sharp(s, plan, camera, frame, scenes, assets::image);
+    return new FrameRenderer(moments)
+        .render(
+            job.width,
+            job.height,
+            Quality.upTo(job.samples),
+            Runtime.getRuntime().availableProcessors(),
+            stop::thrown);
   }
 
   /**
