@@ -20,6 +20,10 @@ import javax.imageio.ImageIO;
 import kite.core.command.CutCommand;
 import kite.core.command.Edit;
 import kite.core.command.SequenceCommand;
+import kite.core.curve.Channel;
+import kite.core.curve.Key;
+import kite.core.curve.KeyShape;
+import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
@@ -85,6 +89,58 @@ class HandOverDeskTest extends Desk {
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
     button(what).click();
+  }
+
+  private static final String MOTION_BLUR = "Motion blur, as long as each camera’s shutter is open";
+
+  /** How steep a picture's light is from one pixel to the next across, on the average. */
+  private static double steepness(BufferedImage b) {
+    double sum = 0;
+    for (int y = 0; y < b.getHeight(); y++)
+      for (int x = 1; x < b.getWidth(); x++)
+        sum += Math.abs((b.getRGB(x, y) >> 8 & 255) - (b.getRGB(x - 1, y) >> 8 & 255));
+    return sum / b.getWidth() / b.getHeight();
+  }
+
+  private BufferedImage renderedNow(int which) throws Exception {
+    page.waitForFunction("n => document.querySelectorAll('[data-job=DONE]').length === n", which);
+    String src = page.locator(".job img").first().getAttribute("src");
+    return ImageIO.read(new ByteArrayInputStream(fetch(src)));
+  }
+
+  @Test
+  void aCameraThatPansQuicklyIsBlurredUnlessThatIsTakenOff() throws Exception {
+    Camera c = (Camera) new SaltWind().sw010().get("camC");
+    Channel pan =
+        Channel.curve(Key.of(1170, -20, KeyShape.STRAIGHT), Key.of(1180, 20, KeyShape.STRAIGHT));
+    Sequence s = new SaltWind().sw010();
+    reopened(s.with(c.withChannel("head/pan", pan).withDepthOfField(false)));
+    choose("Lantern to Pim");
+    goTo(1175);
+    render("This frame");
+    double blurred = steepness(renderedNow(1));
+    page.getByLabel(MOTION_BLUR).uncheck();
+    button("This frame").click();
+    double sharp = steepness(renderedNow(2));
+    assertTrue(blurred < 0.75 * sharp, blurred + " against " + sharp);
+  }
+
+  /** What would take all the memory is refused, and says what to do. */
+  @Test
+  void aPictureLargerThanTheMemoryIsRefused() throws Exception {
+    Sequence s = new SaltWind().sw010();
+    CameraPackage p = s.header().cameraPackage();
+    reopened(
+        delivered(
+            s, new CameraPackage(p.filmBack(), 16384, 16384, p.fit(), p.circleOfConfusionMm())));
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    var asked =
+        pim.post(
+            "api/sequences/" + sequence + "/renders",
+            Map.of("what", "frame", "camera", "camC", "frame", 1175, "percent", 100, "samples", 1));
+    assertEquals(422, asked.statusCode(), asked.body());
+    assertTrue(asked.body().contains("16384 × 16384 pixels are more than is rendered here"));
+    assertTrue(asked.body().contains("Choose a smaller size."));
   }
 
   private HttpResponse<String> askedFor(Person who, int samples) throws Exception {
@@ -169,6 +225,8 @@ class HandOverDeskTest extends Desk {
     goTo(1050);
     button("Blur").click();
     BufferedImage seen = lens();
+    button("Hand over").click();
+    page.getByLabel(MOTION_BLUR).uncheck();
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();
     String src = page.locator(".job img").getAttribute("src");

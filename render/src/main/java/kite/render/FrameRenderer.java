@@ -30,6 +30,9 @@ public final class FrameRenderer {
   /** Steps of 8 bits on the screen by which neighbours differ where an edge may be. */
   private static final double EDGE = 6;
 
+  /** What a pixel takes in memory until the picture is written. */
+  public static final int BYTES_A_PIXEL = 28;
+
   private final List<Moment> moments;
 
   /**

@@ -12,6 +12,7 @@ import kite.core.cut.Cut;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
+import kite.render.FrameRenderer;
 import kite.server.Problem;
 import kite.server.live.Moved;
 import kite.server.rights.May;
@@ -44,6 +45,11 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class RenderApi {
   private static final int MOST_SAMPLES = 1024;
   private static final int MOST_LISTED = 50;
+
+  /** Pixels of a picture that take half of the memory: a larger one would end the worker. */
+  private static final long MOST_PIXELS =
+      Runtime.getRuntime().maxMemory() / 2 / FrameRenderer.BYTES_A_PIXEL;
+
   private final SequenceStore sequences;
   private final RenderJobs jobs;
   private final RenderFrames frames;
@@ -148,6 +154,14 @@ class RenderApi {
     job.shots = Shot.write(shots);
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
+    if ((long) job.width * job.height > MOST_PIXELS)
+      throw bad(
+          job.width
+              + " × "
+              + job.height
+              + " pixels are more than is rendered here, which is "
+              + MOST_PIXELS / 1_000_000
+              + " million. Choose a smaller size.");
     job.samples = asked.samples();
     job.framesTotal = shots.stream().mapToInt(Shot::frames).sum();
     job.state = RenderJob.State.WAITING;

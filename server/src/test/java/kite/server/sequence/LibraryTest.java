@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyBoolean;
+import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -28,7 +29,6 @@ import kite.server.Problem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
-import org.springframework.data.domain.Pageable;
 
 class LibraryTest {
   private static final Instant NOW = Instant.parse("2026-03-01T10:00:00Z");
@@ -130,14 +130,34 @@ class LibraryTest {
         true,
         0);
     verify(sequences)
-        .list(
+        .lastFirst(
             any(),
             find.capture(),
             anyString(),
             any(),
             anyBoolean(),
             anyString(),
-            any(Pageable.class));
+            anyInt(),
+            anyInt());
     assertEquals("%50!%!_gale!!%", find.getValue());
+  }
+
+  @Test
+  void aPageIsLookedForOnlyInTheProductionsThatItLiesIn() {
+    UUID a = new UUID(0, 1), b = new UUID(0, 2), c = new UUID(0, 3), d = new UUID(0, 4);
+    Set<UUID> all = Set.of(a, b, c, d);
+    when(sequences.wanted(all, "", "HERE", null, false, "pim"))
+        .thenReturn(
+            List.of(
+                new Object[] {a, 50L},
+                new Object[] {b, 40L},
+                new Object[] {c, 100L},
+                new Object[] {d, 9L}));
+    library.list(all, "", Sequences.Where.HERE, null, false, "pim", false, 1);
+    verify(sequences).byCode(List.of(b, c), "", "HERE", null, false, "pim", 10, Library.PAGE);
+    library.list(all, "", Sequences.Where.HERE, null, false, "pim", false, 3);
+    verify(sequences).byCode(List.of(c, d), "", "HERE", null, false, "pim", 90, Library.PAGE);
+    assertEquals(
+        List.of(), library.list(all, "", Sequences.Where.HERE, null, false, "pim", false, 4));
   }
 }
