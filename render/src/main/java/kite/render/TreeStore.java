@@ -29,10 +29,18 @@ public final class TreeStore {
   }
 
   /**
+   * A hierarchy that is kept, or a new one. It is built outside the store, by threads that may look
+   * after the store meanwhile and must not wait for it; two who need one at the same moment both
+   * build it.
+   *
    * @param key of what the mesh is made of, by value
    */
   MeshTree get(Object key, Supplier<MeshTree> build) {
-    return trees.get(key, k -> build.get());
+    MeshTree kept = trees.getIfPresent(key);
+    if (kept != null) return kept;
+    MeshTree made = build.get();
+    trees.put(key, made);
+    return made;
   }
 
   /** How many are kept. */

@@ -9,7 +9,7 @@ package kite.render.sample;
  */
 public final class Spread {
   /** Samples of a pixel that are told apart. */
-  public static final int MOST = 1 << 16;
+  public static final int MOST = 1 << 15;
 
   private static final int BYTE = 256;
 
