@@ -9,6 +9,7 @@ import { getJson, postJson } from '../session/http';
 import { askRender, type What } from '../doing/renders';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
+import { lasts } from './lasts';
 import './handover.css';
 
 interface RenderShown {
@@ -22,6 +23,10 @@ interface RenderShown {
   height: number;
   samples: number;
   film: boolean;
+  /** That its frames took on the average; null before the first. */
+  secondsAFrame: number | null;
+  /** What the frames to come will take by that; null while nobody works at them. */
+  secondsLeft: number | null;
 }
 
 const SAYS = {
@@ -135,7 +140,13 @@ function Job({ job, onStop, onResume }: { job: RenderShown; onStop: () => void; 
     <div className="job" data-job={job.state}>
       <div className="line" style={{ margin: 0 }}>
         <strong className="grow">{job.label}</strong>
-        <span className="muted">{`${SAYS[job.state]} · ${job.done} of ${job.total}`}</span>
+        <span className="muted" title={job.secondsAFrame ? `${lasts(job.secondsAFrame)} a frame` : undefined}>
+          {[
+            SAYS[job.state],
+            `${job.done} of ${job.total}`,
+            ...(job.secondsLeft ? [`about ${lasts(job.secondsLeft)} left`] : []),
+          ].join(' · ')}
+        </span>
         {active ? (
           <Pill onClick={onStop}>Stop</Pill>
         ) : job.state === 'DONE' ? null : (

@@ -213,6 +213,7 @@ class HandOverDeskTest extends Desk {
   void aRenderIsStoppedAndKeepsWhatIsFinished() {
     render("Render the cut");
     page.locator(".job img").waitFor();
+    page.getByText(Pattern.compile("Rendering · \\d+ of 240 · about .* left")).waitFor();
     page.locator(".job").getByText("Stop", new Locator.GetByTextOptions().setExact(true)).click();
     page.locator("[data-job=STOPPED]").waitFor();
     page.getByText("The frames that were finished are kept.").waitFor();

@@ -107,7 +107,12 @@ class RenderApi {
       Boolean handles,
       Boolean motionBlur) {}
 
-  /** A job as the page shows it. */
+  /**
+   * A job as the page shows it.
+   *
+   * @param secondsAFrame that its frames took on the average; null before the first
+   * @param secondsLeft what the frames to come will take by that, as long as it is worked at
+   */
   record RenderShown(
       UUID id,
       String label,
@@ -120,7 +125,9 @@ class RenderApi {
       int samples,
       String askedBy,
       String askedAt,
-      boolean film) {}
+      boolean film,
+      Double secondsAFrame,
+      Double secondsLeft) {}
 
   @PostMapping("/sequences/{id}/renders")
   @May.LookAtSequence
@@ -221,7 +228,11 @@ class RenderApi {
         j.samples(),
         j.askedBy(),
         j.askedAt().toString(),
-        film);
+        film,
+        j.secondsAFrame(),
+        j.secondsAFrame() != null && j.state() == RenderJob.State.WORKING
+            ? j.secondsAFrame() * (j.framesTotal() - j.done())
+            : null);
   }
 
   private RenderJob job(UUID id) {

@@ -10,7 +10,11 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.transaction.annotation.Transactional;
 
 interface RenderJobs extends JpaRepository<RenderJob, UUID> {
-  /** What a list of jobs shows; their documents stay where they are. */
+  /**
+   * What a list of jobs shows; their documents stay where they are.
+   *
+   * @param secondsAFrame that its frames took on the average; null before the first
+   */
   record Listed(
       UUID id,
       UUID sequenceId,
@@ -23,12 +27,14 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       int samples,
       String askedBy,
       Instant askedAt,
-      long done) {}
+      long done,
+      Double secondsAFrame) {}
 
   String LISTED =
       "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.state, j.message,"
           + " j.framesTotal, j.width, j.height, j.samples, j.askedBy, j.askedAt,"
-          + " (select count(f) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
+          + " (select count(f) from RenderFrame f where f.jobId = j.id),"
+          + " (select avg(f.seconds) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
 
   @Query(LISTED + "where j.sequenceId = :sequence order by j.askedAt desc")
   List<Listed> list(UUID sequence, Limit most);
