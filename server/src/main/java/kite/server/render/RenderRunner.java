@@ -52,7 +52,11 @@ public class RenderRunner {
   private final JobScheduler scheduler;
   private final ApplicationEventPublisher events;
   private final Path output;
+  private final int threads;
 
+  /**
+   * @param threads that a picture is rendered on; 0 for as many as there are processors
+   */
   RenderRunner(
       RenderJobs jobs,
       RenderFrames frames,
@@ -61,7 +65,8 @@ public class RenderRunner {
       Clock clock,
       JobScheduler scheduler,
       ApplicationEventPublisher events,
-      @Value("${kite.output}") String output) {
+      @Value("${kite.output}") String output,
+      @Value("${kite.render-threads}") int threads) {
     this.jobs = jobs;
     this.frames = frames;
     this.assets = assets;
@@ -70,6 +75,7 @@ public class RenderRunner {
     this.scheduler = scheduler;
     this.events = events;
     this.output = Path.of(output);
+    this.threads = threads > 0 ? threads : Runtime.getRuntime().availableProcessors();
   }
 
   Path folder(UUID job) {
@@ -244,12 +250,7 @@ public class RenderRunner {
             ? Exposed.open(s, plan, camera, frame, scenes, assets::image)
             : Exposed.sharp(s, plan, camera, frame, scenes, assets::image);
     return new FrameRenderer(moments)
-        .render(
-            job.width,
-            job.height,
-            Quality.upTo(job.samples),
-            Runtime.getRuntime().availableProcessors(),
-            stop::thrown);
+        .render(job.width, job.height, Quality.upTo(job.samples), threads, stop::thrown);
   }
 
   /**

@@ -60,7 +60,8 @@ class RenderRunnerTest {
         clock,
         scheduler,
         mock(ApplicationEventPublisher.class),
-        folder.toString());
+        folder.toString(),
+        1);
   }
 
   @Test
