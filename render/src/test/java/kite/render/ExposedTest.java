@@ -6,17 +6,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import kite.core.command.Command;
-import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
-import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
-import kite.core.document.Header;
 import kite.core.document.Light;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -25,21 +21,17 @@ import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.model.Models;
-import kite.core.number.Rate;
-import kite.core.optics.FilmBack;
-import kite.core.optics.Fit;
-import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 /** What moves while the shutter is open. */
 class ExposedTest {
   private static final int SIZE = 200;
 
-  /** 20 mm before a film back of 20 mm: the picture is as wide as it is far away. */
+  /** The picture is as wide as it is far away. */
   private static final double WIDE = 1;
 
   private final List<Command> all = new ArrayList<>();
-  private Channels lens = Channels.NONE.with("focalLength", 20);
+  private Channels lens = Channels.NONE.with("focalLength", Seen.FILM_MM);
   private Channels base = Channels.NONE;
 
   private static Channel straight(double... frameAndValue) {
@@ -85,21 +77,7 @@ class ExposedTest {
   }
 
   private int[] picture(boolean blurred, int samples) {
-    CameraPackage pack = new CameraPackage(new FilmBack(20, 20, 1), 100, 100, Fit.WIDTH, 0);
-    Camera c =
-        new Camera(
-            "cam",
-            "Cam",
-            "A",
-            "#f0785a",
-            false,
-            false,
-            lens,
-            List.of(new Base("base", true, null, Base.Takes.POSITION, base)));
-    List<Command> commands = new ArrayList<>(all);
-    commands.add(new Add(c));
-    Header h = new Header("R", "R", 1, 30, new Rate(24, 1), "m", 1, pack);
-    Sequence s = Edit.apply(new Sequence(h, Map.of()), commands);
+    Sequence s = Seen.by(lens, base, all);
     Plan plan = new Plan(s, Models.NONE);
     SceneBuilder b = new SceneBuilder(a -> null);
     List<Moment> moments =

@@ -7,16 +7,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import kite.core.command.Command;
-import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
-import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
-import kite.core.document.Header;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -24,10 +20,6 @@ import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.model.Models;
-import kite.core.number.Rate;
-import kite.core.optics.FilmBack;
-import kite.core.optics.Fit;
-import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 /** What is made once for a shot must not show in its pictures. */
@@ -51,21 +43,10 @@ class SceneBuilderTest {
   }
 
   private Sequence sequence() {
-    CameraPackage pack = new CameraPackage(new FilmBack(20, 20, 1), 100, 100, Fit.WIDTH, 0);
-    Channels base = Channels.NONE.with("y", 1).with("z", 6);
-    Camera c =
-        new Camera(
-            "cam",
-            "Cam",
-            "A",
-            "#f0785a",
-            false,
-            false,
-            Channels.NONE.with("focalLength", 20),
-            List.of(new Base("base", true, null, Base.Takes.POSITION, base)));
-    all.add(new Add(c));
-    return Edit.apply(
-        new Sequence(new Header("R", "R", 1, 10, new Rate(24, 1), "m", 1, pack), Map.of()), all);
+    return Seen.by(
+        Channels.NONE.with("focalLength", Seen.FILM_MM),
+        Channels.NONE.with("y", 1).with("z", 6),
+        all);
   }
 
   private static int[] picture(Sequence s, Plan plan, SceneBuilder b, int frame) {

@@ -8,14 +8,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import kite.core.command.Command;
-import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Lay;
 import kite.core.document.Air;
 import kite.core.document.Camera;
-import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
-import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Piece;
@@ -26,10 +23,6 @@ import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.model.Models;
-import kite.core.number.Rate;
-import kite.core.optics.FilmBack;
-import kite.core.optics.Fit;
-import kite.core.rig.base.Base;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -69,22 +62,11 @@ class SurroundingsTest {
   }
 
   private BufferedImage render(int samples, Map<String, BufferedImage> images) {
-    CameraPackage pack = new CameraPackage(new FilmBack(20, 20, 1), 100, 100, Fit.WIDTH, 0);
-    Header h = new Header("R", "R", 1, 10, new Rate(24, 1), "m", 1, pack);
-    Channels base = Channels.NONE.with("y", 4).with("tilt", -90);
-    Camera c =
-        new Camera(
-            "cam",
-            "Cam",
-            "A",
-            "#f0785a",
-            false,
-            false,
-            Channels.NONE.with("focalLength", 20),
-            List.of(new Base("base", true, null, Base.Takes.POSITION, base)));
-    List<Command> commands = new ArrayList<>(List.of(new Add(c)));
-    commands.addAll(all);
-    Sequence s = Edit.apply(new Sequence(h, Map.of()), commands);
+    Sequence s =
+        Seen.by(
+            Channels.NONE.with("focalLength", Seen.FILM_MM),
+            Channels.NONE.with("y", 4).with("tilt", -90),
+            all);
     Plan plan = new Plan(s, Models.NONE);
     plan.evaluate(1);
     Picture p =
