@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 
 /** What moves while the shutter is open. */
 class ExposedTest {
-  private static final int SIZE = 200;
+  private static final int SIZE = 120;
 
   /** The picture is as wide as it is far away. */
   private static final double WIDE = 1;
@@ -135,15 +135,16 @@ class ExposedTest {
   void aWiderAngleBlursLongerAndAnOffsetMovesIt() {
     ball(0.1, 2, Channels.NONE.with("y", -0.05).with("x", straight(1, -4.5, 19, 4.5)));
     lens = lens.with("shutter", 180);
-    double half = length(picture(true, 256)); // 0.5 m a frame: 10 px
+    double half = length(picture(true, 256)); // 0.5 m a frame
     lens = lens.with("shutter", 360);
     int[] open = picture(true, 256), whole = streak(open);
     lens = lens.with("shutterOffset", 180);
     int[] later = streak(picture(true, 256));
-    assertEquals(5, half, 0.4);
-    assertEquals(10, length(open), 0.5);
-    assertEquals(5, later[0] - whole[0], 1);
-    assertEquals(5, later[1] - whole[1], 1);
+    double frame = SIZE * 0.5 / 10;
+    assertEquals(frame / 2, half, 0.4);
+    assertEquals(frame, length(open), 0.5);
+    assertEquals(frame / 2, later[0] - whole[0], 1);
+    assertEquals(frame / 2, later[1] - whole[1], 1);
   }
 
   /** Thrown up and back in one exposure: straight between its ends it would not leave its place. */
