@@ -150,7 +150,7 @@ class ExposedTest {
   /** Thrown up and back in one exposure: straight between its ends it would not leave its place. */
   @Test
   void aBendWithinTheExposureShows() {
-    ball(0.02, 100, Channels.NONE.with("y", straight(9.5, 0, 10, 2, 10.5, 0)).with("x", 0));
+    ball(0.1, 100, Channels.NONE.with("y", straight(9.5, 0, 10, 2, 10.5, 0)).with("x", 0));
     lens = lens.with("shutter", 360);
     int[] argb = picture(true, 256);
     int top = SIZE, bottom = -1;
