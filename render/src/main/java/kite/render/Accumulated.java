@@ -13,6 +13,12 @@ final class Accumulated {
 
   private static final int STEPS = 255;
 
+  /**
+   * The slope of the screen's curve, 1.055 of the amount to 1/2.4 (IEC 61966-2-1): what it is at 1,
+   * and the power of the amount by which it falls.
+   */
+  private static final double SLOPE = 1.055 / 2.4, FALLS = 1 / 2.4 - 1;
+
   private final int width;
   private final float[] sum;
   private final float[] squares;
@@ -50,8 +56,7 @@ final class Accumulated {
 
   /** Steps of 8 bits on the screen for a small amount of light about a mean. */
   private static double steps(double amount, double mean) {
-    // the slope of the screen's power, 1.055/2.4 of the mean to 1/2.4 − 1
-    return STEPS * amount * 0.4396 * Math.pow(Math.max(DARKEST, mean), -0.5833);
+    return STEPS * amount * SLOPE * Math.pow(Math.max(DARKEST, mean), FALLS);
   }
 
   /** The standard error of a pixel's mean, in steps of 8 bits on the screen. */
@@ -62,7 +67,7 @@ final class Accumulated {
     return steps(Math.sqrt(variance), mean);
   }
 
-  /** By how many steps of 8 bits a pixel differs from the one beside or below it, at the most. */
+  /** By how many steps of 8 bits a pixel differs from the four about it, at the most. */
   double contrast(int x, int y, int height) {
     int at = y * width + x;
     double mine = light(at), most = 0;

@@ -76,25 +76,14 @@ public final class Scene {
     return tree.blocked(r);
   }
 
-  public int size() {
-    return placed.length;
-  }
-
   public Placed placed(int i) {
     return placed[i];
-  }
-
-  /** What a hierarchy over places takes in memory; meshes not counted. */
-  public long bytes() {
-    return tree.bytes();
   }
 
   /** What a ray met, ready to be shaded. Reused; belongs to one thread. */
   public static final class Hit {
     /** Number of the placed surface. */
     public int placed;
-
-    public int triangle;
 
     /** Where it is in the world. */
     public final double[] at = new double[3];
@@ -119,7 +108,6 @@ public final class Scene {
       triangle = merged.triangle()[triangle];
     }
     h.placed = p;
-    h.triangle = triangle;
     Surface s = placed[p].surface();
     double u = r.u(), v = r.v(), w = 1 - u - v;
     int a = s.indices()[triangle * 3],

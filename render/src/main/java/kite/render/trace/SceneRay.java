@@ -75,16 +75,4 @@ public final class SceneRay {
   public double v() {
     return v;
   }
-
-  public double dx() {
-    return dx;
-  }
-
-  public double dy() {
-    return dy;
-  }
-
-  public double dz() {
-    return dz;
-  }
 }
