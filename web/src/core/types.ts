@@ -222,6 +222,7 @@ export interface Camera {
   locked: boolean;
   lockedChannels: string[];
   depthOfField: boolean;
+  motionBlur: boolean;
   filmBack: FilmBack | null;
   fit: Fit | null;
   iconSize: number;
@@ -464,7 +465,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -751,6 +752,12 @@ export interface SetDepthOfField {
   on: boolean;
 }
 
+export interface SetMotionBlur {
+  kind: 'setMotionBlur';
+  camera: string;
+  on: boolean;
+}
+
 export interface SetBack {
   kind: 'setBack';
   camera: string;
@@ -1025,6 +1032,11 @@ export interface DepthRulerBar {
   inFrame: boolean;
 }
 
+export interface Exposure {
+  opens: number;
+  closes: number;
+}
+
 export interface NamedBack {
   name: string;
   back: FilmBack;
@@ -1265,6 +1277,7 @@ export interface KiteCore {
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
+  exposure(camera: string, frame: number): string;
   filmBackName(back: string): string;
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;

@@ -218,6 +218,7 @@ function cameraEntity(channels: Record<string, number>): Camera {
     locked: false,
     lockedChannels: [],
     depthOfField: false,
+    motionBlur: false,
     filmBack: null,
     fit: null,
     iconSize: 1,

@@ -5,7 +5,8 @@ import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 
-export type What = 'cut' | 'shot' | 'frame';
+/** What of the sequence: the cut, this shot, this frame, or some of the cut's shots by their ids. */
+export type What = 'cut' | 'shot' | 'frame' | { shots: string[] };
 
 /**
  * How a render is made: share of the delivery size, lens rays a pixel, a shot with its handles or without, and whether what
@@ -34,8 +35,8 @@ export async function askRender(what: What, how: How): Promise<boolean> {
   try {
     await allStored();
     await postJson(`/api/sequences/${s.id}/renders`, {
-      what,
-      span: span?.id ?? '',
+      what: typeof what === 'string' ? what : 'shots',
+      spans: typeof what === 'string' ? [span?.id ?? ''] : what.shots,
       camera: lensCamera(s),
       frame: Math.round(s.frame),
       ...how,

@@ -10,7 +10,7 @@ import { useWalking } from './walking';
 import { LensRow } from '../core/types';
 import { core, evaluated, useCore } from '../session/evaluated';
 import { useSettings } from '../session/settings';
-import { edit } from '../session/document';
+import { edit, previewing } from '../session/document';
 import { givePicked, endPicking } from '../session/selection';
 import { useSequence } from '../session/state';
 import { lensCamera, setView } from '../session/view';
@@ -21,6 +21,7 @@ import { CompareOver } from './CompareOver';
 import { whenAskedForAxisPoint } from '../doing/axisPoint';
 import { LensPicture, type Seen } from '../views/LensPicture';
 import { stage } from '../views/stage';
+import { drawnSoFar } from '../views/drawnSoFar';
 import { fit as fitSurface, useSurface } from '../views/surfaces';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
@@ -68,9 +69,27 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     let asked = 0;
     let settle = 0;
     let wider: [number, number] = [1, 1];
-    const look = () => setInside(useSequence.getState().playing ? '' : (picture.current?.inside() ?? ''));
+    let exposing = 0;
+    /** The picture as its open shutter sees it, a moment after the other while nothing else is drawn. */
+    const expose = () => {
+      const s = useSequence.getState();
+      const next = s.playing || previewing() ? null : picture.current?.exposed(lensCamera(s), wider);
+      let drawn = () => true;
+      const go = () => {
+        if (!drawn()) return void (exposing = requestAnimationFrame(go));
+        if (!next!()) return void (canvas.dataset.exposed = `${s.frame}/${s.version}`);
+        drawn = drawnSoFar(renderer);
+        exposing = requestAnimationFrame(go);
+      };
+      if (next) exposing = requestAnimationFrame(go);
+    };
+    const look = () => {
+      setInside(useSequence.getState().playing ? '' : (picture.current?.inside() ?? ''));
+      expose();
+    };
     const draw = () => {
       asked = 0;
+      cancelAnimationFrame(exposing);
       const s = useSequence.getState();
       const now = picture.current!.draw(lensCamera(s), wider);
       setSeen((old) => (JSON.stringify(old) === JSON.stringify(now) ? old : now));
@@ -114,6 +133,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       leave();
       size.disconnect();
       cancelAnimationFrame(asked);
+      cancelAnimationFrame(exposing);
       clearTimeout(settle);
       picture.current?.dispose();
     };
@@ -244,6 +264,18 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
                 }
               >
                 Blur
+              </Pill>
+            </Tip>
+            <Tip text="Motion blur for this camera, as long as its shutter is open: here while the picture stands still, and in the render">
+              <Pill
+                tone="lilac"
+                on={camera.motionBlur}
+                aria-label="Motion blur"
+                onClick={() =>
+                  edit('Motion blur', { kind: 'setMotionBlur', camera: camera.id, on: !camera.motionBlur })
+                }
+              >
+                Motion
               </Pill>
             </Tip>
           </Editing>

@@ -6,10 +6,26 @@ import { useSequence } from './state';
 let world = new Float64Array(0);
 let lens = new Float64Array(0);
 let seen = { frame: NaN, version: -1 };
+let other: number | null = null;
 
-/** Evaluates the present frame unless that was done; the arrays are reused from call to call. */
+/** The frame that is evaluated and drawn: the one that is shown, but within {@link atFrame}. */
+export const shownFrame = (): number => other ?? useSequence.getState().frame;
+
+/** Does some drawing at another frame, or a part of one, than the page shows. */
+export function atFrame<T>(frame: number, work: () => T): T {
+  const had = other;
+  other = frame;
+  try {
+    return work();
+  } finally {
+    other = had;
+  }
+}
+
+/** Evaluates {@link shownFrame} unless that was done; the arrays are reused from call to call. */
 export function evaluated(): { world: Float64Array; lens: Float64Array } {
-  const { frame, version } = useSequence.getState();
+  const { version } = useSequence.getState();
+  const frame = shownFrame();
   const core = theCore();
   if (seen.frame !== frame || seen.version !== version) {
     const slots = core.slots();

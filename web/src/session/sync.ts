@@ -83,6 +83,14 @@ export async function openMoment(id: string, moment: number): Promise<void> {
   opened(id, moment);
 }
 
+/** Opens a document that is not to be changed and that nothing comes to, to draw it. */
+export async function openToDraw(id: string, document: SequenceDocument): Promise<void> {
+  await loadCore();
+  theCore().open(document);
+  set({ role: 'reviewer', mayEdit: false });
+  opened(id, 0);
+}
+
 /** Leaves the sequence: what waits to be sent stays on the shelf for the next time it is opened. */
 export function closeSequence(): void {
   whenEdited(() => {});

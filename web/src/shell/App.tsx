@@ -10,12 +10,14 @@ import { SetUp } from '../signin/SetUp';
 import { SignIn } from '../signin/SignIn';
 import type { Session } from '../session/who';
 import { getJson, postJson } from '../session/http';
+import { DrawnHere } from '../filming/DrawnHere';
 import { Said } from './Said';
 import { Bare } from '../kit/Bare';
 
 const HomePage = fetched(async () => (await import('./HomePage')).HomePage);
 const Administration = fetched(async () => (await import('../people/Administration')).Administration);
 const Workspace = fetched(async () => (await import('./Workspace')).Workspace);
+const FilmPage = fetched(async () => (await import('../filming/FilmPage')).FilmPage);
 const LensWindow = fetched(async () => (await import('./LensWindow')).LensWindow);
 
 const INVITED = 'invited=',
@@ -81,6 +83,13 @@ export function App() {
         }}
       />
     );
+  const preview = new URLSearchParams(location.search).get('preview');
+  if (preview)
+    return (
+      <Suspense>
+        <FilmPage job={preview} />
+      </Suspense>
+    );
   const chosen = name ? sequenceIn(hash) : guestOf!;
   return (
     <Suspense fallback={<p className="empty">Opening …</p>}>
@@ -98,6 +107,7 @@ export function App() {
         <HomePage session={session.data} ahead={Workspace.ahead} />
       )}
       <Said />
+      <DrawnHere />
     </Suspense>
   );
 }

@@ -6,6 +6,7 @@ import { core } from '../session/evaluated';
 import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
+import { askPreview, spanHere, USUAL } from '../filming/ask';
 import { addPart, PARTS } from '../doing/parts';
 import { chooseSequence } from '../doing/bring';
 import { cutHere } from '../lanes/CutLane';
@@ -63,7 +64,7 @@ function looks(): Action[] {
       run: () => toField(() => document.querySelector('.transport [aria-label="Frame"]')),
     },
     ...REGIONS.map((r) => ({ name: `Keyboard to ${r.name}`, run: () => afterClosing(() => toRegion(r.at)) })),
-    ...(s.role === 'guest' ? [] : RENDERS),
+    ...(s.role === 'guest' ? [] : [...PREVIEWS, ...RENDERS]),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',
@@ -91,7 +92,28 @@ function looks(): Action[] {
   ];
 }
 
-/** Previews on the server, each with what is said once it was asked for. */
+/** Films of the lens view, each with what is said once it was asked for. */
+const PREVIEWS: Action[] = [
+  { name: 'Preview film of this shot', run: filmShot },
+  {
+    name: 'Preview film of the cut',
+    run: () => void askPreview({ cut: true }, USUAL).then((taken) => taken && say(FILMED)),
+  },
+  {
+    name: 'Preview of this frame',
+    run: () => void askPreview({ frame: true }, USUAL).then((taken) => taken && say(FILMED)),
+  },
+];
+
+const FILMED = 'It is being drawn: it comes on the Hand over desk.';
+
+function filmShot(): void {
+  const span = spanHere();
+  if (!span) return say('There is no shot on this frame. Move into the cut first.', true);
+  void askPreview({ shots: [span.id] }, USUAL).then((taken) => taken && say(FILMED));
+}
+
+/** Renders on the server, each with what is said once it was asked for. */
 const RENDERS: Action[] = (
   [
     ['frame', 'this frame'],
@@ -99,10 +121,10 @@ const RENDERS: Action[] = (
     ['cut', 'the cut'],
   ] as const
 ).map(([what, words]) => ({
-  name: `Render ${words}, as a preview`,
+  name: `Render ${words}`,
   run: () =>
     void askRender(what, PREVIEW).then(
-      (taken) => taken && say(`A preview of ${words} is being rendered: it comes on the Hand over desk.`),
+      (taken) => taken && say(`Rendering ${words}: it comes on the Hand over desk.`),
     ),
 }));
 
@@ -156,6 +178,10 @@ function edits(): Action[] {
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
       run: () => void edit('Depth of field', { kind: 'setDepthOfField', camera: c.id, on: !c.depthOfField }),
+    })),
+    ...cameras.map((c) => ({
+      name: `${c.motionBlur ? 'Switch off' : 'Switch on'} motion blur of camera ${c.letter}`,
+      run: () => void edit('Motion blur', { kind: 'setMotionBlur', camera: c.id, on: !c.motionBlur }),
     })),
   ];
 }

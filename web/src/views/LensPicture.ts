@@ -1,11 +1,12 @@
 import * as THREE from 'three';
 import type { Camera } from '../core/types';
-import { core } from '../session/evaluated';
+import { atFrame, core } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
 import { ClipHatch } from './hatch';
 import { lookThrough, lookThroughCompared } from './lensCamera';
+import { MOMENTS, OpenShutter, shareOf } from './openShutter';
 import { PlatesInFrame } from './plates';
 import { prepared, type Drawing } from './preparing';
 import { stage } from './stage';
@@ -20,8 +21,25 @@ export interface Seen {
   clipsHide: boolean;
 }
 
+/** What of a camera's picture a film of it shows. */
+export interface Shows {
+  /** Depth-of-field blur, of a camera that has it. */
+  blur: boolean;
+  /** Motion blur, of a camera that has it. */
+  motionBlur: boolean;
+  plates: boolean;
+  haze: boolean;
+}
+
+/** All that a camera delivers. */
+const EVERYTHING: Shows = { blur: true, motionBlur: false, plates: true, haze: true };
+
 /** Share of five looks that must meet the back of a face for the lens to be inside something. */
 const INSIDE = 3;
+
+/** What stands in the scene for the pieces that are cut. */
+const drawnOf = (seen: Seen): THREE.Object3D[] =>
+  seen.cut.map((x) => stage.drawnAs(x.id)).filter((o): o is THREE.Object3D => !!o && o.visible);
 
 /** Draws what one camera delivers: sharp or with its blur, its plates, and hatching where it is cut. */
 export class LensPicture {
@@ -31,6 +49,7 @@ export class LensPicture {
   /** What hatching can be drawn into: for that its shaders are made, or being made. */
   private readonly hatched = new Map<THREE.WebGLRenderTarget | null, 'making' | 'made'>();
   private readonly plates: PlatesInFrame;
+  private shutter: OpenShutter | null = null;
   private readonly ray = new THREE.Raycaster();
   private shadows = -1;
   private gone = false;
@@ -48,6 +67,7 @@ export class LensPicture {
     stage.scene.remove(this.plates.group);
     this.plates.dispose();
     this.blur.dispose();
+    this.shutter?.dispose();
   }
 
   /** Makes ready what drawing needs on the graphics side, without holding the page up; gives whether it can be drawn. */
@@ -87,9 +107,7 @@ export class LensPicture {
   draw(id: string, wider: [number, number]): Seen | null {
     const s = useSequence.getState();
     const r = this.renderer;
-    stage.update();
-    r.shadowMap.needsUpdate = this.shadows !== stage.shadows;
-    this.shadows = stage.shadows;
+    this.step();
     if (s.compared) {
       this.drawCompared(id, s.compared, wider);
       return null;
@@ -100,25 +118,144 @@ export class LensPicture {
       r.clear();
       return null;
     }
-    const still = this.plates.update(id);
-    stage.scene.updateMatrixWorld();
-    this.plates.group.visible = true;
     const seen = core().seen(id);
-    const cut = seen.cut.map((x) => stage.drawnAs(x.id)).filter((o): o is THREE.Object3D => !!o && o.visible);
-    if (c.depthOfField || s.sharpTint)
-      this.blur.render(r, stage.scene, this.eye, id, {
-        widest: c.depthOfField ? seen.widestBlur : 0,
-        tinted: s.sharpTint,
+    this.through(c, wider, EVERYTHING, {
+      widest: seen.widestBlur,
+      tinted: s.sharpTint,
+      frame: s.frame,
+      into: null,
+      more: (target) => this.drawHatched(drawnOf(seen), target),
+    });
+    return seen;
+  }
+
+  /** Draws what stands before {@link eye}, with what a camera makes of it. */
+  private through(
+    c: Camera,
+    wider: [number, number],
+    shows: Shows,
+    {
+      widest,
+      tinted,
+      frame,
+      into,
+      more,
+    }: {
+      widest: number;
+      tinted: boolean;
+      /** Of the picture, which may be a moment about it. */
+      frame: number;
+      into: THREE.WebGLRenderTarget | null;
+      /** Draws more over it. */
+      more: (target: THREE.WebGLRenderTarget | null) => void;
+    },
+  ): void {
+    const r = this.renderer;
+    const still = shows.plates && this.plates.update(c.id, frame);
+    stage.scene.updateMatrixWorld();
+    this.plates.group.visible = shows.plates;
+    const blurred = c.depthOfField && shows.blur;
+    if (blurred || tinted)
+      this.blur.render(r, stage.scene, this.eye, c.id, {
+        widest: blurred ? widest : 0,
+        tinted,
         still,
         wider: wider[1],
-        more: () => this.drawHatched(cut, this.blur.target),
+        into,
+        more: () => more(this.blur.target),
       });
     else {
+      r.setRenderTarget(into);
       r.render(stage.scene, this.eye);
-      this.drawHatched(cut, null);
+      r.setRenderTarget(null);
+      more(into);
     }
     this.plates.group.visible = false;
-    return seen;
+  }
+
+  /**
+   * Draws what a camera delivers on a frame for a film of it: nothing that helps at the desk lies over it. Black where there is
+   * no camera.
+   */
+  deliver(id: string | null, frame: number, shows: Shows): void {
+    const c = useSequence.getState().entities[id ?? ''] as Camera | undefined;
+    if (!c) {
+      this.renderer.setClearColor('#000000');
+      this.renderer.clear();
+      return;
+    }
+    const moments = c.motionBlur && shows.motionBlur ? this.expose(id!, frame) : null;
+    if (!moments) return this.deliverAt(c, frame, frame, shows, null);
+    for (const at of moments) {
+      this.deliverAt(c, frame, at, shows, this.shutter!.moment);
+      this.shutter!.take(this.renderer);
+    }
+    this.shutter!.show(this.renderer);
+  }
+
+  private deliverAt(
+    c: Camera,
+    frame: number,
+    moment: number,
+    shows: Shows,
+    into: THREE.WebGLRenderTarget | null,
+  ): void {
+    atFrame(moment, () => {
+      this.step();
+      if (!lookThrough(c.id, this.eye)) return;
+      stage.clearHaze(!shows.haze);
+      const widest = core().seen(c.id).widestBlur;
+      this.through(c, [1, 1], shows, { widest, tinted: false, frame, into, more: () => {} });
+      stage.clearHaze(false);
+    });
+  }
+
+  /** Begins an exposure of a camera on a frame; gives its moments, or null where its shutter shows one alone. */
+  private expose(id: string, frame: number): number[] | null {
+    const { opens, closes } = atFrame(frame, () => core().exposure(id, frame));
+    if (opens === closes) return null;
+    this.shutter ??= new OpenShutter();
+    this.shutter.begin(this.renderer);
+    return Array.from({ length: MOMENTS }, (_, i) => opens + (closes - opens) * shareOf(i));
+  }
+
+  /** Brings the scene to the frame that is drawn, and the shadows with it. */
+  private step(): void {
+    stage.update();
+    this.renderer.shadowMap.needsUpdate = this.shadows !== stage.shadows;
+    this.shadows = stage.shadows;
+  }
+
+  /**
+   * Draws a camera's picture anew as its open shutter sees it, a moment each time it is called.
+   *
+   * @returns a function that draws one more and says whether another is to come; null where there is nothing to blur
+   */
+  exposed(id: string, wider: [number, number]): (() => boolean) | null {
+    const { entities, compared, sharpTint, frame } = useSequence.getState();
+    const c = entities[id] as Camera | undefined;
+    const moments = c?.motionBlur && !compared ? this.expose(id, frame) : null;
+    if (!moments) return null;
+    let taken = 0;
+    return () => {
+      atFrame(moments[taken++], () => {
+        this.step();
+        if (!lookThrough(id, this.eye, wider)) return;
+        const seen = core().seen(id);
+        this.through(c!, wider, EVERYTHING, {
+          widest: seen.widestBlur,
+          tinted: sharpTint,
+          frame,
+          into: this.shutter!.moment,
+          more: (target) => this.drawHatched(drawnOf(seen), target),
+        });
+      });
+      this.shutter!.take(this.renderer);
+      this.shutter!.show(this.renderer);
+      this.step(); // what is picked is picked on the frame itself
+      lookThrough(id, this.eye, wider);
+      return taken < moments.length;
+    };
   }
 
   /** Two versions of the camera's move, in the set as it is now: wiped, or each at half size. */

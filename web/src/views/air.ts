@@ -126,6 +126,12 @@ export class SkyDome {
     else this.air(frame);
   }
 
+  /** Takes haze alone away, or brings it back. */
+  clearHaze(on: boolean, frame: number): void {
+    if (on) uniforms.haze.value.set(0, 1);
+    else this.air(frame);
+  }
+
   matteSun(matte: boolean): void {
     uniforms.sunMatte.value = matte ? 1 : 0;
   }

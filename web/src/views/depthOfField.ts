@@ -18,6 +18,8 @@ export interface Look {
   still: boolean;
   /** How many times higher than the delivery frame the picture is. */
   wider: number;
+  /** Where the picture is drawn; on the canvas where that is not said. */
+  into?: THREE.WebGLRenderTarget | null;
   /** Draws more into the picture before it is blurred. */
   more: () => void;
 }
@@ -131,7 +133,8 @@ export class DepthOfFieldPass {
     renderer.setRenderTarget(this.target);
     renderer.render(scene, camera);
     look.more();
-    renderer.setRenderTarget(null);
+    renderer.setRenderTarget(look.into ?? null);
     renderer.render(this.scene, this.flat);
+    renderer.setRenderTarget(null);
   }
 }

@@ -1,7 +1,6 @@
 import * as THREE from 'three';
 import { LensRow } from '../core/types';
-import { core, evaluated } from '../session/evaluated';
-import { useSequence } from '../session/state';
+import { core, evaluated, shownFrame } from '../session/evaluated';
 import { PLATES } from './layers';
 
 /**
@@ -31,7 +30,7 @@ export function lookThroughCompared(
   into: THREE.PerspectiveCamera,
   wider: [number, number],
 ): boolean {
-  if (!core().comparedCamera(side, id, useSequence.getState().frame, world, lens)) return false;
+  if (!core().comparedCamera(side, id, shownFrame(), world, lens)) return false;
   look(world, 0, lens, 0, into, wider);
   return true;
 }

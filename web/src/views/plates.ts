@@ -63,11 +63,13 @@ export class PlatesInFrame {
   }
 
   /**
-   * Lays out the plates of a camera at the present frame.
+   * Lays out the plates of a camera. Through an open shutter they stay what they are on its frame: a plate's own blur is in it.
+   *
+   * @param frame whose images they are
    * @returns whether one stands behind everything, where the lens's blur does not reach
    */
-  update(camera: string): boolean {
-    const { entities, frame } = useSequence.getState();
+  update(camera: string, frame: number): boolean {
+    const { entities } = useSequence.getState();
     const slot = core().slot(camera);
     const { world, lens } = evaluated();
     const [left, right, bottom, top] = lens.subarray(

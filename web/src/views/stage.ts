@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
-import { core, evaluated } from '../session/evaluated';
+import { core, evaluated, shownFrame } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
 import { SkyDome } from './air';
@@ -112,9 +112,10 @@ export class Stage {
     const s = useSequence.getState();
     if (this.ghosts.update()) this.toAids(this.ghosts.group);
     if (this.rigHandles.update()) this.toAids(this.rigHandles.group);
-    const now = [s.frame, s.version, s.selected, s.isolated, lensCamera(s)];
+    const frame = shownFrame();
+    const now = [frame, s.version, s.selected, s.isolated, lensCamera(s)];
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
-    const frameChanged = this.seen[0] !== s.frame;
+    const frameChanged = this.seen[0] !== frame;
     let moved = this.seen.length === 0;
     if (this.seen[1] !== s.version || this.seen[3] !== s.isolated)
       moved = this.reconcile(s.entities) || moved;
@@ -132,7 +133,7 @@ export class Stage {
         shapeCamera(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
     }
     this.measureFromCameras(world);
-    this.lighting.update(s.entities, s.frame, world);
+    this.lighting.update(s.entities, frame, world);
     this.ruleGrid(s.header.gridM, s.header.gridLines);
     this.scene.updateMatrixWorld();
     if (moved) this.shadows++;
@@ -293,7 +294,12 @@ export class Stage {
 
   /** Takes haze and sky away for a view along an axis, or brings them back. */
   clearAir(on: boolean): void {
-    this.dome.clear(on, useSequence.getState().frame);
+    this.dome.clear(on, shownFrame());
+  }
+
+  /** Takes haze alone away, or brings it back. */
+  clearHaze(on: boolean): void {
+    this.dome.clearHaze(on, shownFrame());
   }
 
   /** What stands for an entity in the scene. */

@@ -12,9 +12,11 @@ import kite.core.frame.BeyondFilm;
 import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.HoldBoth;
+import kite.core.frame.Opening;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
+import kite.core.optics.Exposure;
 import kite.core.optics.FilmBack;
 import kite.core.optics.FilmBacks;
 import kite.core.optics.Fit;
@@ -115,6 +117,11 @@ final class LensAnswers {
     At l = At.of(camera);
     out.set(0, l.dof().endlessBlurMm() / l.heightMm());
     out.set(1, 1 / l.dof().focusM());
+  }
+
+  /** When a camera's shutter is open on the frame last evaluated, in frames. */
+  public static Exposure exposure(String camera, double frame) {
+    return Opening.of(Opened.shown(), Opened.plan(), Opened.camera(camera), frame);
   }
 
   /** The wider of the blurs at a depth (no nearer than the near clip) and endlessly far. */

@@ -303,6 +303,7 @@ public final class RandomDocuments {
         false,
         List.of("fStop"),
         r.nextBoolean(),
+        r.nextBoolean(),
         r.nextBoolean() ? new FilmBack(36, 24, 1) : null,
         r.nextBoolean() ? Fit.values()[r.nextInt(4)] : null,
         0.5 + r.nextDouble(),

@@ -209,6 +209,16 @@ final class Application {
     }
   }
 
+  /** The one value that a query of the tests' database gives, as text. */
+  static String asked(String query) throws SQLException {
+    try (Connection c = connect();
+        Statement s = c.createStatement();
+        ResultSet r = s.executeQuery(query)) {
+      r.next();
+      return r.getString(1);
+    }
+  }
+
   /** Runs a statement in the tests' database. */
   static void sql(String text) throws SQLException {
     try (Connection c = connect();

@@ -66,7 +66,7 @@ class HandOverDeskTest extends Desk {
     CameraPackage p = s.header().cameraPackage();
     reopened(
         delivered(s, new CameraPackage(p.filmBack(), 2048, 858, p.fit(), p.circleOfConfusionMm())));
-    button("Hand over").click();
+    rendering();
     String said =
         page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true))
             .locator("option[value='25']")
@@ -84,14 +84,20 @@ class HandOverDeskTest extends Desk {
     assertEquals(214, picture[1]);
   }
 
-  private void render(String what) {
+  /** To the Hand over desk, where renders are asked for. */
+  private void rendering() {
     button("Hand over").click();
+    page.getByLabel("How pictures are made").getByText("Render").click();
+  }
+
+  private void render(String what) {
+    rendering();
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
     button(what).click();
   }
 
-  private static final String MOTION_BLUR = "Motion blur, as long as each camera’s shutter is open";
+  private static final String MOTION_BLUR = "Motion blur, of cameras that have it switched on";
 
   /** How steep a picture's light is from one pixel to the next across, on the average. */
   private static double steepness(BufferedImage b) {
@@ -114,10 +120,10 @@ class HandOverDeskTest extends Desk {
     Channel pan =
         Channel.curve(Key.of(1170, -20, KeyShape.STRAIGHT), Key.of(1180, 20, KeyShape.STRAIGHT));
     Sequence s = new SaltWind().sw010();
-    reopened(s.with(c.withChannel("head/pan", pan).withDepthOfField(false)));
+    reopened(s.with(c.withChannel("head/pan", pan).withDepthOfField(false).withMotionBlur(true)));
     choose("Lantern to Pim");
     goTo(1175);
-    button("Hand over").click();
+    rendering();
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
     // fine: the noise of a sketch is steeper than what is seen through it
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("256");

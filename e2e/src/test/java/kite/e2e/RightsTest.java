@@ -252,7 +252,15 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/renders", "", LOOK));
     String nothing = "{\"frame\":0,\"percent\":0,\"samples\":0}";
     t.add(new Row("POST", sequence + "/renders", nothing, LOOK));
+    String preview = "{\"frame\":0,\"percent\":0,\"handles\":false,\"byServer\":false}";
+    t.add(new Row("POST", sequence + "/previews", preview, LOOK));
+    t.add(new Row("GET", "/api/previews/drawers", "", ACCOUNT));
+    t.add(new Row("GET", "/api/previews/desk/{key}", "", ANYONE));
     String render = "/api/renders/{id}";
+    t.add(new Row("POST", render + "/drawing", "{}", RENDER));
+    String stretch = "/drawing/{first}?frames=1&seconds=1&holder=";
+    t.add(new Row("PUT", render + stretch + UUID.randomUUID(), "bytes", RENDER));
+    t.add(new Row("POST", render + "/drawing/end", "{}", RENDER));
     t.add(new Row("GET", render, "", RENDER));
     t.add(new Row("POST", render + "/resume", "", "401 403 403 403 in in 404 401"));
     t.add(new Row("POST", render + "/stop", "", "401 403 403 403 in in 404 401"));
@@ -283,6 +291,7 @@ class RightsTest {
         .replace("{camera}", IDS.get("camera"))
         .replace("{sha}", IDS.get("sha"))
         .replace("{number}", "1001")
+        .replace("{first}", "1")
         .replace("{revision}", "0")
         .replaceAll("\\{\\w+}", UUID.randomUUID().toString())
         .substring(1);

@@ -126,8 +126,10 @@ class ScreenshotsTest extends Desk {
     button("Hand over").click();
     goTo(1160);
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
-    button("This frame").click();
+    button("Film this shot").click();
     page.locator("[data-job=DONE]").waitFor();
+    page.evaluate("() => { const v = document.querySelector('.job video'); v.currentTime = 1; }");
+    page.waitForTimeout(1500);
     keep("hand-over");
     button("Frame").click();
     goTo(1090);

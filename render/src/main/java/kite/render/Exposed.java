@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.function.Function;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
-import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
+import kite.core.frame.Opening;
 import kite.core.optics.Exposure;
 
 /**
@@ -53,11 +53,7 @@ public final class Exposed {
       SceneBuilder scenes,
       Function<String, BufferedImage> images) {
     plan.evaluate(frame);
-    Exposure e =
-        Exposure.of(
-            frame,
-            plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.SHUTTER],
-            s.header().channel(camera, Camera.SHUTTER_OFFSET).at(frame));
+    Exposure e = Opening.of(s, plan, camera, frame);
     if (e.isMoment()) return sharp(s, plan, camera, e.opens(), scenes, images);
     // a plate is a picture of this frame, whose own blur is in it
     List<PlateLayer> plates = Surroundings.of(s, plan, frame, camera, images).plates();

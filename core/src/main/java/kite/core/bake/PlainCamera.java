@@ -93,6 +93,7 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
             false,
             List.of(),
             rig.depthOfField(),
+            rig.motionBlur(),
             rig.filmBack(),
             rig.fit(),
             rig.iconSize(),

@@ -49,6 +49,7 @@ import kite.core.command.RigCommand.SetCues;
 import kite.core.command.RigCommand.SetDepthOfField;
 import kite.core.command.RigCommand.SetFocus;
 import kite.core.command.RigCommand.SetLimits;
+import kite.core.command.RigCommand.SetMotionBlur;
 import kite.core.command.RigCommand.SetPart;
 import kite.core.command.RigCommand.SetRig;
 import kite.core.command.RigCommand.SwitchPart;
@@ -260,6 +261,7 @@ public final class CommandJson {
               f.number("roll"),
               f.truth("key"));
       case SetDepthOfField.KIND -> new SetDepthOfField(camera, f.truth("on"));
+      case SetMotionBlur.KIND -> new SetMotionBlur(camera, f.truth("on"));
       default -> throw Fields.bad(f.path("kind"), "names no command: “" + kind + "”");
     };
   }
@@ -403,6 +405,7 @@ public final class CommandJson {
           .put("farM", l.farM())
           .put("key", l.key());
     else if (c instanceof SetDepthOfField s) o.put("camera", s.camera()).put("on", s.on());
+    else if (c instanceof SetMotionBlur s) o.put("camera", s.camera()).put("on", s.on());
   }
 
   private static void write(CutCommand c, Out o) {

@@ -352,6 +352,21 @@ public sealed interface RigCommand extends Command {
     }
   }
 
+  /** Switches a camera's motion blur, in the lens view at rest and the render alike. */
+  record SetMotionBlur(String camera, boolean on) implements RigCommand {
+    public static final String KIND = "setMotionBlur";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return s.with(Command.need(s, camera, Camera.class).withMotionBlur(on));
+    }
+  }
+
   /** Gives a camera a film back or fit of its own; null follows the sequence again. */
   record SetBack(String camera, @OrNull FilmBack filmBack, @OrNull Fit fit) implements RigCommand {
     public static final String KIND = "setBack";

@@ -20,6 +20,8 @@ import kite.core.rig.RigPart;
  * @param locked whether nothing about it may be changed
  * @param lockedChannels addresses of single channels that may not be changed
  * @param depthOfField whether blur is shown and rendered
+ * @param motionBlur whether what moves while the shutter is open is blurred, where it is shown at
+ *     rest and in renders
  * @param filmBack instead of the sequence's, or null to follow
  * @param fit instead of the sequence's, or null to follow
  * @param iconSize how large its icon is drawn, 1 is usual; never reaches the lens
@@ -38,6 +40,7 @@ public record Camera(
     boolean locked,
     List<String> lockedChannels,
     boolean depthOfField,
+    boolean motionBlur,
     @OrNull FilmBack filmBack,
     @OrNull Fit fit,
     double iconSize,
@@ -108,6 +111,7 @@ public record Camera(
         locked,
         List.of(),
         depthOfField,
+        false,
         null,
         null,
         1,

@@ -16,6 +16,7 @@ public final class CameraJson {
         .put("locked", c.locked())
         .texts("lockedChannels", c.lockedChannels())
         .put("depthOfField", c.depthOfField())
+        .put("motionBlur", c.motionBlur())
         .putOrNull("filmBack", c.filmBack(), StandardsJson::write)
         .put("fit", c.fit())
         .put("iconSize", c.iconSize())
@@ -37,6 +38,7 @@ public final class CameraJson {
         f.truth("locked"),
         f.texts("lockedChannels"),
         f.truth("depthOfField"),
+        f.truthOr("motionBlur", false),
         f.orNull("filmBack", StandardsJson::back),
         f.wordOrNull("fit", Fit.values()),
         f.number("iconSize"),

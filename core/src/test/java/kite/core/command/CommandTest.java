@@ -100,6 +100,7 @@ public class CommandTest {
         new RigCommand.RemoveCue("cam0", "look", 38),
         new RigCommand.Walk("cam0", 3, 1, 0.5, -1, 4, 5, 6, false),
         new RigCommand.SetDepthOfField("cam0", true),
+        new RigCommand.SetMotionBlur("cam0", true),
         new RigCommand.PlaceCamera("cam0", 3, new Vec3(1, 2, 3), 10, 20, 5, false),
         new RigCommand.Orbit("cam0", 3, new Vec3(0, 1, 0), 20, 10, false),
         new RigCommand.Level("cam0", 3, false),

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import kite.server.Problem;
 import kite.server.account.Account;
+import kite.server.account.Entering;
 import kite.server.account.SignInLimit;
 import kite.server.rights.May;
 import org.springframework.http.HttpStatus;
@@ -77,7 +78,7 @@ class ArrivalApi {
       limit.cameIn(asked.name(), address, null);
     }
     rq.getSession().removeAttribute(ARRIVAL);
-    entering.as(own, rq, rs);
+    entering.as(own.name(), "by the studio's sign-in", rq, rs);
   }
 
   private static Arrival here(HttpServletRequest rq) {

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import kite.server.account.Account;
+import kite.server.account.Entering;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
@@ -83,7 +84,7 @@ class ProviderSecurity {
     } else if (own.endedAt() != null) {
       to("refused=ended", rq, rs);
     } else {
-      entering.as(own, rq, rs);
+      entering.as(own.name(), "by the studio's sign-in", rq, rs);
       to("", rq, rs);
     }
   }

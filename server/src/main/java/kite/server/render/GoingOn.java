@@ -59,10 +59,14 @@ class GoingOn implements ApplicationRunner {
 
   private void goOn() {
     try {
-      for (UUID id : jobs.getObject().allUnfinished())
+      for (UUID id : jobs.getObject().allUnfinished(RenderJob.Kind.RENDER))
         scheduler
             .getObject()
             .<RenderRunner>schedule(clock.instant().plus(RenderRunner.SILENT), r -> r.run(id));
+      for (UUID id : jobs.getObject().waitingForBrowser())
+        scheduler
+            .getObject()
+            .<PreviewBrowser>schedule(clock.instant().plus(RenderRunner.SILENT), b -> b.run(id));
     } catch (RuntimeException e) {
       LOG.error("Renders that were not finished could not be taken up; start again for them", e);
     }

@@ -8,10 +8,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import kite.core.cut.Cut;
-import kite.core.document.Camera;
 import kite.core.document.Sequence;
-import kite.core.form.SequenceJson;
 import kite.render.FrameRenderer;
 import kite.server.Problem;
 import kite.server.live.Moved;
@@ -20,8 +17,6 @@ import kite.server.rights.Rights;
 import kite.server.rights.Role;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
-import org.springframework.boot.context.properties.ConfigurationProperties;
-import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -57,15 +52,10 @@ class RenderApi {
   private final JobScheduler scheduler;
   private final ApplicationEventPublisher events;
   private final Clock clock;
-  private final Most most;
+  private final NewJobs store;
+  private final Previews previews;
+  private final NewJobs.Most most;
   private final Rights rights;
-
-  /** What one person may have under way, so that there are turns for everybody. */
-  @ConfigurationProperties("kite.render")
-  record Most(
-      @DefaultValue("40") int jobs,
-      @DefaultValue("3") int jobsOfReviewers,
-      @DefaultValue("64") int samplesOfReviewers) {}
 
   RenderApi(
       SequenceStore sequences,
@@ -75,8 +65,12 @@ class RenderApi {
       JobScheduler scheduler,
       ApplicationEventPublisher events,
       Clock clock,
-      Most most,
+      NewJobs store,
+      NewJobs.Most most,
+      Previews previews,
       Rights rights) {
+    this.previews = previews;
+    this.store = store;
     this.most = most;
     this.rights = rights;
     this.sequences = sequences;
@@ -89,8 +83,9 @@ class RenderApi {
   }
 
   /**
-   * @param what {@code cut}, {@code shot} or {@code frame}
+   * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
    * @param span id of the cut entry, for a shot
+   * @param spans ids of cut entries, for several shots
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
@@ -100,6 +95,7 @@ class RenderApi {
   record RenderAsked(
       String what,
       String span,
+      List<String> spans,
       String camera,
       int frame,
       int percent,
@@ -110,12 +106,18 @@ class RenderApi {
   /**
    * A job as the page shows it.
    *
+   * @param numbered the how-manieth of its kind and name, from 1
+   * @param preview whether it is a film of the lens view
+   * @param byServer whether a preview is drawn by a page of the server's own
    * @param secondsAFrame that its frames took on the average; null before the first
    * @param secondsLeft what the frames to come will take by that, as long as it is worked at
    */
   record RenderShown(
       UUID id,
       String label,
+      int numbered,
+      boolean preview,
+      boolean byServer,
       String state,
       String message,
       int done,
@@ -144,21 +146,18 @@ class RenderApi {
           "A reviewer renders with up to "
               + most.samplesOfReviewers()
               + " lens rays per pixel. Ask an artist for a finer one.");
-    int waiting = jobs.unfinished(name), bound = artist ? most.jobs() : most.jobsOfReviewers();
-    if (waiting >= bound)
-      throw new Problem(
-          HttpStatus.TOO_MANY_REQUESTS,
-          "limit",
-          waiting + " of your renders are not finished yet. Wait for one, or stop one.");
-    RenderJob job = new RenderJob();
-    List<Shot> shots = shots(s, asked, job);
-    job.id = UUID.randomUUID();
-    job.sequenceId = id;
+    store.notTooMany(name, artist);
+    ShotsAsked shots =
+        ShotsAsked.of(
+            s,
+            asked.what(),
+            asked.span() == null ? asked.spans() : List.of(asked.span()),
+            asked.camera(),
+            asked.frame(),
+            Boolean.TRUE.equals(asked.handles()));
+    RenderJob job = shots.job(id, s, name, clock.instant());
+    job.kind = RenderJob.Kind.RENDER;
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
-    job.askedBy = name;
-    job.askedAt = clock.instant();
-    job.document = SequenceJson.write(s);
-    job.shots = Shot.write(shots);
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
     if ((long) job.width * job.height > MOST_PIXELS)
@@ -170,44 +169,10 @@ class RenderApi {
               + MOST_PIXELS / 1_000_000
               + " million. Choose a smaller size.");
     job.samples = asked.samples();
-    job.framesTotal = shots.stream().mapToInt(Shot::frames).sum();
-    job.state = RenderJob.State.WAITING;
-    job.message = "";
-    jobs.save(job);
+    store.add(job);
     UUID jobId = job.id;
     scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
     return moved(id, jobId);
-  }
-
-  private static List<Shot> shots(Sequence s, RenderAsked asked, RenderJob job) {
-    List<Cut.Span> spans = Cut.spans(s);
-    switch (asked.what() == null ? "" : asked.what()) {
-      case "cut" -> {
-        if (spans.isEmpty()) throw bad("There is no cut yet. Put a camera in the cut lane first.");
-        job.label = "Cut of " + s.header().code();
-        return spans.stream().map(c -> new Shot(c.camera(), c.first(), c.last())).toList();
-      }
-      case "shot" -> {
-        Cut.Span span =
-            spans.stream()
-                .filter(c -> c.id().equals(asked.span()))
-                .findFirst()
-                .orElseThrow(() -> Problem.missing("shot"));
-        int handles = s.header().standards().beginning().handleFrames();
-        boolean longer = Boolean.TRUE.equals(asked.handles()) && handles > 0;
-        if (longer) span = span.withHandles(handles);
-        job.label = span.shot() + (longer ? " with handles of " + handles : "");
-        return List.of(new Shot(span.camera(), span.first(), span.last()));
-      }
-      case "frame" -> {
-        if (!(s.get(asked.camera()) instanceof Camera c)) throw Problem.missing("camera");
-        if (asked.frame() < s.header().firstFrame() || asked.frame() > s.header().lastFrame())
-          throw bad("Frame " + asked.frame() + " is not in the sequence.");
-        job.label = "Camera " + c.letter() + ", frame " + asked.frame();
-        return List.of(new Shot(c.id(), asked.frame(), asked.frame()));
-      }
-      default -> throw bad("Say whether to render the cut, a shot or a frame.");
-    }
   }
 
   private static Problem bad(String text) {
@@ -219,6 +184,9 @@ class RenderApi {
     return new RenderShown(
         j.id(),
         j.label(),
+        j.numbered(),
+        j.kind() == RenderJob.Kind.PREVIEW,
+        j.byServer(),
         j.state().name(),
         j.message(),
         (int) j.done(),
@@ -242,6 +210,8 @@ class RenderApi {
   @GetMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   List<RenderShown> list(@PathVariable UUID id) {
+    jobs.endSilentPreviews(id, Previews.GONE, clock.instant().minus(Previews.SILENT));
+    jobs.endUnbegun(id, Previews.UNBEGUN, clock.instant().minus(Previews.UNBEGUN_FOR));
     return jobs.list(id, Limit.of(MOST_LISTED)).stream().map(RenderApi::shown).toList();
   }
 
@@ -279,7 +249,8 @@ class RenderApi {
     if (jobs.resume(id) == 0)
       throw new Problem(
           HttpStatus.CONFLICT, "state", "Only what was stopped or has failed can be resumed.");
-    scheduler.<RenderRunner>enqueue(r -> r.run(id));
+    if (job.kind() == RenderJob.Kind.RENDER) scheduler.<RenderRunner>enqueue(r -> r.run(id));
+    else previews.goOn(id, job.byServer());
     return moved(job.sequenceId(), id);
   }
 
@@ -304,6 +275,7 @@ class RenderApi {
     RenderFrame f =
         frames
             .findById(new RenderFrame.Key(id, number))
+            .filter(x -> x.file.endsWith(".png"))
             .orElseThrow(() -> Problem.missing("frame"));
     return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
   }
@@ -313,7 +285,9 @@ class RenderApi {
   @May.LookAtRender
   ResponseEntity<StreamingResponseBody> archive(@PathVariable UUID id) {
     RenderJob j = job(id);
-    List<RenderFrame> finished = frames.findByJobIdOrderByNumber(id);
+    List<RenderFrame> finished =
+        frames.findByJobIdOrderByNumber(id).stream().filter(f -> f.file.endsWith(".png")).toList();
+    if (finished.isEmpty()) throw Problem.missing("picture");
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out)) {

@@ -11,9 +11,17 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
-/** A piece of rendering: a sequence as it was when asked, and which frames of which cameras. */
+/** A sequence as it was when asked, and which frames of which cameras are made of it. */
 @Entity
 class RenderJob {
+  /** What is made. */
+  enum Kind {
+    /** Ray-traced by workers. */
+    RENDER,
+    /** Drawn by a page, as its lens view shows it. */
+    PREVIEW
+  }
+
   /** Where a job is. */
   enum State {
     WAITING,
@@ -39,6 +47,20 @@ class RenderJob {
 
   @JdbcTypeCode(SqlTypes.JSON)
   String shots;
+
+  @Enumerated(EnumType.STRING)
+  @Column(columnDefinition = "text")
+  Kind kind;
+
+  /** What a preview shows ({@link Look}); null for a render. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  String look;
+
+  /** Whether the server has a page of its own draw a preview. */
+  boolean byServer;
+
+  /** The how-manieth of its kind and name in its sequence, from 1. */
+  int numbered;
 
   int width;
   int height;

@@ -19,6 +19,9 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       UUID id,
       UUID sequenceId,
       String label,
+      RenderJob.Kind kind,
+      int numbered,
+      boolean byServer,
       RenderJob.State state,
       String message,
       int framesTotal,
@@ -31,7 +34,8 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       Double secondsAFrame) {}
 
   String LISTED =
-      "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.state, j.message,"
+      "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.kind,"
+          + " j.numbered, j.byServer, j.state, j.message,"
           + " j.framesTotal, j.width, j.height, j.samples, j.askedBy, j.askedAt,"
           + " (select count(f) from RenderFrame f where f.jobId = j.id),"
           + " (select avg(f.seconds) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
@@ -54,17 +58,24 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   boolean worked(UUID id);
 
   @Query(
-      "select j.id from RenderJob j where j.state in (kite.server.render.RenderJob$State.WAITING,"
-          + " kite.server.render.RenderJob$State.WORKING)")
-  List<UUID> allUnfinished();
+      "select j.id from RenderJob j where j.kind = :kind and j.state in"
+          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING)")
+  List<UUID> allUnfinished(RenderJob.Kind kind);
+
+  /** Previews that a browser of the server's own is to draw. */
+  @Query(
+      "select j.id from RenderJob j where j.byServer and j.state ="
+          + " kite.server.render.RenderJob$State.WAITING")
+  List<UUID> waitingForBrowser();
 
   /**
    * Jobs that may be worked at, those first whose people have waited longest for a turn, then the
    * oldest: that of somebody with one job comes before the tenth of somebody with ten.
    */
   @Query(
-      "select j.id from RenderJob j where j.state = kite.server.render.RenderJob$State.WAITING"
-          + " or (j.state = kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent)"
+      "select j.id from RenderJob j where j.kind = kite.server.render.RenderJob$Kind.RENDER"
+          + " and (j.state = kite.server.render.RenderJob$State.WAITING"
+          + " or (j.state = kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent))"
           + " order by (select max(k.heldAt) from RenderJob k where k.askedBy = j.askedBy)"
           + " asc nulls first, j.askedAt")
   List<UUID> inTurn(Instant silent, Limit most);
@@ -72,6 +83,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   /** Whether somebody else's job waits. */
   @Query(
       "select count(j) > 0 from RenderJob j where j.askedBy <> :who"
+          + " and j.kind = kite.server.render.RenderJob$Kind.RENDER"
           + " and j.state = kite.server.render.RenderJob$State.WAITING")
   boolean othersWait(String who);
 
@@ -124,6 +136,42 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " :silent) and j.state in (kite.server.render.RenderJob$State.WAITING,"
           + " kite.server.render.RenderJob$State.WORKING)")
   int endUnheld(UUID id, String message, Instant silent);
+
+  /** Ends previews that whoever draws them has been silent about since a moment. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.STOPPED, j.message ="
+          + " :message, j.holder = null where j.sequenceId = :sequence and j.kind ="
+          + " kite.server.render.RenderJob$Kind.PREVIEW and j.state ="
+          + " kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent")
+  int endSilentPreviews(UUID sequence, String message, Instant silent);
+
+  /** Ends previews that no page has begun since a moment. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.STOPPED, j.message ="
+          + " :message where j.sequenceId = :sequence and j.kind ="
+          + " kite.server.render.RenderJob$Kind.PREVIEW and j.state ="
+          + " kite.server.render.RenderJob$State.WAITING and j.byServer = false and"
+          + " coalesce(j.heldAt, j.askedAt) < :since")
+  int endUnbegun(UUID sequence, String message, Instant since);
+
+  /** A preview that was resumed waits from now on for a page that begins it. */
+  @Modifying
+  @Transactional
+  @Query("update RenderJob j set j.heldAt = :now where j.id = :id")
+  int waitFrom(UUID id, Instant now);
+
+  /** Waits until nobody else numbers jobs of the sequence. */
+  @Query(value = "select 1 from (select pg_advisory_xact_lock(:key)) as taken", nativeQuery = true)
+  int alone(long key);
+
+  @Query(
+      "select coalesce(max(j.numbered), 0) from RenderJob j where j.sequenceId = :sequence and"
+          + " j.kind = :kind and j.label = :label")
+  int lastNumber(UUID sequence, RenderJob.Kind kind, String label);
 
   /** Lets a job that ended go on; 0 when it is under way or done. */
   @Modifying

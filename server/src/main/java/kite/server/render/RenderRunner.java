@@ -132,7 +132,10 @@ public class RenderRunner {
           // a film of it, and the end
         }
       }
-      if (job.framesTotal > 1) film.make(folder(id), s.header().rate());
+      if (job.framesTotal > 1) {
+        int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
+        film.ofPictures(folder(id), "png", job.framesTotal, s.header().rate(), first);
+      }
       jobs.end(id, me, RenderJob.State.DONE, "");
     } catch (IOException | RuntimeException e) {
       // the worker is stopping: the job stays as it is, and whoever comes next takes it up
@@ -246,7 +249,7 @@ public class RenderRunner {
     }
     Camera camera = (Camera) s.get(shot.camera());
     List<Moment> moments =
-        job.motionBlur
+        job.motionBlur && camera.motionBlur()
             ? Exposed.open(s, plan, camera, frame, scenes, assets::image)
             : Exposed.sharp(s, plan, camera, frame, scenes, assets::image);
     return new FrameRenderer(moments)

@@ -9,8 +9,9 @@ import tools.jackson.core.type.TypeReference;
  *
  * @param camera null for a gap, which becomes black
  * @param last included
+ * @param code of the shot; null for a frame alone, and in jobs of earlier builds
  */
-record Shot(String camera, int first, int last) {
+record Shot(String camera, int first, int last, String code) {
   int frames() {
     return last - first + 1;
   }

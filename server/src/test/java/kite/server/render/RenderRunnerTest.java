@@ -41,7 +41,7 @@ class RenderRunnerTest {
   void aJobOfTwoGapFrames() {
     job.id = UUID.randomUUID();
     job.document = SequenceJson.write(new SaltWind().sw010());
-    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002)));
+    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002, null)));
     job.width = job.height = 16;
     job.framesTotal = 1; // no film of it
     when(jobs.findById(job.id)).thenReturn(Optional.of(job));

@@ -1,32 +1,33 @@
-package kite.server.provider;
+package kite.server.account;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
-import kite.server.account.Account;
-import kite.server.account.Audit;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.stereotype.Component;
 
-/** Signs somebody in as an account that is known to be theirs. */
+/** Signs a browser in for an account that it is known to come for. */
 @Component
-class Entering {
+public class Entering {
   private final Audit audit;
 
   Entering(Audit audit) {
     this.audit = audit;
   }
 
-  void as(Account a, HttpServletRequest rq, HttpServletResponse rs) {
+  /**
+   * @param how that is known, for the list of what happened
+   */
+  public void as(String name, String how, HttpServletRequest rq, HttpServletResponse rs) {
     if (rq.getSession(false) != null) rq.changeSessionId(); // one that was planted is worth nothing
     SecurityContext context = SecurityContextHolder.createEmptyContext();
     context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(a.name(), null, List.of()));
+        UsernamePasswordAuthenticationToken.authenticated(name, null, List.of()));
     SecurityContextHolder.setContext(context);
     new HttpSessionSecurityContextRepository().saveContext(context, rq, rs);
-    audit.note(a.name(), "signed in", "by the studio's sign-in", rq.getRemoteAddr());
+    audit.note(name, "signed in", how, rq.getRemoteAddr());
   }
 }

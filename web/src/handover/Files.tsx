@@ -1,0 +1,40 @@
+import { camerasOf } from '../session/cameras';
+import { useSequence } from '../session/state';
+
+/** Files for other programs. */
+export function Files() {
+  const id = useSequence((s) => s.id);
+  const header = useSequence((s) => s.header);
+  const entities = useSequence((s) => s.entities);
+  const cameras = camerasOf(entities);
+  const at = `api/sequences/${id}/hand-over`;
+  return (
+    <>
+      <div className="card files">
+        <div className="card-head">
+          <span className="card-name">The cut</span>
+        </div>
+        <a href={`${at}/cut.otio`} download>{`${header.code}.otio · OpenTimelineIO`}</a>
+      </div>
+      <div className="card files">
+        <div className="card-head">
+          <span className="card-name">Cameras, baked on every frame</span>
+        </div>
+        {cameras.map((c) => (
+          <div className="line" key={c.id}>
+            <span className="badge" style={{ background: c.colour }}>
+              {c.letter}
+            </span>
+            <span className="name grow">{c.name}</span>
+            <a href={`${at}/cameras/${c.id}.usda`} download>
+              .usda
+            </a>
+            <a href={`${at}/cameras/${c.id}.glb`} download>
+              .glb
+            </a>
+          </div>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,117 @@
+import { postJson } from '../session/http';
+import { say } from '../session/said';
+import { drawHere, useDrawnHere } from '../filming/drawnHere';
+import { Pill } from '../kit/Pill';
+import { lasts } from './lasts';
+import { underWay, type RenderShown } from './renderJobs';
+
+const SAYS = {
+  WAITING: 'Waiting for a free worker',
+  WORKING: 'Rendering',
+  DONE: 'Done',
+  STOPPED: 'Stopped',
+  FAILED: 'Failed',
+};
+
+/** How far a job is, in a few words. */
+function says(job: RenderShown, here: boolean): string {
+  if (!job.preview) return SAYS[job.state];
+  if (job.state === 'WORKING') return 'Drawing';
+  if (job.state === 'WAITING' && !job.byServer) return here ? 'Begins' : 'Waiting for a page that draws it';
+  return SAYS[job.state];
+}
+
+/** One render or preview: how far it is, what came of it, and what can be done with it. */
+export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => void }) {
+  const here = useDrawnHere((s) => s.jobs.includes(job.id));
+  const active = underWay(job);
+  const turn = (how: 'stop' | 'resume') =>
+    postJson(`/api/renders/${job.id}/${how}`).then(
+      () => {
+        if (how === 'resume' && job.preview && !job.byServer) drawHere(job.id);
+        onChanged();
+      },
+      (e: Error) => say(e.message, true),
+    );
+  const nobody = job.preview && !job.byServer && job.state === 'WAITING' && !here;
+  return (
+    <div className="job" data-job={job.state} data-kind={job.preview ? 'preview' : 'render'}>
+      <div className="line" style={{ margin: 0 }}>
+        <strong className="grow">
+          {job.label} <span className="mono muted">v{job.numbered}</span>
+        </strong>
+        {nobody ? (
+          <Pill title="This page draws it" onClick={() => drawHere(job.id)}>
+            Draw it here
+          </Pill>
+        ) : null}
+        {active ? (
+          <Pill onClick={() => void turn('stop')}>Stop</Pill>
+        ) : job.state === 'DONE' ? null : (
+          <Pill title="Goes on after the frames it has" onClick={() => void turn('resume')}>
+            Resume
+          </Pill>
+        )}
+      </div>
+      <div className="line" style={{ margin: 0 }}>
+        <span className="job-kind">{job.preview ? 'Preview' : 'Render'}</span>
+        <span
+          className="muted grow"
+          title={job.secondsAFrame ? `${lasts(job.secondsAFrame)} a frame` : undefined}
+        >
+          {[
+            says(job, here),
+            `${job.done} of ${job.total}`,
+            ...(job.secondsLeft ? [`about ${lasts(job.secondsLeft)} left`] : []),
+          ].join(' · ')}
+        </span>
+      </div>
+      {active ? (
+        <div
+          className="bar"
+          role="progressbar"
+          aria-label={job.label}
+          aria-valuenow={job.done}
+          aria-valuemin={0}
+          aria-valuemax={job.total}
+        >
+          <i style={{ width: `${(100 * job.done) / job.total}%` }} />
+        </div>
+      ) : null}
+      {job.message ? <span className="muted">{job.message}</span> : null}
+      <Result job={job} />
+    </div>
+  );
+}
+
+/** What has come of a job. Stretches of a film are nothing to look at before it is whole. */
+function Result({ job }: { job: RenderShown }) {
+  const at = `api/renders/${job.id}`;
+  const pictures = job.done > 0 && (!job.preview || job.total === 1);
+  return (
+    <>
+      {job.film ? (
+        <video src={`${at}/film.mp4`} controls loop preload="metadata" />
+      ) : pictures ? (
+        <img alt={`Frame ${job.done} of ${job.label}`} src={`${at}/frames/${job.done}.png`} />
+      ) : null}
+      <div className="files">
+        {job.film ? (
+          <a href={`${at}/film.mp4`} download={`${job.label} v${job.numbered}.mp4`}>
+            Film as MP4 · {job.width} × {job.height}
+          </a>
+        ) : null}
+        {pictures && job.total > 1 && !underWay(job) ? (
+          <a href={`${at}/frames.zip`} download>
+            {job.done} frames as PNG, in one archive
+          </a>
+        ) : null}
+        {pictures ? (
+          <a href={`${at}/frames/${job.done}.png`} download={`${job.label} v${job.numbered}.png`}>
+            {job.total > 1 ? 'Newest frame as PNG' : 'Frame as PNG'}
+          </a>
+        ) : null}
+      </div>
+    </>
+  );
+}

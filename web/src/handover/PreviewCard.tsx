@@ -1,0 +1,104 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { askPreview, spanHere, USUAL, USUAL_LOOK, type What } from '../filming/ask';
+import type { Look } from '../filming/film';
+import { Choice } from '../kit/Choice';
+import { Pill } from '../kit/Pill';
+import { Tick } from '../kit/Tick';
+import { getJson } from '../session/http';
+import { say } from '../session/said';
+import { useSettings } from '../session/settings';
+import { useSequence } from '../session/state';
+import { ChosenShots } from './ChosenShots';
+
+const SHOWS: [keyof Look, string, string][] = [
+  ['blur', 'Blur', 'Depth-of-field blur, of cameras that have it switched on'],
+  [
+    'motionBlur',
+    'Motion blur',
+    'Of cameras that have it switched on; each frame takes sixteen times as long',
+  ],
+  ['plates', 'Plates', 'Images that lie in the frame'],
+  ['haze', 'Haze', 'The air between the lens and what it sees'],
+  ['guides', 'Guides', 'The lines that each camera shows over its frame'],
+  ['slate', 'Slate', 'A line in the picture: shot, camera, lens, frame, timecode, version, date, who'],
+];
+
+/** As the server makes it: whole pairs of pixels, which every film can have. */
+const side = (delivery: number, percent: number) => Math.max(16, Math.floor((delivery * percent) / 200) * 2);
+
+/** Asking for a film of the lens view: of what, how large, and what is in it. */
+export function PreviewCard({ onAsked }: { onAsked: () => void }) {
+  const [percent, setPercent] = useState(String(USUAL.percent));
+  const [look, setLook] = useState(USUAL_LOOK);
+  const [handles, setHandles] = useState(false);
+  const [by, setBy] = useState('page');
+  const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
+  const drawers = useQuery({
+    queryKey: ['drawers'],
+    queryFn: () => getJson<{ server: boolean }>('/api/previews/drawers'),
+    staleTime: Infinity,
+  });
+  const p = useSettings().cameraPackage;
+  const ask = async (what: What) => {
+    const how = { percent: Number(percent), handles, byServer: by === 'server', look };
+    const asked = askPreview(what, how);
+    onAsked();
+    if (await asked) onAsked();
+  };
+  const thisShot = () => {
+    const span = spanHere();
+    if (span) void ask({ shots: [span.id] });
+    else say('There is no shot on this frame. Move into the cut first.', true);
+  };
+  return (
+    <div className="card">
+      <Choice
+        label="Size"
+        value={percent}
+        options={['25', '50', '100'].map((v) => [
+          v,
+          `${v} % · ${side(p.deliveryWidth, Number(v))} × ${side(p.deliveryHeight, Number(v))}`,
+        ])}
+        onChange={setPercent}
+      />
+      {drawers.data?.server ? (
+        <Choice
+          label="Drawn by"
+          value={by}
+          options={[
+            ['page', 'This page, as quick as it can'],
+            ['server', 'The server: this page may be closed'],
+          ]}
+          onChange={setBy}
+        />
+      ) : null}
+      <div className="shows" role="group" aria-label="What is in the film">
+        {SHOWS.map(([name, words, tip]) => (
+          <span key={name} title={tip}>
+            <Tick checked={look[name]} onChange={(e) => setLook({ ...look, [name]: e.target.checked })}>
+              {words}
+            </Tick>
+          </span>
+        ))}
+      </div>
+      {handleFrames ? (
+        <Tick checked={handles} onChange={(e) => setHandles(e.target.checked)}>
+          {`Shots with their handles: ${handleFrames} frames more at each end`}
+        </Tick>
+      ) : null}
+      <div className="line" style={{ flexWrap: 'wrap' }}>
+        <Pill tone="coral" wide onClick={thisShot}>
+          Film this shot
+        </Pill>
+        <ChosenShots verb="Film" onAsk={(shots) => void ask({ shots })} />
+        <Pill wide onClick={() => void ask({ cut: true })}>
+          The cut
+        </Pill>
+        <Pill wide onClick={() => void ask({ frame: true })}>
+          This frame
+        </Pill>
+      </div>
+    </div>
+  );
+}
