@@ -17,6 +17,8 @@ export interface How {
   samples: number;
   handles: boolean;
   motionBlur: boolean;
+  /** What is kept beside the pictures; pictures alone where it is left out. */
+  kept?: object;
 }
 
 /** A quarter of the delivery size, as quick as it can still be judged. */

@@ -13,6 +13,9 @@ const SAYS = {
   FAILED: 'Failed',
 };
 
+/** What files of a form are called. */
+const FORM = { PNG: 'PNG', FINE_PNG: 'PNG of 16 bits', EXR: 'EXR', EXR_HALF: 'EXR' };
+
 /** How far a job is, in a few words. */
 function says(job: RenderShown, here: boolean): string {
   if (!job.preview) return SAYS[job.state];
@@ -104,6 +107,13 @@ function Result({ job }: { job: RenderShown }) {
         {pictures && job.total > 1 && !underWay(job) ? (
           <a href={`${at}/frames.zip`} download>
             {job.done} frames as PNG, in one archive
+          </a>
+        ) : null}
+        {pictures && job.form !== 'PNG' && !underWay(job) ? (
+          <a href={job.total > 1 ? `${at}/files.zip` : `${at}/files/1`} download>
+            {job.total > 1
+              ? `${job.done} frames as ${FORM[job.form]}, in one archive`
+              : `Frame as ${FORM[job.form]}`}
           </a>
         ) : null}
         {pictures ? (

@@ -6,6 +6,7 @@ import { askRender, type What } from '../doing/renders';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
+import { Keeping, PICTURES } from './Keeping';
 
 /** Asking for a render: of what, how large and how fine. */
 export function RenderCard({ onAsked }: { onAsked: () => void }) {
@@ -13,10 +14,11 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
   const [samples, setSamples] = useState('16');
   const [handles, setHandles] = useState(false);
   const [motionBlur, setMotionBlur] = useState(true);
+  const [kept, setKept] = useState(PICTURES);
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
-    const how = { percent: Number(percent), samples: Number(samples), handles, motionBlur };
+    const how = { percent: Number(percent), samples: Number(samples), handles, motionBlur, kept };
     if (await askRender(what, how)) onAsked();
   };
   const size = (v: number) =>
@@ -41,6 +43,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         ]}
         onChange={setSamples}
       />
+      <Keeping kept={kept} onChange={setKept} />
       {handleFrames ? (
         <Tick checked={handles} onChange={(e) => setHandles(e.target.checked)}>
           {`Shots with their handles: ${handleFrames} frames more at each end`}

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
+import type { Form } from './Keeping';
 
 /** A render or a preview as the server tells of it. */
 export interface RenderShown {
@@ -20,6 +21,8 @@ export interface RenderShown {
   width: number;
   height: number;
   samples: number;
+  /** Of the files that a frame is handed on in. */
+  form: Form;
   film: boolean;
   /** That its frames took on the average; null before the first. */
   secondsAFrame: number | null;

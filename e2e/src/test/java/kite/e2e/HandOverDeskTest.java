@@ -164,7 +164,7 @@ class HandOverDeskTest extends Desk {
   @Test
   void whatSomebodyElseHasRenderedAppearsByItself() throws Exception {
     button("Hand over").click();
-    page.getByText("Nothing rendered yet").waitFor();
+    page.getByText("Nothing made yet").waitFor();
     Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
     var asked = askedFor(oda, 1);
     assertEquals(200, asked.statusCode(), asked.body());
@@ -199,13 +199,13 @@ class HandOverDeskTest extends Desk {
   @Test
   void aShotIsRenderedWithTheHandlesOfTheProduction() throws Exception {
     goTo(1236);
-    button("Hand over").click();
-    page.getByLabel("A shot with its handles: 8 frames more at each end").check();
+    rendering();
+    page.getByLabel("Shots with their handles: 8 frames more at each end").check();
     render("This shot");
     page.locator("[data-job=DONE]").waitFor();
     page.getByText("Done · 22 of 22").waitFor();
     String longer = frames("22.png");
-    page.getByLabel("A shot with its handles: 8 frames more at each end").uncheck();
+    page.getByLabel("Shots with their handles: 8 frames more at each end").uncheck();
     button("This shot").click();
     page.getByText("Done · 6 of 6").waitFor();
     BufferedImage first = ImageIO.read(new ByteArrayInputStream(fetch(frames("6.png") + "1.png")));
@@ -236,7 +236,7 @@ class HandOverDeskTest extends Desk {
     goTo(1050);
     button("Blur").click();
     BufferedImage seen = lens();
-    button("Hand over").click();
+    rendering();
     page.getByLabel(MOTION_BLUR).uncheck();
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();

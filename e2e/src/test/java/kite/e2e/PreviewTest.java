@@ -26,7 +26,6 @@ import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
-import kite.demo.SaltWind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -92,8 +91,17 @@ class PreviewTest extends Desk {
   private static String told(Path film, String entries) throws Exception {
     return ran(
         List.of(
-            "ffprobe", "-v", "error", "-count_frames", "-select_streams", "v:0", "-show_entries",
-            entries, "-of", "default=nw=1:nk=1", film.toString()));
+            "ffprobe",
+            "-v",
+            "error",
+            "-count_frames",
+            "-select_streams",
+            "v:0",
+            "-show_entries",
+            entries,
+            "-of",
+            "default=nw=1:nk=1",
+            film.toString()));
   }
 
   /** A frame of a film, counted from 0, as ffmpeg decodes it. */
@@ -101,8 +109,16 @@ class PreviewTest extends Desk {
     Path out = folder.resolve(UUID.randomUUID() + ".png");
     ran(
         List.of(
-            "ffmpeg", "-loglevel", "error", "-i", film.toString(), "-vf",
-            "select=eq(n\\," + number + ")", "-frames:v", "1", out.toString()));
+            "ffmpeg",
+            "-loglevel",
+            "error",
+            "-i",
+            film.toString(),
+            "-vf",
+            "select=eq(n\\," + number + ")",
+            "-frames:v",
+            "1",
+            out.toString()));
     return ImageIO.read(out.toFile());
   }
 
@@ -152,7 +168,8 @@ class PreviewTest extends Desk {
 
     button("Film this shot").click();
     Path film = film(newest(page, 2));
-    assertEquals("320\n180\n24/1\n6", told(film, "stream=width,height,r_frame_rate,nb_read_frames"));
+    assertEquals(
+        "320\n180\n24/1\n6", told(film, "stream=width,height,r_frame_rate,nb_read_frames"));
     // frame 1235 of a sequence that begins at 1001
     assertEquals("00:00:09:18", told(film, "stream_tags=timecode"));
     assertTrue(loss(frame(film, 2), delivered) < LOSS, "frame 1237 is the third of the film");
@@ -203,7 +220,8 @@ class PreviewTest extends Desk {
     desk("Hand over");
     Path film = film(newest(page, 1));
     assertEquals("160\n90\n6", told(film, "stream=width,height,nb_read_frames"));
-    for (int i = 0; i < 300 && Integer.parseInt(Application.asked(open)) > before; i++) page.waitForTimeout(100);
+    for (int i = 0; i < 300 && Integer.parseInt(Application.asked(open)) > before; i++)
+      page.waitForTimeout(100);
     assertTrue(Integer.parseInt(Application.asked(open)) <= before, "its browser has signed out");
   }
 
@@ -225,7 +243,10 @@ class PreviewTest extends Desk {
     String job = newest(page, 1);
     assertEquals("api/renders/" + id, job);
     assertEquals("240", Application.asked("select count(distinct number) from render_frame"));
-    assertEquals(first, Application.asked("select file || bytes from render_frame where number = 1"), "kept");
+    assertEquals(
+        first,
+        Application.asked("select file || bytes from render_frame where number = 1"),
+        "kept");
     assertEquals("240", told(film(job), "stream=nb_read_frames"));
   }
 
@@ -302,26 +323,48 @@ class PreviewTest extends Desk {
     Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
     Map<String, Object> look =
         Map.of(
-            "blur", true, "motionBlur", false, "plates", true, "haze", true, "guides", false,
-            "slate", false);
+            "blur",
+            true,
+            "motionBlur",
+            false,
+            "plates",
+            true,
+            "haze",
+            true,
+            "guides",
+            false,
+            "slate",
+            false);
     String at = "api/sequences/" + sequence + "/previews";
     Map<String, Object> ask =
         Map.of(
-            "what", "shots", "spans", List.of("cut4"), "frame", 1236, "percent", 25, "handles",
-            false, "byServer", false, "look", look);
+            "what",
+            "shots",
+            "spans",
+            List.of("cut4"),
+            "frame",
+            1236,
+            "percent",
+            25,
+            "handles",
+            false,
+            "byServer",
+            false,
+            "look",
+            look);
     JsonNode job = Person.json(pim.post(at, ask));
     String drawing = "api/renders/" + job.get("id").asString() + "/drawing";
     UUID holder = UUID.randomUUID();
     HttpResponse<String> begun =
         pim.post(drawing, Map.of("holder", holder.toString(), "form", "H264"));
     assertEquals(200, begun.statusCode(), begun.body());
-    Map<String, String> another =
-        Map.of("holder", UUID.randomUUID().toString(), "form", "H264");
+    Map<String, String> another = Map.of("holder", UUID.randomUUID().toString(), "form", "H264");
     assertEquals(409, pim.post(drawing, another).statusCode(), "one page at a time");
     String here = "?holder=" + holder + "&seconds=1&frames=";
     assertEquals(422, put(pim, drawing + "/1" + here + "7", "video/h264", START), "too many");
     assertEquals(422, put(pim, drawing + "/0" + here + "1", "video/h264", START), "no frame");
-    assertEquals(422, put(pim, drawing + "/1" + here + "1", "video/h264", new byte[] {1, 2, 3, 4, 5}));
+    assertEquals(
+        422, put(pim, drawing + "/1" + here + "1", "video/h264", new byte[] {1, 2, 3, 4, 5}));
     assertEquals(422, put(pim, drawing + "/1" + here + "1", "image/png", new byte[] {1, 2, 3}));
     assertEquals(415, put(pim, drawing + "/1" + here + "1", "text/plain", new byte[] {1, 2, 3}));
     String other = "?holder=" + UUID.randomUUID() + "&seconds=1&frames=6";

@@ -44,4 +44,21 @@ public record CameraView(
         l[o + LensRow.FOCUS],
         c.depthOfField() ? d.pupilRadiusM() : 0);
   }
+
+  /**
+   * Where a point of the world is in the frame.
+   *
+   * @param out shares of the frame from the left and from the top
+   */
+  void frameOf(double[] p, double[] out) {
+    double x = 0, y = 0, z = 0;
+    for (int i = 0; i < 3; i++) {
+      double d = p[i] - world[Matrix.OX + i];
+      x += d * world[Matrix.XX + i];
+      y += d * world[Matrix.YX + i];
+      z += d * world[Matrix.ZX + i];
+    }
+    out[0] = window.across(x, z);
+    out[1] = window.down(y, z);
+  }
 }

@@ -34,13 +34,22 @@ public final class FrameRenderer {
   public static final int BYTES_A_PIXEL = 28;
 
   private final List<Moment> moments;
+  private final Wanted wanted;
+  private final Data data;
 
   /**
    * @param moments of the exposure, evenly from its beginning to its end; one for a picture that is
    *     sharp in time
    */
   public FrameRenderer(List<Moment> moments) {
+    this(moments, Wanted.PICTURE, Data.NONE);
+  }
+
+  /** As above, with more than the picture. */
+  public FrameRenderer(List<Moment> moments, Wanted wanted, Data data) {
     this.moments = moments;
+    this.wanted = wanted;
+    this.data = data;
   }
 
   /**
@@ -51,18 +60,46 @@ public final class FrameRenderer {
    */
   public Picture render(
       int width, int height, Quality quality, int threads, BooleanSupplier stopped) {
+    return picture(gather(width, height, quality, threads, stopped, null), width, height);
+  }
+
+  /** As above, with the light itself and the passes that are wanted. */
+  public Rendered renderPasses(
+      int width, int height, Quality quality, int threads, BooleanSupplier stopped) {
+    Gathered beside = new Gathered(width * height, wanted, moments.get(0), data.named());
+    Accumulated light = gather(width, height, quality, threads, stopped, beside);
+    return light == null ? null : beside.of(light, picture(light, width, height));
+  }
+
+  private static Picture picture(Accumulated light, int width, int height) {
+    if (light == null) return null;
+    int[] argb = new int[width * height];
+    for (int i = 0; i < argb.length; i++) argb[i] = light.argb(i);
+    return new Picture(width, height, argb);
+  }
+
+  /** The light of all pixels, or null when it was stopped. */
+  private Accumulated gather(
+      int width,
+      int height,
+      Quality quality,
+      int threads,
+      BooleanSupplier stopped,
+      Gathered beside) {
     Accumulated light = new Accumulated(width, height);
     boolean fixed = quality.error() == 0 || quality.samples() <= FIRST;
     ExecutorService pool = Executors.newFixedThreadPool(threads);
     Tiles tiles = new Tiles(width, height, pool, threads, stopped);
     try {
       int first = fixed ? quality.samples() : FIRST;
-      if (!tiles.each(() -> new Rays(width, height, quality, light).upTo(first))) return null;
+      if (!tiles.each(() -> new Rays(width, height, quality, light, beside).upTo(first)))
+        return null;
       if (!fixed) {
         boolean[] edge = new boolean[width * height];
         if (!tiles.each(() -> (x, y) -> edge[y * width + x] = light.contrast(x, y, height) > EDGE))
           return null;
-        if (!tiles.each(() -> new Rays(width, height, quality, light).untilSure(edge))) return null;
+        if (!tiles.each(() -> new Rays(width, height, quality, light, beside).untilSure(edge)))
+          return null;
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -70,9 +107,7 @@ public final class FrameRenderer {
     } finally {
       pool.shutdownNow();
     }
-    int[] argb = new int[width * height];
-    for (int i = 0; i < argb.length; i++) argb[i] = light.argb(i);
-    return new Picture(width, height, argb);
+    return light;
   }
 
   /** What is done to a pixel. */
@@ -122,14 +157,20 @@ public final class FrameRenderer {
     private final Accumulated light;
     private final Spread spread;
     private final LensRay ray;
+    private final Gathered beside;
+    private final double[] point = new double[3], was = new double[2], moves = new double[2];
 
-    Rays(int width, int height, Quality quality, Accumulated light) {
+    /**
+     * @param beside what is kept beside the picture, or null
+     */
+    Rays(int width, int height, Quality quality, Accumulated light, Gathered beside) {
+      this.beside = beside;
       this.width = width;
       this.height = height;
       this.quality = quality;
       this.light = light;
       spread = new Spread(quality.samples());
-      ray = new LensRay(moments, spread);
+      ray = new LensRay(moments, spread, wanted);
     }
 
     EachPixel upTo(int samples) {
@@ -147,6 +188,14 @@ public final class FrameRenderer {
       };
     }
 
+    /** Pixels to where what was met is on the next frame, to the right and up. */
+    private void motion() {
+      data.here().frameOf(ray.hit, width, height, point, was);
+      data.next().frameOf(ray.hit, width, height, point, moves);
+      moves[0] -= was[0];
+      moves[1] = was[1] - moves[1];
+    }
+
     private void shoot(int x, int y, int upTo) {
       int at = y * width + x;
       for (int s = light.samples(at); s < upTo; s++) {
@@ -155,6 +204,9 @@ public final class FrameRenderer {
         boolean middle = quality.samples() == 1;
         double jx = middle ? 0.5 : spread.x, jy = middle ? 0.5 : spread.y;
         light.add(at, ray.shoot((x + jx) / width, (y + jy) / height));
+        if (beside == null) continue;
+        if (data.here() != null && Double.isFinite(ray.depthM)) motion();
+        beside.add(at, ray, moves);
       }
     }
   }

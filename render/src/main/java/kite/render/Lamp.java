@@ -11,6 +11,8 @@ import kite.render.sample.Disc;
 /**
  * A light as the renderer samples it.
  *
+ * @param id of the light, and {@code name} what it is called; "" for the sun of a sequence without
+ *     lights
  * @param world place and axes, 16 numbers; −Z is the way its light travels
  * @param irradiance linear red, green, blue: for the sun on a face turned to it, for point and spot
  *     at one metre, for area the radiance of its face
@@ -18,6 +20,8 @@ import kite.render.sample.Disc;
  * @param lit the light's own numbers; null for a plain sun
  */
 public record Lamp(
+    String id,
+    String name,
     Light.Form form,
     double[] world,
     double[] irradiance,
@@ -34,8 +38,8 @@ public record Lamp(
   /** A sun in a direction. */
   static Lamp sun(double[] toSun, double[] irradiance, double softness) {
     double[] m = Matrix.newIdentity();
-    System.arraycopy(toSun, 0, m, 8, 3);
-    return new Lamp(Light.Form.SUN, m, irradiance, new double[3], true, softness, null);
+    System.arraycopy(toSun, 0, m, Matrix.ZX, 3);
+    return new Lamp("", "sun", Light.Form.SUN, m, irradiance, new double[3], true, softness, null);
   }
 
   /** A light of a sequence as the plan last evaluated it. */
@@ -48,7 +52,7 @@ public record Lamp(
     boolean sun = l.form() == Light.Form.SUN;
     double soft =
         sun && l.softShadow() ? Math.toRadians(l.channel(Light.SOFTNESS.name()).at(frame)) : 0;
-    return new Lamp(l.form(), m, e, lit.shadowTint(), l.specular(), soft, lit);
+    return new Lamp(l.id(), l.name(), l.form(), m, e, lit.shadowTint(), l.specular(), soft, lit);
   }
 
   /** Whether it is as another was at another moment. */
@@ -58,6 +62,12 @@ public record Lamp(
         && Arrays.equals(shadowTint, o.shadowTint)
         && softness == o.softness
         && Objects.equals(lit, o.lit);
+  }
+
+  /** Whether anything of its light is kept away by what stands in its way. */
+  boolean castsShadow() {
+    for (double t : shadowTint) if (t < 1) return true;
+    return false;
   }
 
   /** One look at a light. Reused; belongs to one thread. */
@@ -99,12 +109,15 @@ public record Lamp(
       b = radius * k * Math.sin(turn);
       c = radius * z;
     }
-    double x = world[12] + world[0] * a + world[4] * b + world[8] * c - px;
-    double y = world[13] + world[1] * a + world[5] * b + world[9] * c - py;
-    double z = world[14] + world[2] * a + world[6] * b + world[10] * c - pz;
+    double x =
+        world[Matrix.OX] + world[Matrix.XX] * a + world[Matrix.YX] * b + world[Matrix.ZX] * c - px;
+    double y =
+        world[Matrix.OY] + world[Matrix.XY] * a + world[Matrix.YY] * b + world[Matrix.ZY] * c - py;
+    double z =
+        world[Matrix.OZ] + world[Matrix.XZ] * a + world[Matrix.YZ] * b + world[Matrix.ZZ] * c - pz;
     double d = put(x, y, z, out);
     // the cosine between the light's axis and the way to the point
-    double axis = world[8] * out.x + world[9] * out.y + world[10] * out.z;
+    double axis = world[Matrix.ZX] * out.x + world[Matrix.ZY] * out.y + world[Matrix.ZZ] * out.z;
     out.distanceM = d;
     out.share = 1 / Math.max(AT_THE_LAMP_M2, d * d);
     if (form == Light.Form.AREA) out.share *= Math.max(0, axis) * lit.widthM() * lit.heightM();
@@ -114,7 +127,7 @@ public record Lamp(
 
   /** Somewhere on the sun's disc. */
   private void sun(double u, double v, Look out) {
-    double k = Math.tan(softness), x = world[8], y = world[9], z = world[10];
+    double k = Math.tan(softness), x = world[Matrix.ZX], y = world[Matrix.ZY], z = world[Matrix.ZZ];
     if (k > 0) {
       out.disc.at(u, v);
       // two directions square to the sun's (Duff et al., Building an Orthonormal Basis, JCGT 2017)

@@ -22,8 +22,7 @@ final class Light {
 
   /** The 8-bit sRGB value of a linear amount, clipped to 0–255. */
   static int screen(double linear) {
-    double v = linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
-    return (int) Math.max(0, Math.min(255, Math.round(v * 255)));
+    return (int) Math.round(ViewTransform.of(linear) * 255);
   }
 
   /** As above from a table, at most one off, for amounts between 0 and 1. */

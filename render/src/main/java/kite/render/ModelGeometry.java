@@ -62,7 +62,7 @@ public record ModelGeometry(
       for (float[] f : p.morphs()) if (counted.add(f)) n += 4L * f.length;
     }
     for (Material m : materials)
-      if (m.texture() != null && counted.add(m.texture())) n += 4L * m.texture().argb().length;
+      for (Texture t : m.textures()) if (counted.add(t)) n += 4L * t.argb().length;
     return n + rig.bytes();
   }
 

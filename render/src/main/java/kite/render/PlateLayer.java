@@ -31,11 +31,16 @@ public record PlateLayer(
         image.getRGB(0, 0, w, h, null, 0, w));
   }
 
-  /** Lays the image over a linear colour at a place of the frame; false outside the image. */
-  boolean over(double across, double down, double[] colour) {
+  /**
+   * The image at a place of the frame.
+   *
+   * @param colour linear, multiplied with what it hides
+   * @return what it hides of what lies behind, 0 to 1; 0 outside the image
+   */
+  double at(double across, double down, double[] colour) {
     double x = (across - place.left()) / place.width() * width - 0.5;
     double y = (down - place.top()) / place.height() * height - 0.5;
-    if (x < -0.5 || y < -0.5 || x > width - 0.5 || y > height - 0.5) return false;
+    if (x < -0.5 || y < -0.5 || x > width - 0.5 || y > height - 0.5) return 0;
     int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
     double fx = x - x0, fy = y - y0, r = 0, g = 0, b = 0, a = 0;
     for (int k = 0; k < 4; k++) {
@@ -49,9 +54,9 @@ public record PlateLayer(
       b += alpha * kite.render.Light.LINEAR[c & 255];
       a += alpha;
     }
-    colour[0] = colour[0] * (1 - a * opacity) + r * opacity;
-    colour[1] = colour[1] * (1 - a * opacity) + g * opacity;
-    colour[2] = colour[2] * (1 - a * opacity) + b * opacity;
-    return true;
+    colour[0] = r * opacity;
+    colour[1] = g * opacity;
+    colour[2] = b * opacity;
+    return a * opacity;
   }
 }

@@ -20,6 +20,7 @@ public final class Scene {
   private final int[] of;
 
   private final SceneTree tree;
+  private final boolean allSolid;
 
   /**
    * @param together those whose triangles are put into one mesh in the world
@@ -45,6 +46,9 @@ public final class Scene {
       world.add(placed[i].world());
     }
     tree = new SceneTree(meshes, world);
+    boolean solid = true;
+    for (Placed p : placed) solid &= p.surface().material().isSolid();
+    allSolid = solid;
   }
 
   /** Everything by itself. */
@@ -80,10 +84,24 @@ public final class Scene {
     return placed[i];
   }
 
+  int count() {
+    return placed.length;
+  }
+
+  /** Whether nothing can be seen through. */
+  boolean allSolid() {
+    return allSolid;
+  }
+
   /** What a ray met, ready to be shaded. Reused; belongs to one thread. */
   public static final class Hit {
     /** Number of the placed surface. */
     public int placed;
+
+    /** Its triangle, and the shares of that one's second and third corner. */
+    int triangle;
+
+    double shareB, shareC;
 
     /** Where it is in the world. */
     public final double[] at = new double[3];
@@ -108,6 +126,9 @@ public final class Scene {
       triangle = merged.triangle()[triangle];
     }
     h.placed = p;
+    h.triangle = triangle;
+    h.shareB = r.u();
+    h.shareC = r.v();
     Surface s = placed[p].surface();
     double u = r.u(), v = r.v(), w = 1 - u - v;
     int a = s.indices()[triangle * 3],
@@ -133,5 +154,79 @@ public final class Scene {
     float[] q = s.places();
     h.textureU = q == null ? 0 : q[a * 2] * w + q[b * 2] * u + q[c * 2] * v;
     h.textureV = q == null ? 0 : q[a * 2 + 1] * w + q[b * 2 + 1] * u + q[c * 2 + 1] * v;
+  }
+
+  /** Place in the textures of what a ray met, without the rest of {@link #meet}. */
+  void meetTexture(SceneRay r, Hit h) {
+    int p = of[r.placed()], triangle = r.triangle();
+    if (p < 0) {
+      p = merged.owner()[triangle];
+      triangle = merged.triangle()[triangle];
+    }
+    h.placed = p;
+    Surface s = placed[p].surface();
+    double u = r.u(), v = r.v(), w = 1 - u - v;
+    float[] q = s.places();
+    int a = s.indices()[triangle * 3] * 2,
+        b = s.indices()[triangle * 3 + 1] * 2,
+        c = s.indices()[triangle * 3 + 2] * 2;
+    h.textureU = q == null ? 0 : q[a] * w + q[b] * u + q[c] * v;
+    h.textureV = q == null ? 0 : q[a + 1] * w + q[b + 1] * u + q[c + 1] * v;
+  }
+
+  /**
+   * Turns a normal as a relief says, whose axes are those of the texture's places on the triangle.
+   * It stays what it is where they have none.
+   *
+   * @param bump direction as the relief has it: along u, against v, outwards
+   */
+  void turn(Hit h, double[] bump) {
+    Surface s = placed[h.placed].surface();
+    float[] q = s.places(), x = s.positions();
+    if (q == null) return;
+    int a = s.indices()[h.triangle * 3],
+        b = s.indices()[h.triangle * 3 + 1],
+        c = s.indices()[h.triangle * 3 + 2];
+    double u1 = q[b * 2] - q[a * 2], v1 = q[b * 2 + 1] - q[a * 2 + 1];
+    double u2 = q[c * 2] - q[a * 2], v2 = q[c * 2 + 1] - q[a * 2 + 1];
+    double area = u1 * v2 - u2 * v1;
+    if (area == 0) return;
+    double[] m = placed[h.placed].world(), along = new double[3], n = h.normal;
+    for (int i = 0; i < 3; i++) {
+      double e = 0;
+      for (int k = 0; k < 3; k++)
+        e +=
+            m[k * 4 + i]
+                * ((x[b * 3 + k] - x[a * 3 + k]) * v2 - (x[c * 3 + k] - x[a * 3 + k]) * v1)
+                / area;
+      along[i] = e;
+    }
+    // square to the normal, as the corners' normals have it
+    double d = along[0] * n[0] + along[1] * n[1] + along[2] * n[2], l = 0;
+    for (int i = 0; i < 3; i++) {
+      along[i] -= d * n[i];
+      l += along[i] * along[i];
+    }
+    if (l == 0) return;
+    l = Math.sqrt(l);
+    double side = Math.signum(area) * handed(m); // mirrored places have their third axis turned
+    double[] t = new double[3];
+    for (int i = 0; i < 3; i++) {
+      int j = (i + 1) % 3, k = (i + 2) % 3;
+      double across = (n[j] * along[k] - n[k] * along[j]) / l * side;
+      // places count v downwards: against it is up
+      t[i] = bump[0] * along[i] / l - bump[1] * across + bump[2] * n[i];
+    }
+    double r = Math.sqrt(t[0] * t[0] + t[1] * t[1] + t[2] * t[2]);
+    if (r > 0) for (int i = 0; i < 3; i++) n[i] = t[i] / r;
+  }
+
+  /** 1 for a place that keeps hands, −1 for one that mirrors. */
+  private static double handed(double[] m) {
+    double volume =
+        m[Matrix.XX] * (m[Matrix.YY] * m[Matrix.ZZ] - m[Matrix.YZ] * m[Matrix.ZY])
+            - m[Matrix.YX] * (m[Matrix.XY] * m[Matrix.ZZ] - m[Matrix.XZ] * m[Matrix.ZY])
+            + m[Matrix.ZX] * (m[Matrix.XY] * m[Matrix.YZ] - m[Matrix.XZ] * m[Matrix.YY]);
+    return volume < 0 ? -1 : 1;
   }
 }

@@ -49,6 +49,22 @@ public record Texture(int width, int height, int[] argb) {
 
   /** Writes linear red, green, blue at (u, v), v downwards, blended between the nearest texels. */
   void sample(double u, double v, double[] out) {
+    blend(u, v, Light.LINEAR, out);
+  }
+
+  /** As above of an image that holds numbers and not light: each as it is, 0 to 1. */
+  void numbers(double u, double v, double[] out) {
+    blend(u, v, AS_IT_IS, out);
+  }
+
+  /** The value of each 8-bit number where it stands for a share. */
+  private static final double[] AS_IT_IS = new double[256];
+
+  static {
+    for (int i = 0; i < 256; i++) AS_IT_IS[i] = i / 255.0;
+  }
+
+  private void blend(double u, double v, double[] value, double[] out) {
     double x = (u - Math.floor(u)) * width - 0.5, y = (v - Math.floor(v)) * height - 0.5;
     int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
     double fx = x - x0, fy = y - y0;
@@ -57,9 +73,25 @@ public record Texture(int width, int height, int[] argb) {
       int dx = k & 1, dy = k >> 1;
       double share = (dx == 0 ? 1 - fx : fx) * (dy == 0 ? 1 - fy : fy);
       int c = argb[Math.floorMod(y0 + dy, height) * width + Math.floorMod(x0 + dx, width)];
-      out[0] += share * Light.LINEAR[c >> 16 & 255];
-      out[1] += share * Light.LINEAR[c >> 8 & 255];
-      out[2] += share * Light.LINEAR[c & 255];
+      out[0] += share * value[c >> 16 & 255];
+      out[1] += share * value[c >> 8 & 255];
+      out[2] += share * value[c & 255];
     }
+  }
+
+  /** What the image covers at (u, v), 0 to 1, blended between the nearest texels. */
+  double alpha(double u, double v) {
+    double x = (u - Math.floor(u)) * width - 0.5, y = (v - Math.floor(v)) * height - 0.5;
+    int x0 = (int) Math.floor(x), y0 = (int) Math.floor(y);
+    double fx = x - x0, fy = y - y0, a = 0;
+    for (int k = 0; k < 4; k++) {
+      int dx = k & 1, dy = k >> 1;
+      double share = (dx == 0 ? 1 - fx : fx) * (dy == 0 ? 1 - fy : fy);
+      a +=
+          share
+              * (argb[Math.floorMod(y0 + dy, height) * width + Math.floorMod(x0 + dx, width)]
+                  >>> 24);
+    }
+    return a / 255;
   }
 }

@@ -248,21 +248,48 @@ final class GltfMeshes {
   private Material material(JsonNode m) throws BadFile {
     JsonNode pbr = m.path("pbrMetallicRoughness");
     double[] c = Numbers.list(pbr, "baseColorFactor", new double[] {1, 1, 1, 1}, "material");
-    Texture t =
-        pbr.has("baseColorTexture")
-            ? texture(Numbers.whole(pbr.get("baseColorTexture"), "index", "material"))
-            : null;
-    if (m.has("normalTexture") || pbr.has("metallicRoughnessTexture"))
-      warnings.add("Normal and roughness images are shown in the views but not rendered.");
-    if (!Numbers.text(m, "alphaMode", "OPAQUE").equals("OPAQUE"))
-      warnings.add("See-through materials are rendered solid.");
     return new Material(
         c[0],
         c[1],
         c[2],
         Numbers.share(pbr, "roughnessFactor", 1),
         Numbers.share(pbr, "metallicFactor", 1),
-        t);
+        image(pbr, "baseColorTexture"),
+        image(pbr, "metallicRoughnessTexture"),
+        relief(m),
+        seeThrough(m, c[3]),
+        glow(m));
+  }
+
+  /** An image that a material names, or null. */
+  private Texture image(JsonNode of, String name) throws BadFile {
+    return of.has(name) ? texture(Numbers.whole(of.get(name), "index", "material")) : null;
+  }
+
+  private Material.Relief relief(JsonNode m) throws BadFile {
+    Texture t = image(m, "normalTexture");
+    if (t == null) return null;
+    JsonNode scale = m.get("normalTexture").path("scale");
+    return new Material.Relief(t, scale.isNumber() ? Numbers.number(scale) : 1);
+  }
+
+  private static Material.SeeThrough seeThrough(JsonNode m, double alpha) throws BadFile {
+    return switch (Numbers.text(m, "alphaMode", "OPAQUE")) {
+      case "MASK" ->
+          new Material.SeeThrough(
+              Material.SeeThrough.Kind.CUT_OUT, alpha, Numbers.share(m, "alphaCutoff", 0.5));
+      case "BLEND" -> new Material.SeeThrough(Material.SeeThrough.Kind.BLENDED, alpha, 0);
+      default -> Material.SeeThrough.NOT;
+    };
+  }
+
+  private Material.Glow glow(JsonNode m) throws BadFile {
+    double[] e = Numbers.list(m, "emissiveFactor", new double[3], "material");
+    JsonNode strength =
+        m.path("extensions").path("KHR_materials_emissive_strength").path("emissiveStrength");
+    double k = strength.isNumber() ? Math.max(0, Numbers.number(strength)) : 1;
+    if (k * (e[0] + e[1] + e[2]) == 0) return Material.Glow.NONE;
+    return new Material.Glow(k * e[0], k * e[1], k * e[2], image(m, "emissiveTexture"));
   }
 
   private Texture texture(long index) throws BadFile {

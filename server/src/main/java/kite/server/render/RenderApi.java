@@ -41,9 +41,8 @@ class RenderApi {
   private static final int MOST_SAMPLES = 1024;
   private static final int MOST_LISTED = 50;
 
-  /** Pixels of a picture that take half of the memory: a larger one would end the worker. */
-  private static final long MOST_PIXELS =
-      Runtime.getRuntime().maxMemory() / 2 / FrameRenderer.BYTES_A_PIXEL;
+  /** Bytes that a picture may take while it is rendered. */
+  private static final long MEMORY = Runtime.getRuntime().maxMemory() / 2;
 
   private final SequenceStore sequences;
   private final RenderJobs jobs;
@@ -91,6 +90,8 @@ class RenderApi {
    * @param samples lens rays per pixel
    * @param handles whether a shot is rendered with the production's handles; not when left out
    * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
+   * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
+   *     left out
    */
   record RenderAsked(
       String what,
@@ -101,12 +102,14 @@ class RenderApi {
       int percent,
       int samples,
       Boolean handles,
-      Boolean motionBlur) {}
+      Boolean motionBlur,
+      Kept kept) {}
 
   /**
    * A job as the page shows it.
    *
    * @param numbered the how-manieth of its kind and name, from 1
+   * @param form of the files that a frame is handed on in ({@link Kept.Form})
    * @param preview whether it is a film of the lens view
    * @param byServer whether a preview is drawn by a page of the server's own
    * @param secondsAFrame that its frames took on the average; null before the first
@@ -125,6 +128,7 @@ class RenderApi {
       int width,
       int height,
       int samples,
+      String form,
       String askedBy,
       String askedAt,
       boolean film,
@@ -160,19 +164,31 @@ class RenderApi {
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
-    if ((long) job.width * job.height > MOST_PIXELS)
-      throw bad(
-          job.width
-              + " × "
-              + job.height
-              + " pixels are more than is rendered here, which is "
-              + MOST_PIXELS / 1_000_000
-              + " million. Choose a smaller size.");
+    if (asked.kept() != null) {
+      asked.kept().check(s);
+      job.kept = asked.kept().write();
+    }
+    roomFor(job);
     job.samples = asked.samples();
     store.add(job);
     UUID jobId = job.id;
     scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
     return moved(id, jobId);
+  }
+
+  /** Refuses pictures that would take more than half of the memory: the worker would end. */
+  private static void roomFor(RenderJob job) {
+    long most = MEMORY / (FrameRenderer.BYTES_A_PIXEL + Kept.read(job.kept).bytesAPixel());
+    if ((long) job.width * job.height > most)
+      throw bad(
+          job.width
+              + " × "
+              + job.height
+              + " pixels are more than is rendered here"
+              + (job.kept == null ? "" : " with these passes")
+              + ", which is "
+              + most / 1_000_000
+              + " million. Choose a smaller size.");
   }
 
   private static Problem bad(String text) {
@@ -194,6 +210,7 @@ class RenderApi {
         j.width(),
         j.height(),
         j.samples(),
+        Kept.read(j.kept()).form().name(),
         j.askedBy(),
         j.askedAt().toString(),
         film,
@@ -280,31 +297,70 @@ class RenderApi {
     return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
   }
 
-  /** Every finished picture in one archive, in the order of the film. */
+  /** What can be kept beside a render's pictures. */
+  @GetMapping("/renders/passes")
+  @May.HaveAnAccount
+  List<Kept.Shown> passes() {
+    return Kept.all();
+  }
+
+  /** A frame as it is handed on, in the form that was asked for. */
+  @GetMapping("/renders/{id}/files/{number}")
+  @May.LookAtRender
+  ResponseEntity<Resource> delivered(@PathVariable UUID id, @PathVariable int number) {
+    Kept.Form form = Kept.read(job(id).kept).form();
+    if (!frames.existsById(new RenderFrame.Key(id, number))) throw Problem.missing("frame");
+    String name = FrameFiles.delivered(number, form);
+    return ResponseEntity.status(HttpStatus.OK)
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(name))
+        .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
+        .body(new FileSystemResource(there(runner.folder(id).resolve(name))));
+  }
+
+  private static final MediaType EXR = MediaType.parseMediaType("image/x-exr");
+
+  /** Every finished picture that is looked at, in one archive, in the order of the film. */
   @GetMapping("/renders/{id}/frames.zip")
   @May.LookAtRender
   ResponseEntity<StreamingResponseBody> archive(@PathVariable UUID id) {
+    return archive(job(id), Kept.Form.PNG);
+  }
+
+  /** The same of the files that are handed on. */
+  @GetMapping("/renders/{id}/files.zip")
+  @May.LookAtRender
+  ResponseEntity<StreamingResponseBody> deliveredArchive(@PathVariable UUID id) {
     RenderJob j = job(id);
+    return archive(j, Kept.read(j.kept).form());
+  }
+
+  private ResponseEntity<StreamingResponseBody> archive(RenderJob j, Kept.Form form) {
     List<RenderFrame> finished =
-        frames.findByJobIdOrderByNumber(id).stream().filter(f -> f.file.endsWith(".png")).toList();
+        frames.findByJobIdOrderByNumber(j.id).stream()
+            .filter(f -> f.file.endsWith(".png"))
+            .toList();
     if (finished.isEmpty()) throw Problem.missing("picture");
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out)) {
             for (RenderFrame f : finished) {
-              zip.putNextEntry(new ZipEntry(f.file));
-              Files.copy(runner.folder(id).resolve(f.file), zip);
+              String name = FrameFiles.delivered(f.number, form);
+              zip.putNextEntry(new ZipEntry(name));
+              Files.copy(runner.folder(j.id).resolve(name), zip);
               zip.closeEntry();
             }
           }
         };
-    String name = j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + ".zip";
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name).build().toString())
+            attached(j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + "-v" + j.numbered + ".zip"))
         .contentType(MediaType.parseMediaType("application/zip"))
         .body(body);
+  }
+
+  private static String attached(String name) {
+    return ContentDisposition.attachment().filename(name).build().toString();
   }
 
   /** The film; ranges are served, so that it can be scrubbed. */
@@ -316,8 +372,12 @@ class RenderApi {
   }
 
   private static ResponseEntity<Resource> file(Path path, MediaType type) {
+    return ResponseEntity.ok().contentType(type).body(new FileSystemResource(there(path)));
+  }
+
+  private static Path there(Path path) {
     if (!Files.isRegularFile(path))
       throw Problem.missing("file any more: it was removed from the output folder");
-    return ResponseEntity.ok().contentType(type).body(new FileSystemResource(path));
+    return path;
   }
 }

@@ -62,6 +62,10 @@ class RenderJob {
   /** The how-manieth of its kind and name in its sequence, from 1. */
   int numbered;
 
+  /** What a render keeps beside its pictures ({@link Kept}); null for pictures alone. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  String kept;
+
   int width;
   int height;
   int samples;

@@ -28,6 +28,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       int width,
       int height,
       int samples,
+      String kept,
       String askedBy,
       Instant askedAt,
       long done,
@@ -36,7 +37,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   String LISTED =
       "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.kind,"
           + " j.numbered, j.byServer, j.state, j.message,"
-          + " j.framesTotal, j.width, j.height, j.samples, j.askedBy, j.askedAt,"
+          + " j.framesTotal, j.width, j.height, j.samples, j.kept, j.askedBy, j.askedAt,"
           + " (select count(f) from RenderFrame f where f.jobId = j.id),"
           + " (select avg(f.seconds) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
 

@@ -1,29 +1,32 @@
 package kite.server.render;
 
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import javax.imageio.ImageIO;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
+import kite.render.Data;
 import kite.render.Exposed;
 import kite.render.FrameRenderer;
+import kite.render.Layer;
 import kite.render.Moment;
 import kite.render.Picture;
 import kite.render.Quality;
+import kite.render.Rendered;
 import kite.render.SceneBuilder;
+import kite.render.Wanted;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import kite.server.live.Moved;
@@ -117,7 +120,8 @@ public class RenderRunner {
     try {
       Sequence s = SequenceJson.read(job.document);
       Files.createDirectories(folder(id));
-      switch (all(job, s, me)) {
+      Set<String> without = new TreeSet<>();
+      switch (all(job, s, me, without)) {
         case STOPPED -> {
           jobs.end(
               id, me, RenderJob.State.STOPPED, "Stopped. The frames that were finished are kept.");
@@ -136,7 +140,7 @@ public class RenderRunner {
         int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
         film.ofPictures(folder(id), "png", job.framesTotal, s.header().rate(), first);
       }
-      jobs.end(id, me, RenderJob.State.DONE, "");
+      jobs.end(id, me, RenderJob.State.DONE, whatIsMissing(without));
     } catch (IOException | RuntimeException e) {
       // the worker is stopping: the job stays as it is, and whoever comes next takes it up
       if (Thread.currentThread().isInterrupted()) throw new InterruptedException(e.getMessage());
@@ -146,6 +150,15 @@ public class RenderRunner {
       holding.end();
       moved(job);
     }
+  }
+
+  /** Says which passes that were wanted are in no file, or nothing. */
+  private static String whatIsMissing(Set<String> without) {
+    return without.isEmpty()
+        ? ""
+        : "In no file, because the light can have no share in it: "
+            + String.join(", ", without)
+            + ".";
   }
 
   private void moved(RenderJob job) {
@@ -205,7 +218,7 @@ public class RenderRunner {
     TURN_OVER
   }
 
-  private Turn all(RenderJob job, Sequence s, UUID me) throws IOException {
+  private Turn all(RenderJob job, Sequence s, UUID me, Set<String> without) throws IOException {
     ModelRoom.check(s, assets, ModelRoom.RENDER);
     Instant began = clock.instant();
     Plan plan = new Plan(s, assets::rig);
@@ -219,13 +232,11 @@ public class RenderRunner {
         if (frames.existsById(new RenderFrame.Key(job.id, number))) continue;
         Instant from = clock.instant();
         if (from.isAfter(began.plus(TURN)) && jobs.othersWait(job.askedBy)) return Turn.TURN_OVER;
-        Picture p = picture(job, s, plan, scenes, shot, frame, stop);
-        if (p == null) return Turn.STOPPED;
+        if (!made(job, s, plan, scenes, shot, frame, number, stop, without)) return Turn.STOPPED;
         // taken over while this one was frozen: the other's frames count
         if (jobs.hold(job.id, me, clock.instant()) == 0) return Turn.STOPPED;
-        String file = String.format("%05d.png", number);
+        String file = FrameFiles.picture(number);
         Path written = folder(job.id).resolve(file);
-        write(p, written);
         double seconds = Duration.between(from, clock.instant()).toMillis() / 1000.0;
         frames.save(new RenderFrame(job.id, number, file, seconds, Files.size(written)));
         moved(job);
@@ -234,37 +245,61 @@ public class RenderRunner {
     return Turn.FINISHED;
   }
 
-  private Picture picture(
+  /** Makes a frame's files; false when it was stopped. */
+  private boolean made(
       RenderJob job,
       Sequence s,
       Plan plan,
       SceneBuilder scenes,
       Shot shot,
       int frame,
-      StopSwitch stop) {
+      int number,
+      StopSwitch stop,
+      Set<String> without)
+      throws IOException {
+    Path folder = folder(job.id);
+    Kept kept = Kept.read(job.kept);
     if (shot.camera() == null) {
-      int[] black = new int[job.width * job.height];
-      java.util.Arrays.fill(black, 0xff000000);
-      return new Picture(job.width, job.height, black);
+      Picture black = black(job.width, job.height);
+      if (kept.picturesAlone()) FrameFiles.write(black, folder, number);
+      else
+        FrameFiles.write(
+            empty(black), folder, number, kept.form(), FrameFiles.facts(job, s, plan, shot, frame));
+      return true;
     }
     Camera camera = (Camera) s.get(shot.camera());
+    Wanted wanted = kept.wanted();
+    Data data = Data.of(s, plan, camera, frame, scenes, wanted);
     List<Moment> moments =
         job.motionBlur && camera.motionBlur()
             ? Exposed.open(s, plan, camera, frame, scenes, assets::image)
             : Exposed.sharp(s, plan, camera, frame, scenes, assets::image);
-    return new FrameRenderer(moments)
-        .render(job.width, job.height, Quality.upTo(job.samples), threads, stop::thrown);
+    FrameRenderer r = new FrameRenderer(moments, wanted, data);
+    if (kept.picturesAlone()) {
+      Picture p = r.render(job.width, job.height, Quality.upTo(job.samples), threads, stop::thrown);
+      if (p != null) FrameFiles.write(p, folder, number);
+      return p != null;
+    }
+    // passes are exact: as many rays in every pixel
+    Rendered p =
+        r.renderPasses(job.width, job.height, Quality.exact(job.samples), threads, stop::thrown);
+    if (p == null) return false;
+    without.addAll(p.without());
+    FrameFiles.write(p, folder, number, kept.form(), FrameFiles.facts(job, s, plan, shot, frame));
+    return true;
   }
 
-  /**
-   * Writes beside the place and moves there, so that a file with the right name is always whole.
-   */
-  private static void write(Picture p, Path file) throws IOException {
-    BufferedImage image = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
-    image.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
-    Path part = file.resolveSibling(file.getFileName() + ".part");
-    ImageIO.write(image, "png", part.toFile());
-    Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+  private static Picture black(int width, int height) {
+    int[] black = new int[width * height];
+    java.util.Arrays.fill(black, 0xff000000);
+    return new Picture(width, height, black);
+  }
+
+  /** A gap of the cut: nothing, which covers nothing. */
+  private static Rendered empty(Picture black) {
+    float[][] nothing = new float[4][black.argb().length];
+    return new Rendered(
+        black, List.of(new Layer("", List.of("R", "G", "B", "A"), nothing)), List.of(), List.of());
   }
 
   /** Asks the database now and then whether the job should stop. */

@@ -1,0 +1,2 @@
+/** Rendered pictures as files: OpenEXR with its passes, and PNG. */
+package kite.exchange.picture;

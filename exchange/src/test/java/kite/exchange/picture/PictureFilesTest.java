@@ -1,0 +1,206 @@
+package kite.exchange.picture;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.awt.image.BufferedImage;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
+import kite.render.Layer;
+import kite.render.Matte;
+import kite.render.Picture;
+import kite.render.Rendered;
+import kite.render.ViewTransform;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Pictures as files, read back by readers that are not ours. */
+class PictureFilesTest {
+  private static final int W = 37, H = 21;
+  @TempDir Path folder;
+
+  private static float[] ramp(double from, double step) {
+    float[] v = new float[W * H];
+    for (int i = 0; i < v.length; i++) v[i] = (float) (from + step * i);
+    return v;
+  }
+
+  private static Rendered rendered() {
+    int[] which = new int[W * H * Matte.RANKS];
+    float[] covers = new float[which.length];
+    Arrays.fill(which, -1);
+    for (int p = 0; p < W * H; p++) {
+      which[p * Matte.RANKS] = p % 2;
+      covers[p * Matte.RANKS] = 0.75f;
+      which[p * Matte.RANKS + 1] = 1 - p % 2;
+      covers[p * Matte.RANKS + 1] = 0.25f;
+    }
+    return new Rendered(
+        new Picture(W, H, new int[W * H]),
+        List.of(
+            new Layer(
+                "",
+                List.of("R", "G", "B", "A"),
+                new float[][] {ramp(0, 0.01), ramp(1, -0.001), ramp(0.5, 0), ramp(1, 0)}),
+            new Layer("depth", List.of("Z"), new float[][] {ramp(1, 0.37)}),
+            new Layer(
+                "light.Lamp é.diffuse",
+                List.of("R", "G", "B"),
+                new float[][] {ramp(0, 1), ramp(0, 2), ramp(0, 3)})),
+        List.of(new Matte("pieces", List.of("Oda", "Pim"), which, covers)),
+        List.of());
+  }
+
+  private static ExrFacts facts() {
+    double[] m = new double[16];
+    for (int i = 0; i < 16; i++) m[i] = i;
+    return new ExrFacts(
+        "SW010",
+        "0020",
+        "B Along the stalls",
+        "v3",
+        1090,
+        "01:02:03;04",
+        new int[] {30000, 1001},
+        35,
+        2.8,
+        4.25,
+        180,
+        m,
+        m);
+  }
+
+  private static String ran(List<String> command) throws Exception {
+    Process p = new ProcessBuilder(command).redirectErrorStream(true).start();
+    byte[] said = p.getInputStream().readAllBytes();
+    assertTrue(p.waitFor(1, TimeUnit.MINUTES));
+    assertEquals(0, p.exitValue(), new String(said));
+    return new String(said);
+  }
+
+  /**
+   * Red, green or blue as ffmpeg reads it, in the form that it has: another would be clipped.
+   *
+   * @param layer "" for the picture itself
+   */
+  private FloatBuffer plane(Path file, String layer, int rgb) throws Exception {
+    Path raw = folder.resolve("raw");
+    ran(
+        List.of(
+            "ffmpeg",
+            "-y",
+            "-loglevel",
+            "error",
+            "-layer",
+            layer,
+            "-i",
+            file.toString(),
+            "-f",
+            "rawvideo",
+            raw.toString()));
+    ByteBuffer b = ByteBuffer.wrap(Files.readAllBytes(raw)).order(ByteOrder.LITTLE_ENDIAN);
+    int plane = rgb == 0 ? 2 : rgb - 1; // green, blue, red
+    return b.asFloatBuffer().slice(plane * W * H, W * H);
+  }
+
+  @Test
+  void otherReadersFindEveryLayerWithItsNumbers() throws Exception {
+    Path file = folder.resolve("a.exr");
+    ExrWriter.write(file, rendered(), false, facts());
+    FloatBuffer red = plane(file, "", 0), green = plane(file, "", 1);
+    for (int i = 0; i < W * H; i++) {
+      assertEquals((float) (0.01 * i), red.get(i), 1e-6f * Math.max(1, i / 100f));
+      assertEquals((float) (1 - 0.001 * i), green.get(i), 1e-6f);
+    }
+    assertEquals(2 * 100, plane(file, "light.Lamp é.diffuse", 1).get(100));
+    assertEquals(0.75f, plane(file, "pieces00", 1).get(5));
+    assertEquals(0, plane(file, "pieces01", 1).get(5));
+  }
+
+  @Test
+  void halfPrecisionIsForLightAlone() throws Exception {
+    Path file = folder.resolve("half.exr");
+    ExrWriter.write(file, rendered(), true, facts());
+    String said = ran(List.of("exrheader", file.toString()));
+    assertTrue(said.contains("R, 16-bit floating-point"), said);
+    assertTrue(said.contains("light.Lamp é.diffuse.B, 16-bit"), said);
+    assertTrue(said.contains("depth.Z, 32-bit floating-point"), said);
+    assertTrue(said.contains("pieces00.R, 32-bit"), said);
+    assertEquals(2.0, plane(file, "", 0).get(200), 2.0 / 2048);
+  }
+
+  @Test
+  void theHeaderSaysWhatThePictureIsOf() throws Exception {
+    Path file = folder.resolve("h.exr");
+    ExrWriter.write(file, rendered(), false, facts());
+    String said = ran(List.of("exrheader", file.toString()));
+    for (String line :
+        List.of(
+            "compression (type compression): zip, multi-scanline blocks",
+            "dataWindow (type box2i): (0 0) - (36 20)",
+            "displayWindow (type box2i): (0 0) - (36 20)",
+            "cameraLabel (type string): \"B Along the stalls\"",
+            "reelName (type string): \"0020\"",
+            "version (type string): \"v3\"",
+            "imageCounter (type int): 1090",
+            "framesPerSecond (type rational): 30000/1001",
+            "nominalFocalLength (type float): 35",
+            "aperture (type float): 2.8",
+            "focus (type float): 4.25",
+            "shutterAngle (type float): 180"))
+      assertTrue(said.contains(line), line + " is not in\n" + said);
+    String time = said.substring(said.indexOf("timeCode"));
+    assertTrue(
+        time.startsWith("timeCode (type timecode):\n    time 01:02:03:04\n    drop frame 1"), time);
+    assertTrue(said.contains("/manifest (type string): \"{"), said);
+  }
+
+  /** Known answers of the hash and of how it becomes a number. */
+  @Test
+  void namesBecomeNumbersAsTheSpecificationSays() {
+    assertEquals(0, IdMattes.hash(""));
+    assertEquals(0x248bfa47, IdMattes.hash("hello"));
+    assertEquals(0x149bbb7f, IdMattes.hash("hello, world"));
+    assertEquals(Float.intBitsToFloat(0x248bfa47), IdMattes.asNumber(0x248bfa47));
+    // neither a denormal nor infinite
+    assertEquals(Float.intBitsToFloat(0x00800001), IdMattes.asNumber(1));
+    assertEquals(Float.intBitsToFloat(0x7f000001), IdMattes.asNumber(0x7f800001));
+  }
+
+  @Test
+  void aTimecodePacksAsTheStandardSays() {
+    assertEquals(0x01020344, ExrAttributes.packed("01:02:03;04"));
+    assertEquals(0x23595923, ExrAttributes.packed("23:59:59:23"));
+  }
+
+  @Test
+  void aFinePngHasSixteenBits() throws Exception {
+    Path file = folder.resolve("fine.png");
+    FinePng.write(file, W, H, rendered().layers().get(0));
+    BufferedImage b = ImageIO.read(file.toFile());
+    assertEquals(16, b.getColorModel().getComponentSize(0));
+    for (int x = 0; x < W; x++)
+      assertEquals(
+          ViewTransform.of(0.01 * x) * 65535, b.getRaster().getSample(x, 0, 0), 0.51, "at " + x);
+    assertEquals(65535, b.getRaster().getSample(5, 20, 0), "brighter than white is white");
+    String said =
+        ran(List.of("ffprobe", "-v", "error", "-show_entries", "stream=pix_fmt", file.toString()));
+    assertTrue(said.contains("rgb48"), said);
+  }
+
+  @Test
+  void aPlaceThatCannotBeWrittenIsSaid() {
+    Exception e =
+        org.junit.jupiter.api.Assertions.assertThrows(
+            java.io.IOException.class,
+            () -> ExrWriter.write(folder.resolve("no/such.exr"), rendered(), false, facts()));
+    assertTrue(e.getMessage().startsWith("the EXR file could not be written"), e.getMessage());
+  }
+}

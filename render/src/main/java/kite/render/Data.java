@@ -1,0 +1,26 @@
+package kite.render;
+
+import java.util.Map;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+
+/**
+ * What passes ask for beside the light.
+ *
+ * @param here where everything stands on the frame, with {@code next} a frame later; null both
+ *     where no pass asks for motion
+ * @param named what mattes call a piece, by its id
+ */
+public record Data(Standing here, Standing next, Map<Pass, Map<String, String>> named) {
+  /** For a picture without passes. */
+  static final Data NONE = new Data(null, null, Map.of());
+
+  public static Data of(
+      Sequence s, Plan plan, Camera camera, double frame, SceneBuilder scenes, Wanted wanted) {
+    return new Data(
+        wanted.moves() ? Standing.at(s, plan, camera, frame, scenes) : null,
+        wanted.moves() ? Standing.at(s, plan, camera, frame + 1, scenes) : null,
+        MatteNames.of(s));
+  }
+}

@@ -1,0 +1,17 @@
+package kite.render;
+
+import java.util.List;
+
+/**
+ * Which things each pixel shows, and how much of it each covers.
+ *
+ * @param name of the pass
+ * @param names of the things
+ * @param which numbers of {@code names}, {@link #RANKS} for each pixel by rows from the top, that
+ *     covering most first; −1 for none
+ * @param covers what each covers of its pixel, 0 to 1
+ */
+public record Matte(String name, List<String> names, int[] which, float[] covers) {
+  /** Things that a pixel tells apart: more than so many meet in few of them. */
+  public static final int RANKS = 6;
+}

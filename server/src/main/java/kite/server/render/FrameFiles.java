@@ -1,0 +1,127 @@
+package kite.server.render;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import javax.imageio.ImageIO;
+import kite.core.document.Camera;
+import kite.core.document.Header;
+import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.core.number.Timecode;
+import kite.exchange.picture.ExrFacts;
+import kite.exchange.picture.ExrWriter;
+import kite.exchange.picture.FinePng;
+import kite.render.Picture;
+import kite.render.Rendered;
+
+/**
+ * Writes a frame's files: each beside its place and moved there, so that a file with the right name
+ * is always whole. The picture that is looked at comes last: where it is, the others are.
+ */
+final class FrameFiles {
+  private FrameFiles() {}
+
+  /** The picture that is looked at: 00001.png. */
+  static String picture(int number) {
+    return String.format("%05d.png", number);
+  }
+
+  /** The file in which a frame is handed on. */
+  static String delivered(int number, Kept.Form form) {
+    return String.format("%05d.%s", number, form.ending);
+  }
+
+  static void write(Picture p, Path folder, int number) throws IOException {
+    BufferedImage image = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
+    image.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
+    whole(folder.resolve(picture(number)), part -> ImageIO.write(image, "png", part.toFile()));
+  }
+
+  /** As above with what is kept beside it. */
+  static void write(Rendered r, Path folder, int number, Kept.Form form, ExrFacts facts)
+      throws IOException {
+    Path file = folder.resolve(delivered(number, form));
+    switch (form) {
+      case PNG -> {
+        // the picture that is looked at is what is handed on
+      }
+      case FINE_PNG ->
+          whole(
+              file,
+              part ->
+                  FinePng.write(
+                      part, r.picture().width(), r.picture().height(), r.layers().get(0)));
+      case EXR, EXR_HALF ->
+          whole(file, part -> ExrWriter.write(part, r, form == Kept.Form.EXR_HALF, facts));
+    }
+    write(r.picture(), folder, number);
+  }
+
+  private interface Writing {
+    void to(Path part) throws IOException;
+  }
+
+  private static void whole(Path file, Writing writing) throws IOException {
+    Path part = file.resolveSibling(file.getFileName() + ".part");
+    writing.to(part);
+    Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+  }
+
+  /** What the header of a frame says; the plan is brought to the frame. */
+  static ExrFacts facts(RenderJob job, Sequence s, Plan plan, Shot shot, int frame) {
+    Header h = s.header();
+    String code = shot.code() == null ? "" : shot.code(), version = "v" + job.numbered;
+    String time = Timecode.of(frame - h.firstFrame(), h.rate());
+    int[] rate = {h.rate().numerator(), h.rate().denominator()};
+    if (shot.camera() == null)
+      return new ExrFacts(h.code(), code, "", version, frame, time, rate, 0, 0, 0, 0, null, null);
+    plan.evaluate(frame);
+    Camera c = (Camera) s.get(shot.camera());
+    int slot = plan.slot(c.id()), o = slot * LensRow.SIZE;
+    double[] l = plan.lens(), toCamera = Matrix.newInverse(plan.world(), slot * Matrix.SIZE);
+    double[] toFrame = new double[Matrix.SIZE];
+    Matrix.multiply(projection(l, o), 0, toCamera, 0, toFrame, 0);
+    return new ExrFacts(
+        h.code(),
+        code,
+        c.letter() + " " + c.name(),
+        version,
+        frame,
+        time,
+        rate,
+        l[o + LensRow.FOCAL],
+        l[o + LensRow.F_STOP],
+        l[o + LensRow.FOCUS],
+        l[o + LensRow.SHUTTER],
+        leftHanded(toCamera),
+        toFrame);
+  }
+
+  /** OpenEXR's camera looks along +Z. */
+  private static double[] leftHanded(double[] toCamera) {
+    double[] m = toCamera.clone();
+    for (int z : new int[] {Matrix.XZ, Matrix.YZ, Matrix.ZZ, Matrix.OZ}) m[z] = -m[z];
+    return m;
+  }
+
+  /** From the camera to the frame: 0 to 1 from the left and from the top, as OpenEXR has it. */
+  private static double[] projection(double[] l, int o) {
+    double left = l[o + LensRow.LEFT], right = l[o + LensRow.RIGHT];
+    double bottom = l[o + LensRow.BOTTOM], top = l[o + LensRow.TOP];
+    double near = l[o + LensRow.NEAR], far = l[o + LensRow.FAR];
+    double[] m = new double[Matrix.SIZE];
+    m[Matrix.XX] = 1 / (right - left);
+    m[Matrix.YY] = -1 / (top - bottom);
+    m[Matrix.ZX] = left / (right - left);
+    m[Matrix.ZY] = -top / (top - bottom);
+    m[Matrix.ZZ] = -(far + near) / (far - near);
+    m[Matrix.ZW] = -1;
+    m[Matrix.OZ] = -2 * far * near / (far - near);
+    return m;
+  }
+}
