@@ -5,7 +5,8 @@ import './filming.css';
 
 /** Draws the previews of this page, each in a frame of its own that nobody sees, while work goes on. */
 export function DrawnHere() {
-  const job = useDrawnHere((s) => s.jobs[0]) as string | undefined;
+  const drawn = useDrawnHere((s) => s.all.at(0));
+  const job = drawn?.job;
   useEffect(() => {
     if (!job) return;
     const told = (e: MessageEvent) => {
@@ -19,13 +20,13 @@ export function DrawnHere() {
       window.removeEventListener('beforeunload', leaving);
     };
   }, [job]);
-  if (!job) return null;
+  if (!drawn) return null;
   return (
     <iframe
-      key={job}
+      key={drawn.time}
       className="drawn-here"
       title="A preview film is being drawn"
-      src={at(`/?preview=${job}`)}
+      src={at(`/?preview=${drawn.job}`)}
       aria-hidden
       tabIndex={-1}
     />

@@ -4,8 +4,12 @@ import type { ToDraw } from './film';
 const STRETCH_FRAMES = 24;
 const STRETCH_MS = 5000;
 
-/** Bits for a pixel of a frame: what is drawn has hard edges, and is judged. */
-const BITS = 0.4;
+/**
+ * Bits for a pixel of a frame of a million pixels, and fewer for larger ones, whose pixels are more alike: what is drawn has hard
+ * edges, and is judged.
+ */
+const BITS = 0.5;
+const MILLION = 1e6;
 
 /** Frames that may wait for the encoder. */
 const QUEUE = 2;
@@ -49,7 +53,7 @@ const configFor = (width: number, height: number, perSecond: number): VideoEncod
   width,
   height,
   framerate: perSecond,
-  bitrate: Math.round(width * height * perSecond * BITS),
+  bitrate: Math.round(BITS * Math.sqrt(width * height * MILLION) * perSecond),
   latencyMode: 'quality', // which leaves no frame out
   avc: { format: 'annexb' },
 });

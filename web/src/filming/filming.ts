@@ -68,7 +68,9 @@ async function draw(
   const have = new Set(film.done);
   const left: FilmFrame[] = framesOf(film.shots).filter((f) => !have.has(f.number));
   let sent = Promise.resolve(true);
+  let wanted = true;
   for (const [i, f] of left.entries()) {
+    if (!wanted) return false; // somebody stopped it
     const canvas = await drawing.frame(f);
     // a stretch is of frames that follow each other
     const last = left[i + 1]?.number !== f.number + 1;
@@ -76,7 +78,10 @@ async function draw(
     if (!stretch) continue;
     if (!(await sent)) return false;
     sent = bring(id, holder, stretch); // while the next is drawn
-    sent.catch(() => {}); // told where it is waited for
+    sent.then(
+      (more) => (wanted = more),
+      () => {}, // told where it is waited for
+    );
   }
   return sent;
 }

@@ -26,7 +26,7 @@ function says(job: RenderShown, here: boolean): string {
 
 /** One render or preview: how far it is, what came of it, and what can be done with it. */
 export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => void }) {
-  const here = useDrawnHere((s) => s.jobs.includes(job.id));
+  const here = useDrawnHere((s) => s.all.some((d) => d.job === job.id));
   const active = underWay(job);
   const turn = (how: 'stop' | 'resume') =>
     postJson(`/api/renders/${job.id}/${how}`).then(

@@ -37,7 +37,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         value={samples}
         options={[
           ['4', 'Sketch · 4 lens rays a pixel'],
-          ['16', 'Preview · up to 16'],
+          ['16', 'Draft · up to 16'],
           ['64', 'Fine · up to 64'],
           ['256', 'Final · up to 256'],
         ]}

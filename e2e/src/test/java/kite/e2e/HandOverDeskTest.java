@@ -250,6 +250,117 @@ class HandOverDeskTest extends Desk {
     assertTrue(same > 0.5 && same > shifted + 0.2, same + " against " + shifted + " when shifted");
   }
 
+  /** One file with a layer for each pass, which other readers open. */
+  @Test
+  void passesComeInAnExrThatOthersRead() throws Exception {
+    goTo(1050);
+    rendering();
+    page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("EXR");
+    page.getByText("Passes · none yet").click();
+    Locator passes = page.getByLabel("Passes", new Page.GetByLabelOptions().setExact(true));
+    for (String pass : List.of("Diffuse", "Depth, smooth", "ID mattes of pieces"))
+      passes.getByText(pass, new Locator.GetByTextOptions().setExact(true)).click();
+    page.getByText("Passes · 3 in each file").waitFor();
+    render("This frame");
+    page.locator("[data-job=DONE]").waitFor();
+    var download = page.waitForDownload(() -> page.getByText("Frame as EXR").click());
+    assertEquals("00001.exr", download.suggestedFilename());
+    String header = said("exrheader", download.path().toString());
+    for (String line :
+        List.of(
+            "depthSmooth.Z, 32-bit floating-point",
+            "diffuse.R, 32-bit",
+            "pieces00.R, 32-bit",
+            "imageCounter (type int): 1050",
+            "cameraLabel (type string): \"A Crane down\"",
+            "time 00:00:02:01",
+            "Pim",
+            "Biscuit")) assertTrue(header.contains(line), line + " is not in " + header);
+    // what is looked at is the same picture through the view transform
+    Path raw = folder.resolve("raw");
+    said(
+        "ffmpeg",
+        "-y",
+        "-loglevel",
+        "error",
+        "-i",
+        download.path().toString(),
+        "-f",
+        "rawvideo",
+        raw.toString());
+    java.nio.FloatBuffer light =
+        java.nio.ByteBuffer.wrap(Files.readAllBytes(raw))
+            .order(java.nio.ByteOrder.LITTLE_ENDIAN)
+            .asFloatBuffer();
+    BufferedImage shown =
+        ImageIO.read(new ByteArrayInputStream(fetch(page.locator(".job img").getAttribute("src"))));
+    for (int y = 0; y < 108; y += 9)
+      for (int x = 0; x < 192; x += 7)
+        assertEquals(
+            kite.render.ViewTransform.of(light.get(y * 192 + x)) * 255, // green comes first
+            shown.getRGB(x, y) >> 8 & 255,
+            1);
+  }
+
+  @org.junit.jupiter.api.io.TempDir Path folder;
+
+  private static String said(String... command) throws Exception {
+    Process p = new ProcessBuilder(command).redirectErrorStream(true).start();
+    String text = new String(p.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertEquals(0, p.waitFor(), text);
+    return text;
+  }
+
+  @Test
+  void aPngOfSixteenBitsIsHandedOn() throws Exception {
+    goTo(1050);
+    rendering();
+    page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("FINE_PNG");
+    render("This frame");
+    page.locator("[data-job=DONE]").waitFor();
+    var download = page.waitForDownload(() -> page.getByText("Frame as PNG of 16 bits").click());
+    BufferedImage fine = ImageIO.read(download.path().toFile());
+    assertEquals(16, fine.getColorModel().getComponentSize(0));
+    BufferedImage shown =
+        ImageIO.read(new ByteArrayInputStream(fetch(page.locator(".job img").getAttribute("src"))));
+    for (int x = 0; x < 192; x += 5)
+      assertEquals(
+          fine.getRaster().getSample(x, 50, 0) / 257.0, shown.getRGB(x, 50) >> 16 & 255, 1);
+  }
+
+  /** What cannot be kept is refused, and says what to do. */
+  @Test
+  void passesWithoutAPlaceAreRefused() throws Exception {
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    for (String[] asked :
+        new String[][] {
+          {"PNG", "depth", "Passes are kept in OpenEXR files."},
+          {"EXR", "gloom", "There is no pass “gloom”."},
+          {"EXR", "light", "Choose the lights that are to be kept apart."}
+        }) {
+      Map<String, Object> kept =
+          Map.of(
+              "form",
+              asked[0],
+              "passes",
+              List.of(asked[1]),
+              "lights",
+              List.of(),
+              "surroundings",
+              true,
+              "bounce",
+              false);
+      HttpResponse<String> r =
+          pim.post(
+              "api/sequences/" + sequence + "/renders",
+              Map.of(
+                  "what", "frame", "camera", "camC", "frame", 1175, "percent", 10, "samples", 1,
+                  "kept", kept));
+      assertEquals(422, r.statusCode(), r.body());
+      assertTrue(r.body().contains(asked[2]), r.body());
+    }
+  }
+
   @Test
   void theCutIsHandedOverAsOpenTimelineIo() throws Exception {
     button("Hand over").click();

@@ -266,6 +266,9 @@ class RightsTest {
     t.add(new Row("POST", render + "/stop", "", "401 403 403 403 in in 404 401"));
     t.add(new Row("GET", render + "/frames/{number}.png", "", RENDER));
     t.add(new Row("GET", render + "/frames.zip", "", RENDER));
+    t.add(new Row("GET", render + "/files.zip", "", RENDER));
+    t.add(new Row("GET", render + "/files/{number}", "", RENDER));
+    t.add(new Row("GET", "/api/renders/passes", "", ACCOUNT));
     t.add(new Row("GET", render + "/film.mp4", "", RENDER));
     t.add(new Row("GET", "/api/assets/{sha}", "", SEE));
     t.add(new Row("GET", "/api/assets/{sha}/rig", "", SEE));
@@ -284,7 +287,7 @@ class RightsTest {
 
   private static String filled(String path) {
     boolean production = path.startsWith("/api/productions/");
-    boolean render = path.startsWith("/api/renders/"), account = path.contains("/accounts/");
+    boolean render = path.startsWith("/api/renders/{"), account = path.contains("/accounts/");
     String id = IDS.get(production ? "production" : render ? "render" : "sequence");
     return path.replace("{id}", account ? UUID.randomUUID().toString() : id)
         .replace("{sequence}", IDS.get("sequence"))

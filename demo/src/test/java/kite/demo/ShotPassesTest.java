@@ -1,0 +1,105 @@
+package kite.demo;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import kite.core.cut.Cut;
+import kite.core.document.Camera;
+import kite.core.document.Light;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.exchange.gltf.GlbReader;
+import kite.render.Data;
+import kite.render.Exposed;
+import kite.render.FrameRenderer;
+import kite.render.Layer;
+import kite.render.ModelGeometry;
+import kite.render.Pass;
+import kite.render.Quality;
+import kite.render.Rendered;
+import kite.render.SceneBuilder;
+import kite.render.Wanted;
+import org.junit.jupiter.api.Test;
+
+/** On every shot of the demonstration the passes of light add up to the picture. */
+class ShotPassesTest {
+  private static final int WIDTH = 64, HEIGHT = 36, SAMPLES = 4;
+
+  /** What is lost when sums of floats are taken apart. */
+  private static final double ROUNDING = 1e-5;
+
+  private final SaltWind salt = new SaltWind();
+  private final Map<String, ModelGeometry> models = new HashMap<>();
+  private final Map<String, byte[]> files = new HashMap<>();
+
+  ShotPassesTest() throws Exception {
+    for (SaltWind.Asset a : salt.assets()) {
+      files.put(a.sha256(), a.bytes());
+      if (a.name().endsWith(".glb")) models.put(a.sha256(), GlbReader.read(a.bytes()).geometry());
+    }
+  }
+
+  private BufferedImage image(String asset) {
+    try {
+      return files.containsKey(asset)
+          ? ImageIO.read(new ByteArrayInputStream(files.get(asset)))
+          : null;
+    } catch (java.io.IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+
+  @Test
+  void lightPassesAddUpOnEveryShot() throws Exception {
+    int shots = 0;
+    for (Sequence s : List.of(salt.sw010(), salt.sw020(), salt.sw030()))
+      for (Cut.Span span : Cut.spans(s)) {
+        if (span.camera() == null) continue;
+        addsUp(s, span);
+        shots++;
+      }
+    assertTrue(shots > 6, shots + " shots");
+  }
+
+  private void addsUp(Sequence s, Cut.Span span) {
+    Plan plan = new Plan(s, a -> models.containsKey(a) ? models.get(a).rig() : null);
+    SceneBuilder scenes = new SceneBuilder(models::get);
+    Camera camera = (Camera) s.get(span.camera());
+    int frame = (span.first() + span.last()) / 2;
+    List<String> lights = new ArrayList<>();
+    for (Light l : s.all(Light.class)) lights.add(l.id());
+    Wanted all = new Wanted(EnumSet.allOf(Pass.class), lights, true, true);
+    Data data = Data.of(s, plan, camera, frame, scenes, all);
+    Rendered r =
+        new FrameRenderer(Exposed.open(s, plan, camera, frame, scenes, this::image), all, data)
+            .renderPasses(WIDTH, HEIGHT, Quality.exact(SAMPLES), 2, () -> false);
+    String what = s.header().code() + " " + span.shot();
+    float[][] picture = r.layers().get(0).planes();
+    for (int c = 0; c < 3; c++)
+      for (int i = 0; i < WIDTH * HEIGHT; i++) {
+        double light = 0, lamps = 0, dull = 0;
+        for (Layer l : r.layers()) {
+          if (isLight(l)) light += l.planes()[c][i];
+          if (l.name().startsWith("light.") && l.name().endsWith(".diffuse"))
+            lamps += l.planes()[c][i];
+          if (l.name().equals("diffuse")) dull = l.planes()[c][i];
+        }
+        assertEquals(picture[c][i], light, ROUNDING * Math.max(1, light), what + " at " + i);
+        if (!lights.isEmpty())
+          assertEquals(dull, lamps, ROUNDING * Math.max(1, dull), what + "'s lights at " + i);
+      }
+  }
+
+  private static boolean isLight(Layer l) {
+    Pass p = Pass.of(l.name());
+    return p != null && p.kind == Pass.Kind.LIGHT;
+  }
+}
