@@ -112,6 +112,7 @@ export interface Piece {
   layer: string | null;
   shape: Shape;
   colour: string;
+  finish: Finish | null;
   shown: boolean;
   locked: boolean;
   order: AxisOrder;
@@ -158,6 +159,13 @@ export interface Group {
 export interface Instance {
   kind: 'instance';
   of: string;
+}
+
+export interface Finish {
+  roughness: number;
+  metal: number;
+  glow: number;
+  picture: string | null;
 }
 
 export type AxisOrder = 'panTiltRoll' | 'panRollTilt' | 'tiltPanRoll' | 'tiltRollPan' | 'rollPanTilt' | 'rollTiltPan';
@@ -465,7 +473,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -533,6 +541,12 @@ export interface Reshape {
   id: string;
   shape: Shape;
   colour: string;
+}
+
+export interface SetFinish {
+  kind: 'setFinish';
+  ids: string[];
+  finish: Finish | null;
 }
 
 export interface Replace {
@@ -1193,10 +1207,11 @@ export interface Settings {
   circleMm: number;
 }
 
-export interface Mesh {
+export interface StandInMesh {
   positions: number[];
   normals: number[];
   colours: number[];
+  places: number[];
   indices: number[];
 }
 

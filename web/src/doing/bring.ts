@@ -40,6 +40,26 @@ export const chooseTrack = () =>
 export const chooseSequence = () =>
   choose('.zip', false, ([file]) => file && openWindow({ kind: 'copyIn', file }));
 
+/** Asks for an image, has the server keep it, and gives what it is called there. */
+export const choosePicture = (take: (asset: string) => void) =>
+  choose('.png,.jpg,.jpeg', false, ([file]) => {
+    if (!file) return;
+    keepImage(file).then(take, (e: unknown) =>
+      say(`${file.name}: ${e instanceof Error ? e.message : String(e)}`, true),
+    );
+  });
+
+/** Has the server keep an image; gives what it is called there. */
+async function keepImage(file: File): Promise<string> {
+  const r = await call(
+    'POST',
+    `/api/assets/images?name=${encodeURIComponent(file.name)}&sequence=${useSequence.getState().id}`,
+    file,
+    'application/octet-stream',
+  );
+  return ((await r.json()) as { asset: string }).asset;
+}
+
 /** Takes whatever was dropped: models and tracks are looked at first, images become a plate. */
 export async function bring(files: File[]): Promise<void> {
   if (files.length === 0) return;
@@ -110,13 +130,7 @@ export async function bringPlate(files: File[]): Promise<void> {
   try {
     for (const [i, f] of sorted.entries()) {
       if (sorted.length > 1) say(`Bringing in images: ${i + 1} of ${sorted.length} …`);
-      const r = await call(
-        'POST',
-        `/api/assets/images?name=${encodeURIComponent(f.name)}&sequence=${s.id}`,
-        f,
-        'application/octet-stream',
-      );
-      frames.push(((await r.json()) as { asset: string }).asset);
+      frames.push(await keepImage(f));
     }
   } catch (e) {
     say(`${sorted[frames.length].name}: ${e instanceof Error ? e.message : String(e)}`, true);

@@ -71,6 +71,7 @@ export function piece(
     layer: null,
     shape,
     colour,
+    finish: null,
     shown: true,
     locked: false,
     order: 'panTiltRoll',

@@ -50,6 +50,7 @@ export class Drawing {
     stage.update(); // asks for the models
     await come(modelsComing, 'A model');
     stage.update();
+    await come(imagesComing, 'A picture');
     await this.picture.prepare();
     if (this.film.look.slate) await document.fonts.load("12px 'IBM Plex Mono'");
   }

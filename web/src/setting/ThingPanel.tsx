@@ -13,6 +13,7 @@ import { useSequence } from '../session/state';
 import { Editing } from '../kit/Editing';
 import { Arrange } from './Arrange';
 import { AirCard } from './AirCard';
+import { FinishCard } from './FinishCard';
 import { LightCard } from './LightCard';
 import { MeasureCard } from './MeasureCard';
 import { PathCard } from './PathCard';
@@ -61,6 +62,7 @@ export function ThingPanel({ entity }: { entity: Thing }) {
             </div>
           ) : null}
           {entity.kind === 'piece' ? <ShapeCard piece={entity} /> : null}
+          {entity.kind === 'piece' ? <FinishCard piece={entity} /> : null}
           {entity.kind === 'light' ? <LightCard light={entity} channels={channels} /> : null}
           {entity.kind === 'air' ? <AirCard air={entity} channels={channels} /> : null}
           {entity.kind === 'plate' ? <PlateCard plate={entity} channels={channels} /> : null}

@@ -5,6 +5,7 @@ import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { LensRow } from '../core/types';
 import { core, evaluated } from '../session/evaluated';
+import { picturesComing } from './finishes';
 import { PLATES } from './layers';
 
 const MOST_AT_HAND = 24;
@@ -50,7 +51,8 @@ function picture(asset: string, ready: () => void): THREE.Texture | undefined {
 }
 
 /** How many images are on their way. */
-export const imagesComing = (): number => [...textures.values()].filter((t) => t === 'coming').length;
+export const imagesComing = (): number =>
+  [...textures.values()].filter((t) => t === 'coming').length + picturesComing();
 
 /** The images that lie in one lens view's frame. */
 export class PlatesInFrame {

@@ -5,6 +5,7 @@ import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
 import { SkyDome } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
+import { coat } from './finishes';
 import { Ghosts } from './ghosts';
 import { RigHandles } from './rigHandles';
 import { AIDS } from './layers';
@@ -256,11 +257,13 @@ export class Stage {
     const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
     const shape = like?.shape ?? p.shape;
     const object = new THREE.Group();
-    if (shape.kind === 'standIn') object.add(standIn(p, like));
+    if (shape.kind === 'standIn') object.add(standIn(p, like, () => this.draw()));
     if (shape.kind === 'model') {
       const model = needModel(shape.asset, () => this.modelCame(shape.asset));
       if (model) {
         const instance = new ModelInstance(model, shape.unitM, shape.zUp);
+        const finish = p.finish ?? like?.finish;
+        if (finish) coat(instance.root, like ?? p, finish, () => this.draw());
         object.add(instance.root);
         return { entity: p, object, model: instance, like };
       }

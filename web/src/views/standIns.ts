@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import type { Piece } from '../core/types';
 import { core } from '../session/evaluated';
 import { hazed } from './air';
+import { finished } from './finishes';
 
 /** Meshes that are kept for the next of their kind; the one longest not asked for goes first. */
 const MOST_KEPT = 300;
@@ -14,8 +15,10 @@ export const standInMaterial = hazed(
 );
 
 /** A stand-in as the core shapes it. Those of one shape and colour share their mesh. */
-export function standIn(p: Piece, like?: Piece): THREE.Mesh {
-  const mesh = new THREE.Mesh(shaped(p, like), standInMaterial);
+export function standIn(p: Piece, like: Piece | undefined, ready: () => void): THREE.Mesh {
+  const finish = p.finish ?? like?.finish;
+  const material = finish ? finished(finish, (like ?? p).colour, true, ready) : standInMaterial;
+  const mesh = new THREE.Mesh(shaped(p, like), material);
   mesh.castShadow = mesh.receiveShadow = true;
   return mesh;
 }
@@ -40,6 +43,7 @@ function mesh(id: string): THREE.BufferGeometry {
   g.setAttribute('position', new THREE.Float32BufferAttribute(m.positions, 3));
   g.setAttribute('normal', new THREE.Float32BufferAttribute(m.normals, 3));
   g.setAttribute('color', new THREE.Float32BufferAttribute(m.colours, 3));
+  g.setAttribute('uv', new THREE.Float32BufferAttribute(m.places, 2));
   g.setIndex(m.indices);
   return g;
 }

@@ -16,6 +16,7 @@ import kite.core.frame.DepthRuler;
 import kite.core.math.Vec3;
 import kite.core.model.ModelRig;
 import kite.core.rules.References;
+import kite.core.shape.BoxPlaces;
 import kite.core.shape.Mesh;
 import kite.core.shape.StandIns;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -25,15 +26,24 @@ import org.teavm.jso.typedarrays.Float64Array;
 final class ThingAnswers {
   private ThingAnswers() {}
 
-  /** A stand-in's mesh; null for what is none. */
+  /**
+   * A stand-in's mesh.
+   *
+   * @param places where a picture lies on it, two numbers a corner, from the left and from the top
+   */
+  record StandInMesh(
+      float[] positions, float[] normals, float[] colours, float[] places, int[] indices) {}
+
+  /** Null for what is no stand-in. */
   @OrNull
-  public static Mesh standIn(String piece) {
+  public static StandInMesh standIn(String piece) {
     Sequence s = Opened.shown();
     if (!(s.get(piece) instanceof Piece p) || !(Plan.shapeOf(s, p) instanceof Shape.StandIn form))
       return null;
     String colour =
         p.shape() instanceof Shape.Instance i ? ((Piece) s.get(i.of())).colour() : p.colour();
-    return StandIns.mesh(form, colour);
+    Mesh m = StandIns.mesh(form, colour);
+    return new StandInMesh(m.positions(), m.normals(), m.colours(), BoxPlaces.of(m), m.indices());
   }
 
   /** Names of the points of a piece that can be looked at, its usual one first. */

@@ -21,6 +21,7 @@ import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
+import kite.core.document.Finish;
 import kite.core.document.Focus;
 import kite.core.document.Guide;
 import kite.core.document.Header;
@@ -99,15 +100,16 @@ public final class RandomDocuments {
       all.add(
           new Add(
               new Piece(
-                  id,
-                  "Piece " + i,
-                  parent,
-                  new Shape.StandIn(kind, 1, 1.7, 0.5),
-                  "#a0b0c0",
-                  true,
-                  false,
-                  AxisOrder.values()[r.nextInt(6)],
-                  c)));
+                      id,
+                      "Piece " + i,
+                      parent,
+                      new Shape.StandIn(kind, 1, 1.7, 0.5),
+                      "#a0b0c0",
+                      true,
+                      false,
+                      AxisOrder.values()[r.nextInt(6)],
+                      c)
+                  .withFinish(i % 2 == 1 ? finish(i) : null)));
       pieces.add(id);
     }
     all.add(
@@ -303,7 +305,7 @@ public final class RandomDocuments {
         false,
         List.of("fStop"),
         r.nextBoolean(),
-        r.nextBoolean(),
+        i % 2 == 1,
         r.nextBoolean() ? new FilmBack(36, 24, 1) : null,
         r.nextBoolean() ? Fit.values()[r.nextInt(4)] : null,
         0.5 + r.nextDouble(),
@@ -314,6 +316,10 @@ public final class RandomDocuments {
         i != 2,
         lens,
         rig);
+  }
+
+  private static Finish finish(int i) {
+    return new Finish(i / 7.0, i % 3 / 2.0, i / 3.0, i % 3 == 0 ? "5e".repeat(32) : null);
   }
 
   /** A camera that travels between the other three. */

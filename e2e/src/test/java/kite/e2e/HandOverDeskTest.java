@@ -259,7 +259,7 @@ class HandOverDeskTest extends Desk {
     page.getByText("Passes · none yet").click();
     Locator passes = page.getByLabel("Passes", new Page.GetByLabelOptions().setExact(true));
     for (String pass : List.of("Diffuse", "Depth, smooth", "ID mattes of pieces"))
-      passes.getByText(pass, new Locator.GetByTextOptions().setExact(true)).click();
+      passes.getByLabel(Pattern.compile("^" + pass)).check();
     page.getByText("Passes · 3 in each file").waitFor();
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();

@@ -17,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import javax.imageio.ImageIO;
 import kite.core.document.Camera;
+import kite.core.document.Finish;
 import kite.core.document.Mark;
 import kite.core.document.Measure;
 import kite.core.document.Piece;
@@ -239,6 +240,46 @@ class SetTest extends Desk {
     double wide = Double.parseDouble(size.substring(0, size.indexOf(' ')));
     assertTrue(wide > 2 && wide < 5, "eleven letters half a metre high: " + size);
     assertEquals("Salt & Wind", ((Shape.Model) named("Salt & Wind").shape()).text());
+  }
+
+  /** A surface of its own is seen in the lens view, stored, and taken back. */
+  @Test
+  void aPieceGetsASurfaceOfItsOwn() throws Exception {
+    choose("Along the stalls");
+    goTo(1100);
+    desk("Set");
+    choose("Oda");
+    String oda = (String) page.evaluate("() => jollyKite.state().selected[0]");
+    page.getByLabel("One of its own").check();
+    type("Glow", "3");
+    saved();
+    assertEquals(new Finish(0.5, 0, 3, null), finish(oda));
+    type("Roughness", "2");
+    page.getByText("are 0 to 1.").first().waitFor();
+    assertEquals(new Finish(0.5, 0, 3, null), finish(oda), "out of range it changes nothing");
+    field("Roughness").press("Escape");
+    BufferedImage red = new BufferedImage(8, 8, BufferedImage.TYPE_INT_RGB);
+    for (int i = 0; i < 64; i++) red.setRGB(i % 8, i / 8, 0xff0000);
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(red, "png", png);
+    page.waitForFileChooser(() -> page.locator("[data-card=finish]").getByText("Choose …").click())
+        .setFiles(new FilePayload("red.png", "image/png", png.toByteArray()));
+    page.locator("img.finish-thumb").waitFor();
+    settled();
+    saved();
+    assertEquals(64, finish(oda).picture().length());
+    // it glows red, whatever its own colours
+    double[] p = place(oda), at = project(p[0], p[1] + 1.1, p[2]);
+    BufferedImage seen = lens();
+    int c = seen.getRGB((int) (at[0] * seen.getWidth()), (int) (at[1] * seen.getHeight()));
+    assertTrue((c >> 16 & 255) > 200 && (c & 255) < 120, Integer.toHexString(c));
+    for (int i = 0; i < 3; i++) button("Undo").click();
+    saved();
+    assertEquals(null, finish(oda));
+  }
+
+  private Finish finish(String piece) throws Exception {
+    return ((Piece) application.stored().get(piece)).finish();
   }
 
   @Test

@@ -3,6 +3,7 @@ package kite.render;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Stream;
+import kite.core.document.Finish;
 
 /**
  * The one material model: a base colour that is rough or smooth, metal or not, that may be seen
@@ -12,8 +13,8 @@ import java.util.stream.Stream;
  * @param roughness 0 mirror-like to 1 matt
  * @param metal 0 to 1
  * @param texture base colour image, or null
- * @param finish image whose green is multiplied with the roughness and whose blue with the metal,
- *     or null
+ * @param shine image whose green is multiplied with the roughness and whose blue with the metal, or
+ *     null
  * @param relief how its normals are turned, or null
  */
 public record Material(
@@ -23,7 +24,7 @@ public record Material(
     double roughness,
     double metal,
     Texture texture,
-    Texture finish,
+    Texture shine,
     Relief relief,
     SeeThrough seeThrough,
     Glow glow) {
@@ -66,6 +67,28 @@ public record Material(
     }
   }
 
+  /**
+   * A surface of a piece's own.
+   *
+   * @param colour of the piece, linear
+   * @param inCorners whether its colour is in its corners already
+   * @param picture of the finish, or null
+   */
+  static Material of(Finish f, double[] colour, boolean inCorners, Texture picture) {
+    double k = f.glow();
+    return new Material(
+        inCorners ? 1 : colour[0],
+        inCorners ? 1 : colour[1],
+        inCorners ? 1 : colour[2],
+        f.roughness(),
+        f.metal(),
+        picture,
+        null,
+        null,
+        SeeThrough.NOT,
+        k == 0 ? Glow.NONE : new Glow(k * colour[0], k * colour[1], k * colour[2], picture));
+  }
+
   /** Stand-ins: their colour is in their corners. */
   public static final Material STAND_IN = new Material(1, 1, 1, 0.85, 0, null);
 
@@ -77,7 +100,7 @@ public record Material(
 
   /** Every image that it has. */
   List<Texture> textures() {
-    return Stream.of(texture, finish, relief == null ? null : relief.texture(), glow.texture())
+    return Stream.of(texture, shine, relief == null ? null : relief.texture(), glow.texture())
         .filter(Objects::nonNull)
         .toList();
   }

@@ -1,5 +1,6 @@
 package kite.render;
 
+import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import kite.core.document.Finish;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -27,8 +29,16 @@ public final class SceneBuilder {
   /** A surface with more triangles than this is worth a place of its own. */
   private static final int SMALL = 4096;
 
+  /** Pixels that a picture of a finish has each way at the most. */
+  private static final int WIDEST = 4096;
+
   private final Function<String, ModelGeometry> models;
   private final TreeStore trees;
+  private final Function<String, BufferedImage> images;
+
+  /** Pictures of finishes, by their image. */
+  private final Map<String, Texture> pictures = new HashMap<>();
+
   private final Map<Piece, Surface> standIns = new HashMap<>();
   private final Map<String, Deformed> deformed = new HashMap<>();
 
@@ -48,15 +58,20 @@ public final class SceneBuilder {
 
   /**
    * @param models geometry of an asset, or null when it is not to be had
+   * @param images pictures of surfaces by asset, likewise
    */
-  public SceneBuilder(Function<String, ModelGeometry> models, TreeStore trees) {
+  public SceneBuilder(
+      Function<String, ModelGeometry> models,
+      TreeStore trees,
+      Function<String, BufferedImage> images) {
     this.models = models;
     this.trees = trees;
+    this.images = images;
   }
 
-  /** As above, with hierarchies of its own. */
+  /** As above, with hierarchies of its own and no pictures. */
   public SceneBuilder(Function<String, ModelGeometry> models) {
-    this(models, TreeStore.ofOwn());
+    this(models, TreeStore.ofOwn(), a -> null);
   }
 
   /** The scene as the plan last evaluated it. */
@@ -73,13 +88,23 @@ public final class SceneBuilder {
       System.arraycopy(plan.world(), plan.slot(p.id()) * Matrix.SIZE, m, 0, Matrix.SIZE);
       Piece like =
           p.shape() instanceof Shape.Instance i && s.get(i.of()) instanceof Piece q ? q : p;
+      Finish finish = p.finish() == null ? like.finish() : p.finish();
       if (like.shape() instanceof Shape.StandIn shape) {
         Object key = new StandInKey(shape, like.colour());
-        all.add(new Placed(p.id(), standIn(like, shape, key), m, key));
+        Surface plain = standIn(like, shape, key);
+        all.add(new Placed(p.id(), finished(plain, finish, like.colour(), true), m, key));
       } else if (like.shape() instanceof Shape.Model model) {
         ModelGeometry g = models.apply(model.asset());
         ModelPose pose = plan.pose(p.id());
-        if (g != null && pose != null) addModel(all, p.id(), g, pose, m, model);
+        if (g != null && pose != null) {
+          int from = all.size();
+          addModel(all, p.id(), g, pose, m, model);
+          for (int i = from; i < all.size(); i++) {
+            Placed q = all.get(i);
+            Surface own = finished(q.surface(), finish, like.colour(), false);
+            all.set(i, new Placed(q.piece(), own, q.world(), q.key()));
+          }
+        }
       }
     }
     return all;
@@ -129,6 +154,22 @@ public final class SceneBuilder {
 
   private static boolean stands(Placed a, Placed b) {
     return Arrays.equals(a.world(), b.world()) && a.surface().tree() == b.surface().tree();
+  }
+
+  /** A surface as a finish has it, or as it is where there is none. */
+  private Surface finished(Surface s, Finish f, String colour, boolean inCorners) {
+    if (f == null) return s;
+    Texture picture = f.picture() == null ? null : picture(f.picture());
+    return s.of(Material.of(f, Surroundings.linear(colour), inCorners, picture));
+  }
+
+  private Texture picture(String asset) {
+    return pictures.computeIfAbsent(
+        asset,
+        a -> {
+          BufferedImage image = images.apply(a);
+          return image == null ? null : Texture.of(image, WIDEST);
+        });
   }
 
   private Surface standIn(Piece like, Shape.StandIn shape, Object key) {

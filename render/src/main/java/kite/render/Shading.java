@@ -90,8 +90,8 @@ final class Shading {
       mat.texture().sample(hit.textureU, hit.textureV, light);
       for (int i = 0; i < 3; i++) base[i] *= light[i];
     }
-    if (mat.finish() != null) {
-      mat.finish().numbers(hit.textureU, hit.textureV, finish);
+    if (mat.shine() != null) {
+      mat.shine().numbers(hit.textureU, hit.textureV, finish);
       roughness *= finish[1];
       metal *= finish[2];
     }

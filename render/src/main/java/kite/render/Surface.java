@@ -1,5 +1,6 @@
 package kite.render;
 
+import kite.core.shape.BoxPlaces;
 import kite.core.shape.Mesh;
 import kite.render.trace.MeshTree;
 
@@ -25,7 +26,18 @@ public record Surface(
   /** A stand-in, whose colour is in its corners. */
   static Surface of(Mesh m, MeshTree tree) {
     return new Surface(
-        m.positions(), m.normals(), null, m.colours(), m.indices(), Material.STAND_IN, tree);
+        m.positions(),
+        m.normals(),
+        BoxPlaces.of(m),
+        m.colours(),
+        m.indices(),
+        Material.STAND_IN,
+        tree);
+  }
+
+  /** The same mesh of something else. */
+  Surface of(Material other) {
+    return new Surface(positions, normals, places, colours, indices, other, tree);
   }
 
   public int triangles() {

@@ -8,11 +8,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.Command;
+import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.Finish;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -87,13 +89,13 @@ class SceneBuilderTest {
     Sequence s = sequence();
     Plan plan = new Plan(s, Models.NONE);
     TreeStore trees = TreeStore.ofOwn();
-    SceneBuilder one = new SceneBuilder(a -> null, trees);
+    SceneBuilder one = new SceneBuilder(a -> null, trees, a -> null);
     picture(s, plan, one, 1);
     picture(s, plan, one, 2);
     long after = trees.size();
     for (int frame = 3; frame < 10; frame++) picture(s, plan, one, frame);
     assertEquals(after, trees.size(), "what moves costs no new hierarchy for each frame");
-    picture(s, plan, new SceneBuilder(a -> null, trees), 1);
+    picture(s, plan, new SceneBuilder(a -> null, trees, a -> null), 1);
     assertEquals(after, trees.size(), "another job of the same scene finds them");
   }
 
@@ -131,5 +133,32 @@ class SceneBuilderTest {
     double sum = 0;
     for (int i = 0; i < a.length; i++) sum += Math.pow((a[i] >> 8 & 255) - (b[i] >> 8 & 255), 2);
     return Math.sqrt(sum / a.length);
+  }
+
+  /** The picture of a box that faces the camera, with a finish of its own. */
+  private int[] finished(Finish f, java.awt.image.BufferedImage image) {
+    all.clear();
+    box("box", Channels.NONE.with("y", 0.5));
+    all.add(new EntityCommand.SetFinish(List.of("box"), f));
+    Sequence s = sequence();
+    return picture(
+        s, new Plan(s, Models.NONE), new SceneBuilder(a -> null, TreeStore.ofOwn(), a -> image), 1);
+  }
+
+  @Test
+  void aPieceWithAFinishGlowsAndHasItsPicture() {
+    int[] plain = finished(null, null);
+    int[] glowing = finished(new Finish(0.5, 0, 2, null), null);
+    assertEquals(255, light(glowing, SIZE / 2, SIZE / 2), "twice its colour is white");
+    assertTrue(light(plain, SIZE / 2, SIZE / 2) < 250);
+    // green on the left and black on the right, as one stands before it
+    java.awt.image.BufferedImage halves =
+        new java.awt.image.BufferedImage(8, 1, java.awt.image.BufferedImage.TYPE_INT_RGB);
+    for (int x = 0; x < 4; x++) halves.setRGB(x, 0, 0x00ff00);
+    int[] painted = finished(new Finish(1, 0, 0, "5e".repeat(32)), halves);
+    assertTrue(light(painted, 29, SIZE / 2) > 60, "" + light(painted, 29, SIZE / 2));
+    assertTrue(light(painted, 35, SIZE / 2) < 25, "" + light(painted, 35, SIZE / 2));
+    int[] missing = finished(new Finish(1, 0, 0, "5e".repeat(32)), null);
+    assertTrue(light(missing, 35, SIZE / 2) > 60, "without its picture it has its colour");
   }
 }

@@ -30,6 +30,7 @@ import kite.core.command.EntityCommand.Rename;
 import kite.core.command.EntityCommand.Replace;
 import kite.core.command.EntityCommand.Reroute;
 import kite.core.command.EntityCommand.Reshape;
+import kite.core.command.EntityCommand.SetFinish;
 import kite.core.command.EntityCommand.Show;
 import kite.core.command.EntityCommand.Stood;
 import kite.core.command.EntityCommand.Substitute;
@@ -107,6 +108,8 @@ public final class CommandJson {
           case Rename.KIND -> new Rename(f.text("id"), f.text("name"));
           case Show.KIND -> new Show(f.texts("ids"), f.truth("shown"));
           case Lock.KIND -> new Lock(f.texts("ids"), f.truth("locked"));
+          case SetFinish.KIND ->
+              new SetFinish(f.texts("ids"), f.orNull("finish", EntityJson::finish));
           case Reshape.KIND ->
               new Reshape(f.text("id"), EntityJson.shape(f.object("shape")), f.text("colour"));
           case Nest.KIND ->
@@ -283,6 +286,8 @@ public final class CommandJson {
     else if (c instanceof Rename r) o.put("id", r.id()).put("name", r.name());
     else if (c instanceof Show s) o.texts("ids", s.ids()).put("shown", s.shown());
     else if (c instanceof Lock l) o.texts("ids", l.ids()).put("locked", l.locked());
+    else if (c instanceof SetFinish x)
+      o.texts("ids", x.ids()).putOrNull("finish", x.finish(), EntityJson::write);
     else if (c instanceof Reshape r)
       o.put("id", r.id()).put("shape", EntityJson.write(r.shape())).put("colour", r.colour());
     else if (c instanceof Nest n)

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
+import kite.core.document.Finish;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
@@ -209,6 +210,23 @@ public sealed interface EntityCommand extends Command {
     @Override
     public Sequence applyTo(Sequence s) {
       return s.with(Command.need(s, id, Piece.class).withShape(shape).withColour(colour));
+    }
+  }
+
+  /** Gives pieces a surface of their own, or, with null, that of their shape. */
+  record SetFinish(List<String> ids, @OrNull Finish finish) implements EntityCommand {
+    public static final String KIND = "setFinish";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Sequence next = s;
+      for (String id : ids) next = next.with(Command.need(s, id, Piece.class).withFinish(finish));
+      return next;
     }
   }
 

@@ -1,5 +1,6 @@
 package kite.core.document;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
@@ -22,7 +23,12 @@ public final class AssetsUsed {
   }
 
   private static List<String> of(Entity e) {
-    if (e instanceof Piece p && p.shape() instanceof Shape.Model m) return List.of(m.asset());
+    if (e instanceof Piece p) {
+      List<String> its = new ArrayList<>();
+      if (p.shape() instanceof Shape.Model m) its.add(m.asset());
+      if (p.finish() != null && p.finish().picture() != null) its.add(p.finish().picture());
+      return its;
+    }
     return e instanceof Plate p ? p.frames() : List.of();
   }
 }

@@ -9,7 +9,8 @@ import kite.core.math.AxisOrder;
  *
  * @param parent the piece it is nested in, or null
  * @param layer the layer it lies on, or null
- * @param colour base colour as #rrggbb; a model keeps its own materials
+ * @param colour base colour as #rrggbb; a model without a finish keeps its own materials
+ * @param finish what its surface is like, or null for what its shape says
  * @param shown whether the views and the render see it
  */
 @RecordBuilder
@@ -20,6 +21,7 @@ public record Piece(
     @OrNull String layer,
     Shape shape,
     String colour,
+    @OrNull Finish finish,
     boolean shown,
     boolean locked,
     AxisOrder order,
@@ -33,6 +35,21 @@ public record Piece(
   }
 
   private static final Map<String, ChannelSpec> SPECS = Entity.byName(Place.FULL);
+
+  /** A piece that looks as its shape says. */
+  public Piece(
+      String id,
+      String name,
+      String parent,
+      String layer,
+      Shape shape,
+      String colour,
+      boolean shown,
+      boolean locked,
+      AxisOrder order,
+      Channels channels) {
+    this(id, name, parent, layer, shape, colour, null, shown, locked, order, channels);
+  }
 
   /** A piece on no layer. */
   public Piece(

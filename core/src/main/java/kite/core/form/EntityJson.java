@@ -12,6 +12,7 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
+import kite.core.document.Finish;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
@@ -39,6 +40,7 @@ public final class EntityJson {
           .put("layer", p.layer())
           .put("shape", write(p.shape()))
           .put("colour", p.colour())
+          .putOrNull("finish", p.finish(), EntityJson::write)
           .put("shown", p.shown())
           .put("locked", p.locked())
           .put("order", p.order())
@@ -83,6 +85,21 @@ public final class EntityJson {
     return o.json;
   }
 
+  public static JsonObject write(Finish x) {
+    return new Out()
+        .put("roughness", x.roughness())
+        .put("metal", x.metal())
+        .put("glow", x.glow())
+        .put("picture", x.picture())
+        .json;
+  }
+
+  public static Finish finish(Fields f) {
+    return f.done(
+        new Finish(
+            f.number("roughness"), f.number("metal"), f.number("glow"), f.textOrNull("picture")));
+  }
+
   private static void write(Light l, Out o) {
     o.put("form", l.form())
         .put("parent", l.parent())
@@ -116,6 +133,7 @@ public final class EntityJson {
                   f.textOrNull("layer"),
                   shape(f.object("shape")),
                   f.text("colour"),
+                  f.orNullIfAny("finish", EntityJson::finish),
                   f.truth("shown"),
                   f.truth("locked"),
                   f.word("order", AxisOrder.values()),

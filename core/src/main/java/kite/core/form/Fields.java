@@ -129,6 +129,12 @@ public final class Fields {
     return need(name).isNull() ? null : read.apply(object(name));
   }
 
+  /** As above where the field may also be missing, as in documents of earlier builds. */
+  public <T> T orNullIfAny(String name, Function<Fields, T> read) {
+    known.add(name);
+    return object.get(name) == null ? null : orNull(name, read);
+  }
+
   /** A number, or null where the field is null. */
   public Double numberOrNull(String name) {
     return need(name).isNull() ? null : number(name);

@@ -11,6 +11,7 @@ import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
+import kite.core.document.Finish;
 import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
@@ -103,7 +104,10 @@ public final class Rules {
     for (Map.Entry<String, ChannelSpec> c : e.channelSpecs().entrySet()) {
       checkChannel(e, c.getKey(), c.getValue(), e.channel(c.getKey()));
     }
-    if (e instanceof Piece p) checkShape(p);
+    if (e instanceof Piece p) {
+      checkShape(p);
+      if (p.finish() != null) checkFinish(p, p.finish());
+    }
     if (e instanceof Light l) checkLight(l);
     if (e instanceof Layer l) checkColour(l.id(), l.colour());
     if (e instanceof Air a) {
@@ -164,6 +168,28 @@ public final class Rules {
                 + " is not."
             : spec.label() + " of “" + e.name() + "” must be a number.";
     throw new Refusal("range", e.id(), address, text);
+  }
+
+  private static void checkFinish(Piece p, Finish f) {
+    if (!(f.roughness() >= 0 && f.roughness() <= 1 && f.metal() >= 0 && f.metal() <= 1))
+      throw new Refusal(
+          "range", p.id(), "finish", "Roughness and metal of “" + p.name() + "” are 0 to 1.");
+    if (!(f.glow() >= 0 && f.glow() <= Finish.MOST_GLOW))
+      throw new Refusal(
+          "range",
+          p.id(),
+          "finish",
+          "“"
+              + p.name()
+              + "” glows 0 to "
+              + NumberText.plain(Finish.MOST_GLOW)
+              + " times its colour.");
+    if (f.picture() != null && !f.picture().matches("[0-9a-f]{64}"))
+      throw new Refusal(
+          "asset",
+          p.id(),
+          "finish",
+          "The picture of “" + p.name() + "” is no image of this studio.");
   }
 
   static void checkColour(String id, String colour) {

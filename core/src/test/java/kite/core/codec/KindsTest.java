@@ -64,8 +64,8 @@ class KindsTest {
             "add addPart amend attach dragHandle duplicate follow insertKey lay letGo level lock"
                 + " lockChannels moveCue moveKeys movePart nest orbit placeCamera putCue remove"
                 + " removeCue removeKeys removePart rename replace reroute reshape restore ride"
-                + " ripple roll setBack setChannel setCues setDepthOfField setFocus setHeader"
-                + " setLimits setPart setRig setValue shapeKeys show substitute swap switchPart"
+                + " ripple roll setBack setChannel setCues setDepthOfField setFinish setFocus setHeader"
+                + " setLimits setMotionBlur setPart setRig setValue shapeKeys show substitute swap switchPart"
                 + " walk"),
         kinds(Command.class));
     assertEquals(

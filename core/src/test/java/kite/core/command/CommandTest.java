@@ -23,6 +23,7 @@ import kite.core.curve.KeyShape;
 import kite.core.delta.Delta;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.Finish;
 import kite.core.document.Focus;
 import kite.core.document.Layer;
 import kite.core.document.Mark;
@@ -57,6 +58,8 @@ public class CommandTest {
         new EntityCommand.Rename("mark", "Gate"),
         new EntityCommand.Show(List.of("piece1"), false),
         new EntityCommand.Lock(List.of("piece1", "cam2"), true),
+        new EntityCommand.SetFinish(List.of("piece1"), new Finish(0.3, 1, 2, "0a".repeat(32))),
+        new EntityCommand.SetFinish(List.of("piece1"), null),
         new EntityCommand.Reshape(
             "piece2", new Shape.StandIn(StandInKind.CONE, 2, 3, 4), "#112233"),
         new EntityCommand.Nest("sun", null, true, 3),

@@ -38,7 +38,7 @@ public class SmallPicture {
   public byte[] of(Sequence s, Camera camera, int frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig);
-    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees());
+    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
     FrameRenderer r =
         new FrameRenderer(Exposed.sharp(s, plan, camera, frame, scenes, assets::image));
     int height =

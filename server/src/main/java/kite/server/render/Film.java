@@ -76,11 +76,7 @@ class Film {
               "-i",
               "film.h264",
               "-c:v",
-              "copy",
-              // browsers turn a canvas's colours by BT.709 and do not all say so
-              "-bsf:v",
-              "h264_metadata=video_full_range_flag=0:colour_primaries=1"
-                  + ":transfer_characteristics=13:matrix_coefficients=1"));
+              "copy")); // how its colours are to be understood stands in it
       finish(folder, command, frames, rate, first);
     } finally {
       Files.deleteIfExists(whole);

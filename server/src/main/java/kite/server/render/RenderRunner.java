@@ -222,7 +222,7 @@ public class RenderRunner {
     ModelRoom.check(s, assets, ModelRoom.RENDER);
     Instant began = clock.instant();
     Plan plan = new Plan(s, assets::rig);
-    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees());
+    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
     StopSwitch stop = new StopSwitch(job.id);
     int number = 0;
     for (Shot shot : Shot.read(job.shots)) {
