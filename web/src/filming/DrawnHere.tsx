@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { at } from '../session/http';
+import { say } from '../session/said';
 import { drawnHere, useDrawnHere, type Filmed } from './drawnHere';
 import './filming.css';
 
@@ -10,7 +11,10 @@ export function DrawnHere() {
   useEffect(() => {
     if (!job) return;
     const told = (e: MessageEvent) => {
-      if (e.origin === location.origin && (e.data as Partial<Filmed>)?.filmed === job) drawnHere(job);
+      const said = e.data as Partial<Filmed> | null;
+      if (e.origin !== location.origin || said?.filmed !== job) return;
+      if (said.failure) say(`The film was not drawn: ${said.failure}`, true);
+      drawnHere(job);
     };
     const leaving = (e: BeforeUnloadEvent) => e.preventDefault(); // asks whether to stay
     window.addEventListener('message', told);

@@ -104,6 +104,11 @@ function Result({ job }: { job: RenderShown }) {
             Film as MP4 · {job.width} × {job.height}
           </a>
         ) : null}
+        {job.film ? (
+          <a href={`${at}/film.webp`} download={`${job.label} v${job.numbered}.webp`}>
+            Moving picture as WebP, up to 640 wide
+          </a>
+        ) : null}
         {pictures && job.total > 1 && !underWay(job) ? (
           <a href={`${at}/frames.zip`} download>
             {job.done} frames as PNG, in one archive

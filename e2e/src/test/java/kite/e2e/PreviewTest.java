@@ -132,6 +132,12 @@ class PreviewTest extends Desk {
     return sum / 3 / a.getWidth() / a.getHeight();
   }
 
+  /** How often four letters stand in a file. */
+  private static int count(byte[] file, String letters) {
+    return new String(file, java.nio.charset.StandardCharsets.ISO_8859_1).split(letters, -1).length
+        - 1;
+  }
+
   /** The mean of each of so many fields of a picture, which does not depend on its size. */
   private static BufferedImage coarse(BufferedImage a) {
     BufferedImage c = new BufferedImage(32, 18, BufferedImage.TYPE_INT_RGB);
@@ -174,6 +180,8 @@ class PreviewTest extends Desk {
     assertEquals("00:00:09:18", told(film, "stream_tags=timecode"));
     assertTrue(loss(frame(film, 2), delivered) < LOSS, "frame 1237 is the third of the film");
     assertTrue(loss(frame(film, 0), delivered) > 0.3, "and no other is it");
+    byte[] moving = fetch(newest(page, 2) + "/film.webp");
+    assertEquals(6, count(moving, "ANMF"), "frames of the moving picture");
     assertEquals("v1", page.locator(".job .mono").first().textContent());
   }
 

@@ -270,6 +270,7 @@ class RightsTest {
     t.add(new Row("GET", render + "/files/{number}", "", RENDER));
     t.add(new Row("GET", "/api/renders/passes", "", ACCOUNT));
     t.add(new Row("GET", render + "/film.mp4", "", RENDER));
+    t.add(new Row("GET", render + "/film.webp", "", RENDER));
     t.add(new Row("GET", "/api/assets/{sha}", "", SEE));
     t.add(new Row("GET", "/api/assets/{sha}/rig", "", SEE));
     t.add(new Row("GET", "/api/assets/{sha}/report", "", SEE));

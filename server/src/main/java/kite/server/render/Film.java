@@ -21,6 +21,12 @@ class Film {
   static final String NAME = "film.mp4";
   private static final int MOST_MINUTES = 20;
 
+  /** The film as a moving picture, for where films are not shown. */
+  private static final String MOVING = "film.webp";
+
+  /** How wide a moving picture is at the most, pixels. */
+  private static final int MOVING_PX = 640;
+
   private static final List<String> COLOURS =
       List.of(
           "-colorspace",
@@ -81,6 +87,32 @@ class Film {
     } finally {
       Files.deleteIfExists(whole);
     }
+  }
+
+  /** The moving picture of a film that is there; made when it is first asked for. */
+  synchronized Path moving(Path folder) throws IOException, InterruptedException {
+    Path there = folder.resolve(MOVING);
+    if (Files.isRegularFile(there)) return there;
+    String part = "part-" + MOVING;
+    run(
+        folder,
+        List.of(
+            "ffmpeg",
+            "-y",
+            "-loglevel",
+            "error",
+            "-i",
+            NAME,
+            "-vf",
+            "scale='min(" + MOVING_PX + ",iw)':-2",
+            "-c:v",
+            "libwebp_anim",
+            "-loop",
+            "0",
+            "-q:v",
+            "75",
+            part));
+    return Files.move(folder.resolve(part), there, StandardCopyOption.REPLACE_EXISTING);
   }
 
   private static List<String> begun(Rate rate) {

@@ -97,7 +97,8 @@ class PreviewApi {
   @PostMapping("/renders/{id}/drawing")
   @May.LookAtRender
   ToDraw begin(@PathVariable UUID id, @RequestBody Begins page, Principal who) {
-    return previews.begin(id, page, who.getName());
+    boolean artist = rights.roleIn(previews.sequenceOf(id)).may(Role.ARTIST);
+    return previews.begin(id, page, who.getName(), artist);
   }
 
   /** Whether to go on. */

@@ -106,6 +106,10 @@ class Previews {
     this.clock = clock;
   }
 
+  UUID sequenceOf(UUID preview) {
+    return preview(preview).sequenceId;
+  }
+
   /** Takes a preview in, to be drawn by whoever begins it. */
   UUID ask(UUID sequence, PreviewApi.PreviewAsked asked, String who, boolean artist) {
     Sequence s = sequences.get(sequence).sequence();
@@ -147,13 +151,19 @@ class Previews {
     if (byServer) browser.draw(id);
   }
 
-  /** A page takes a preview to draw it. */
-  PreviewApi.ToDraw begin(UUID id, PreviewApi.Begins page, String who) {
+  /**
+   * A page takes a preview to draw it.
+   *
+   * @param artist whether {@code who} may draw what others asked for
+   */
+  PreviewApi.ToDraw begin(UUID id, PreviewApi.Begins page, String who, boolean artist) {
     RenderJob job = preview(id);
     if (page.holder() == null || page.form() == null) throw bad("Say who draws, and in what form.");
-    if (!job.askedBy.equals(who))
+    if (!artist && !job.askedBy.equals(who))
       throw new Problem(
-          HttpStatus.FORBIDDEN, "rights", job.askedBy + " asked for this film and draws it.");
+          HttpStatus.FORBIDDEN,
+          "rights",
+          job.askedBy + " asked for this film. Only they or an artist may draw it.");
     if (jobs.take(id, page.holder(), clock.instant(), clock.instant().minus(SILENT)) == 0)
       throw new Problem(HttpStatus.CONFLICT, "state", "Another page draws this film, or it ended.");
     List<RenderFrame> have = new ArrayList<>(frames.findByJobIdOrderByNumber(id));

@@ -1,5 +1,6 @@
 package kite.server.render;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.Principal;
@@ -53,6 +54,7 @@ class RenderApi {
   private final Clock clock;
   private final NewJobs store;
   private final Previews previews;
+  private final Film film;
   private final NewJobs.Most most;
   private final Rights rights;
 
@@ -67,7 +69,9 @@ class RenderApi {
       NewJobs store,
       NewJobs.Most most,
       Previews previews,
+      Film film,
       Rights rights) {
+    this.film = film;
     this.previews = previews;
     this.store = store;
     this.most = most;
@@ -369,6 +373,22 @@ class RenderApi {
   ResponseEntity<Resource> film(@PathVariable UUID id) {
     if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
     return file(runner.folder(id).resolve(Film.NAME), MediaType.parseMediaType("video/mp4"));
+  }
+
+  /** The film as a moving picture (WebP), up to 640 pixels wide. */
+  @GetMapping("/renders/{id}/film.webp")
+  @May.LookAtRender
+  ResponseEntity<Resource> moving(@PathVariable UUID id) throws InterruptedException {
+    if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
+    there(runner.folder(id).resolve(Film.NAME));
+    try {
+      return file(film.moving(runner.folder(id)), MediaType.parseMediaType("image/webp"));
+    } catch (IOException e) {
+      throw new Problem(
+          HttpStatus.INTERNAL_SERVER_ERROR,
+          "film",
+          "The moving picture could not be made: " + e.getMessage() + ".");
+    }
   }
 
   private static ResponseEntity<Resource> file(Path path, MediaType type) {
