@@ -131,17 +131,18 @@ final class SaltWindRigs {
                 new Cue(1090, 16, Ease.SLOW_BOTH, Map.of("biscuit", 0.25, "kite", 0.75))),
             channels("strength", 0.85));
     return camera(
-        "camF",
-        "Handheld chase",
-        "F",
-        "#9ecb6b",
-        channels("focalLength", 24, "fStop", 5.6, "focusDistance", 5, "shutter", 90),
-        base,
-        run,
-        head(),
-        look,
-        new Spring("spring", true, channels("positionHz", 1.6, "rotationHz", 2.2)),
-        new Operator("operator", true, Operator.Preset.RUNNING, 2.6, 4, channels("sway", 0.7)));
+            "camF",
+            "Handheld chase",
+            "F",
+            "#9ecb6b",
+            channels("focalLength", 24, "fStop", 5.6, "focusDistance", 5, "shutter", 90),
+            base,
+            run,
+            head(),
+            look,
+            new Spring("spring", true, channels("positionHz", 1.6, "rotationHz", 2.2)),
+            new Operator("operator", true, Operator.Preset.RUNNING, 2.6, 4, channels("sway", 0.7)))
+        .withMotionBlur(true);
   }
 
   /** Travels from the crane's framing past the lantern's to Oda, swung round what they look at. */

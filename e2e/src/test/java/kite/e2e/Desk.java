@@ -20,9 +20,13 @@ import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
+import kite.core.command.CutCommand;
 import kite.core.command.Edit;
 import kite.core.command.RigCommand;
+import kite.core.command.SequenceCommand;
 import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.AfterEach;
@@ -83,6 +87,25 @@ abstract class Desk {
     for (Camera c : s.all(Camera.class))
       s = Edit.apply(s, List.of(new RigCommand.SetDepthOfField(c.id(), false)));
     return s;
+  }
+
+  /** A sequence with a last shot of six frames, from 1235 on, delivered in another size. */
+  static Sequence delivered(Sequence s, CameraPackage delivery) {
+    Header h = s.header();
+    return Edit.apply(
+        s,
+        List.of(
+            new CutCommand.Roll("cut4", 1235),
+            new SequenceCommand.SetHeader(
+                new Header(
+                    h.code(),
+                    h.title(),
+                    h.firstFrame(),
+                    h.lastFrame(),
+                    h.rate(),
+                    h.displayUnit(),
+                    h.gridM(),
+                    delivery))));
   }
 
   /**

@@ -17,15 +17,11 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
-import kite.core.command.CutCommand;
-import kite.core.command.Edit;
-import kite.core.command.SequenceCommand;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
-import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.Test;
@@ -39,24 +35,6 @@ class HandOverDeskTest extends Desk {
   Sequence document() {
     Sequence s = new SaltWind().sw010();
     return delivered(s, s.header().cameraPackage());
-  }
-
-  private static Sequence delivered(Sequence s, CameraPackage delivery) {
-    Header h = s.header();
-    return Edit.apply(
-        s,
-        List.of(
-            new CutCommand.Roll("cut4", 1235),
-            new SequenceCommand.SetHeader(
-                new Header(
-                    h.code(),
-                    h.title(),
-                    h.firstFrame(),
-                    h.lastFrame(),
-                    h.rate(),
-                    h.displayUnit(),
-                    h.gridM(),
-                    delivery))));
   }
 
   /** A share that is no whole number of rows is rounded in one way: what is said is what comes. */

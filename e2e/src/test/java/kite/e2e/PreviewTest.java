@@ -16,15 +16,11 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
-import kite.core.command.CutCommand;
-import kite.core.command.Edit;
-import kite.core.command.SequenceCommand;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
-import kite.core.document.Header;
 import kite.core.document.Sequence;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -44,22 +40,9 @@ class PreviewTest extends Desk {
   }
 
   private static Sequence small(Sequence s) {
-    Header h = s.header();
-    CameraPackage p = h.cameraPackage();
-    return Edit.apply(
-        s,
-        List.of(
-            new CutCommand.Roll("cut4", 1235),
-            new SequenceCommand.SetHeader(
-                new Header(
-                    h.code(),
-                    h.title(),
-                    h.firstFrame(),
-                    h.lastFrame(),
-                    h.rate(),
-                    h.displayUnit(),
-                    h.gridM(),
-                    new CameraPackage(p.filmBack(), 640, 360, p.fit(), p.circleOfConfusionMm())))));
+    CameraPackage p = s.header().cameraPackage();
+    return delivered(
+        s, new CameraPackage(p.filmBack(), 640, 360, p.fit(), p.circleOfConfusionMm()));
   }
 
   private void size(Page p, String percent) {

@@ -197,22 +197,26 @@ class SurfacesTest {
         0.02 * free);
   }
 
+  /** A relief that is the same everywhere. */
+  private static Material leaning(int direction) {
+    return new Material(
+        0.5,
+        0.5,
+        0.5,
+        1,
+        0,
+        null,
+        null,
+        new Material.Relief(new Texture(1, 1, new int[] {direction}), 1),
+        Material.SeeThrough.NOT,
+        Material.Glow.NONE);
+  }
+
   /** A relief that leans to the right by 45° everywhere is lit like a wall that does. */
   @Test
   void aReliefTurnsTheNormal() {
     int lean = 0xff000000 | 218 << 16 | 128 << 8 | 218; // (0.71, 0, 0.71)
-    Material relief =
-        new Material(
-            0.5,
-            0.5,
-            0.5,
-            1,
-            0,
-            null,
-            null,
-            new Material.Relief(new Texture(1, 1, new int[] {lean}), 1),
-            Material.SeeThrough.NOT,
-            Material.Glow.NONE);
+    Material relief = leaning(lean);
     Rendered flat = rendered(sky(0, 2), 4, false, square("flat", plain(0.5), 3, at(0, 0, -4)));
     Rendered bumped = rendered(sky(0, 2), 4, false, square("bumped", relief, 3, at(0, 0, -4)));
     assertEquals(Math.sqrt(0.5), mean(bumped, "normal", 0, 32, 32, 0), 0.01);
@@ -222,18 +226,7 @@ class SurfacesTest {
         mean(bumped, "diffuse", 0, 32, 32, 0) / mean(flat, "diffuse", 0, 32, 32, 0),
         0.01);
     int up = 0xff000000 | 128 << 16 | 218 << 8 | 218;
-    Material upwards =
-        new Material(
-            0.5,
-            0.5,
-            0.5,
-            1,
-            0,
-            null,
-            null,
-            new Material.Relief(new Texture(1, 1, new int[] {up}), 1),
-            Material.SeeThrough.NOT,
-            Material.Glow.NONE);
+    Material upwards = leaning(up);
     Rendered leaning = rendered(sky(0, 2), 4, false, square("up", upwards, 3, at(0, 0, -4)));
     assertEquals(Math.sqrt(0.5), mean(leaning, "normal", 1, 32, 32, 0), 0.01, "green is up");
   }
