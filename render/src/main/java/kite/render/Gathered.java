@@ -2,6 +2,7 @@ package kite.render;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
@@ -26,7 +27,10 @@ final class Gathered {
 
   private record Apart(int lamp, Layer diffuse, Layer specular, Layer shadow) {}
 
-  private final Map<Pass, Layer> of = new java.util.EnumMap<>(Pass.class);
+  private final Map<Pass, Layer> of = new EnumMap<>(Pass.class);
+
+  /** How near the nearest of each pixel is; null where no pass asks. */
+  private final float[] nearest;
 
   /** For each matte the number of each placed surface's name. */
   private final List<int[]> named = new ArrayList<>();
@@ -50,17 +54,10 @@ final class Gathered {
         case MATTE -> matte(p, moment.scene(), named.get(p));
       }
     }
-    nearestOf();
-    if (nearest != null) Arrays.fill(nearest, ENDLESS_M);
-  }
-
-  /** How near the nearest of each pixel is; null where no pass asks. */
-  private float[] nearest;
-
-  private void nearestOf() {
     boolean asked = of.containsKey(Pass.POSITION) || of.containsKey(Pass.MOTION);
     if (of.containsKey(Pass.DEPTH)) nearest = of.get(Pass.DEPTH).planes()[0];
-    else if (asked) nearest = new float[pixels];
+    else nearest = asked ? new float[pixels] : null;
+    if (nearest != null) Arrays.fill(nearest, ENDLESS_M);
   }
 
   /** A pass in which a light can have no share, on no frame of it. */

@@ -9,6 +9,7 @@ import java.nio.ByteOrder;
 import java.nio.FloatBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -122,6 +123,21 @@ class PictureFilesTest {
     assertEquals(2 * 100, plane(file, "light.Lamp é.diffuse", 1).get(100));
     assertEquals(0.75f, plane(file, "pieces00", 1).get(5));
     assertEquals(0, plane(file, "pieces01", 1).get(5));
+  }
+
+  /** ffmpeg 5 reads no file with an attribute so long; the standard's own tools do. */
+  @Test
+  void aLongListOfNamesIsWhole() throws Exception {
+    List<String> names = new ArrayList<>();
+    for (int i = 0; i < 60; i++) names.add("Somebody \"" + i + "\"");
+    Matte few = rendered().mattes().get(0);
+    Matte many = new Matte("pieces", names, few.which(), few.covers());
+    Rendered r = new Rendered(rendered().picture(), rendered().layers(), List.of(many), List.of());
+    Path file = folder.resolve("many.exr"), tiled = folder.resolve("tiled.exr");
+    ExrWriter.write(file, r, false, facts());
+    ran(List.of("exrmaketiled", file.toString(), tiled.toString())); // reads every pixel
+    String said = ran(List.of("exrheader", tiled.toString()));
+    assertTrue(said.contains("Somebody \\\"0\\\"") && said.contains("Somebody \\\"59\\\""), said);
   }
 
   @Test

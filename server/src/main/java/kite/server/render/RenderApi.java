@@ -1,14 +1,9 @@
 package kite.server.render;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import kite.core.document.Sequence;
 import kite.render.FrameRenderer;
 import kite.server.Problem;
@@ -19,21 +14,14 @@ import kite.server.rights.Role;
 import kite.server.sequence.SequenceStore;
 import org.jobrunr.scheduling.JobScheduler;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.core.io.FileSystemResource;
-import org.springframework.core.io.Resource;
 import org.springframework.data.domain.Limit;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Asking for renders, watching, stopping and fetching them. */
 @RestController
@@ -47,39 +35,30 @@ class RenderApi {
 
   private final SequenceStore sequences;
   private final RenderJobs jobs;
-  private final RenderFrames frames;
-  private final RenderRunner runner;
   private final JobScheduler scheduler;
   private final ApplicationEventPublisher events;
   private final Clock clock;
   private final NewJobs store;
   private final Previews previews;
-  private final Film film;
   private final NewJobs.Most most;
   private final Rights rights;
 
   RenderApi(
       SequenceStore sequences,
       RenderJobs jobs,
-      RenderFrames frames,
-      RenderRunner runner,
       JobScheduler scheduler,
       ApplicationEventPublisher events,
       Clock clock,
       NewJobs store,
       NewJobs.Most most,
       Previews previews,
-      Film film,
       Rights rights) {
-    this.film = film;
     this.previews = previews;
     this.store = store;
     this.most = most;
     this.rights = rights;
     this.sequences = sequences;
     this.jobs = jobs;
-    this.frames = frames;
-    this.runner = runner;
     this.scheduler = scheduler;
     this.events = events;
     this.clock = clock;
@@ -224,10 +203,6 @@ class RenderApi {
             : null);
   }
 
-  private RenderJob job(UUID id) {
-    return jobs.findById(id).orElseThrow(() -> Problem.missing("render"));
-  }
-
   @GetMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   List<RenderShown> list(@PathVariable UUID id) {
@@ -290,114 +265,10 @@ class RenderApi {
           job.askedBy() + " asked for this render. Only they or an artist may stop or resume it.");
   }
 
-  @GetMapping("/renders/{id}/frames/{number}.png")
-  @May.LookAtRender
-  ResponseEntity<Resource> frame(@PathVariable UUID id, @PathVariable int number) {
-    RenderFrame f =
-        frames
-            .findById(new RenderFrame.Key(id, number))
-            .filter(x -> x.file.endsWith(".png"))
-            .orElseThrow(() -> Problem.missing("frame"));
-    return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
-  }
-
   /** What can be kept beside a render's pictures. */
   @GetMapping("/renders/passes")
   @May.HaveAnAccount
   List<Kept.Shown> passes() {
     return Kept.all();
-  }
-
-  /** A frame as it is handed on, in the form that was asked for. */
-  @GetMapping("/renders/{id}/files/{number}")
-  @May.LookAtRender
-  ResponseEntity<Resource> delivered(@PathVariable UUID id, @PathVariable int number) {
-    Kept.Form form = Kept.read(job(id).kept).form();
-    if (!frames.existsById(new RenderFrame.Key(id, number))) throw Problem.missing("frame");
-    String name = FrameFiles.delivered(number, form);
-    return ResponseEntity.status(HttpStatus.OK)
-        .header(HttpHeaders.CONTENT_DISPOSITION, attached(name))
-        .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
-        .body(new FileSystemResource(there(runner.folder(id).resolve(name))));
-  }
-
-  private static final MediaType EXR = MediaType.parseMediaType("image/x-exr");
-
-  /** Every finished picture that is looked at, in one archive, in the order of the film. */
-  @GetMapping("/renders/{id}/frames.zip")
-  @May.LookAtRender
-  ResponseEntity<StreamingResponseBody> archive(@PathVariable UUID id) {
-    return archive(job(id), Kept.Form.PNG);
-  }
-
-  /** The same of the files that are handed on. */
-  @GetMapping("/renders/{id}/files.zip")
-  @May.LookAtRender
-  ResponseEntity<StreamingResponseBody> deliveredArchive(@PathVariable UUID id) {
-    RenderJob j = job(id);
-    return archive(j, Kept.read(j.kept).form());
-  }
-
-  private ResponseEntity<StreamingResponseBody> archive(RenderJob j, Kept.Form form) {
-    List<RenderFrame> finished =
-        frames.findByJobIdOrderByNumber(j.id).stream()
-            .filter(f -> f.file.endsWith(".png"))
-            .toList();
-    if (finished.isEmpty()) throw Problem.missing("picture");
-    StreamingResponseBody body =
-        out -> {
-          try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            for (RenderFrame f : finished) {
-              String name = FrameFiles.delivered(f.number, form);
-              zip.putNextEntry(new ZipEntry(name));
-              Files.copy(runner.folder(j.id).resolve(name), zip);
-              zip.closeEntry();
-            }
-          }
-        };
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            attached(j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + "-v" + j.numbered + ".zip"))
-        .contentType(MediaType.parseMediaType("application/zip"))
-        .body(body);
-  }
-
-  private static String attached(String name) {
-    return ContentDisposition.attachment().filename(name).build().toString();
-  }
-
-  /** The film; ranges are served, so that it can be scrubbed. */
-  @GetMapping("/renders/{id}/film.mp4")
-  @May.LookAtRender
-  ResponseEntity<Resource> film(@PathVariable UUID id) {
-    if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
-    return file(runner.folder(id).resolve(Film.NAME), MediaType.parseMediaType("video/mp4"));
-  }
-
-  /** The film as a moving picture (WebP), up to 640 pixels wide. */
-  @GetMapping("/renders/{id}/film.webp")
-  @May.LookAtRender
-  ResponseEntity<Resource> moving(@PathVariable UUID id) throws InterruptedException {
-    if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
-    there(runner.folder(id).resolve(Film.NAME));
-    try {
-      return file(film.moving(runner.folder(id)), MediaType.parseMediaType("image/webp"));
-    } catch (IOException e) {
-      throw new Problem(
-          HttpStatus.INTERNAL_SERVER_ERROR,
-          "film",
-          "The moving picture could not be made: " + e.getMessage() + ".");
-    }
-  }
-
-  private static ResponseEntity<Resource> file(Path path, MediaType type) {
-    return ResponseEntity.ok().contentType(type).body(new FileSystemResource(there(path)));
-  }
-
-  private static Path there(Path path) {
-    if (!Files.isRegularFile(path))
-      throw Problem.missing("file any more: it was removed from the output folder");
-    return path;
   }
 }

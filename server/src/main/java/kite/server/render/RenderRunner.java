@@ -6,27 +6,14 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import kite.core.document.Camera;
 import kite.core.document.Sequence;
-import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
-import kite.render.Data;
-import kite.render.Exposed;
-import kite.render.FrameRenderer;
-import kite.render.Layer;
-import kite.render.Moment;
-import kite.render.Picture;
-import kite.render.Quality;
-import kite.render.Rendered;
-import kite.render.SceneBuilder;
-import kite.render.Wanted;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import kite.server.live.Moved;
@@ -221,9 +208,8 @@ public class RenderRunner {
   private Turn all(RenderJob job, Sequence s, UUID me, Set<String> without) throws IOException {
     ModelRoom.check(s, assets, ModelRoom.RENDER);
     Instant began = clock.instant();
-    Plan plan = new Plan(s, assets::rig);
-    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
     StopSwitch stop = new StopSwitch(job.id);
+    FrameMaker maker = new FrameMaker(job, s, assets, folder(job.id), threads, stop::thrown);
     int number = 0;
     for (Shot shot : Shot.read(job.shots)) {
       for (int frame = shot.first(); frame <= shot.last(); frame++) {
@@ -232,7 +218,8 @@ public class RenderRunner {
         if (frames.existsById(new RenderFrame.Key(job.id, number))) continue;
         Instant from = clock.instant();
         if (from.isAfter(began.plus(TURN)) && jobs.othersWait(job.askedBy)) return Turn.TURN_OVER;
-        if (!made(job, s, plan, scenes, shot, frame, number, stop, without)) return Turn.STOPPED;
+        if (!maker.make(shot, frame, number)) return Turn.STOPPED;
+        without.addAll(maker.without());
         // taken over while this one was frozen: the other's frames count
         if (jobs.hold(job.id, me, clock.instant()) == 0) return Turn.STOPPED;
         String file = FrameFiles.picture(number);
@@ -243,63 +230,6 @@ public class RenderRunner {
       }
     }
     return Turn.FINISHED;
-  }
-
-  /** Makes a frame's files; false when it was stopped. */
-  private boolean made(
-      RenderJob job,
-      Sequence s,
-      Plan plan,
-      SceneBuilder scenes,
-      Shot shot,
-      int frame,
-      int number,
-      StopSwitch stop,
-      Set<String> without)
-      throws IOException {
-    Path folder = folder(job.id);
-    Kept kept = Kept.read(job.kept);
-    if (shot.camera() == null) {
-      Picture black = black(job.width, job.height);
-      if (kept.picturesAlone()) FrameFiles.write(black, folder, number);
-      else
-        FrameFiles.write(
-            empty(black), folder, number, kept.form(), FrameFiles.facts(job, s, plan, shot, frame));
-      return true;
-    }
-    Camera camera = (Camera) s.get(shot.camera());
-    Wanted wanted = kept.wanted();
-    Data data = Data.of(s, plan, camera, frame, scenes, wanted);
-    List<Moment> moments =
-        job.motionBlur && camera.motionBlur()
-            ? Exposed.open(s, plan, camera, frame, scenes, assets::image)
-            : Exposed.sharp(s, plan, camera, frame, scenes, assets::image);
-    FrameRenderer r = new FrameRenderer(moments, wanted, data);
-    if (kept.picturesAlone()) {
-      Picture p = r.render(job.width, job.height, Quality.upTo(job.samples), threads, stop::thrown);
-      if (p != null) FrameFiles.write(p, folder, number);
-      return p != null;
-    }
-    // passes are exact: as many rays in every pixel
-    Rendered p =
-        r.renderPasses(job.width, job.height, Quality.exact(job.samples), threads, stop::thrown);
-    if (p == null) return false;
-    without.addAll(p.without());
-    FrameFiles.write(p, folder, number, kept.form(), FrameFiles.facts(job, s, plan, shot, frame));
-    return true;
-  }
-
-  private static Picture black(int width, int height) {
-    int[] black = new int[width * height];
-    java.util.Arrays.fill(black, 0xff000000);
-    return new Picture(width, height, black);
-  }
-
-  /** A gap of the cut: nothing, which covers nothing. */
-  private static Rendered empty(Picture black) {
-    float[][] nothing = new float[4][black.argb().length];
-    return new Rendered(
-        black, List.of(new Layer("", List.of("R", "G", "B", "A"), nothing)), List.of(), List.of());
   }
 
   /** Asks the database now and then whether the job should stop. */
