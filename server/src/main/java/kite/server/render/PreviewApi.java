@@ -72,7 +72,7 @@ class PreviewApi {
   }
 
   /** A page that begins, with a name of its own, and in what form it brings what it draws. */
-  record Begins(UUID holder, Previews.Form form) {}
+  record Begins(UUID holder, DrawnForm form) {}
 
   /**
    * All that a page needs to draw a preview.

@@ -12,8 +12,6 @@ import java.util.List;
 import java.util.UUID;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
-import kite.exchange.BadFile;
-import kite.exchange.PictureFile;
 import kite.server.CoreJson;
 import kite.server.Problem;
 import kite.server.live.Moved;
@@ -53,24 +51,6 @@ class Previews {
   private static final int LEAST_PX = 16, MOST_PX = 4096;
 
   private static final int MOST_SAID = 300;
-
-  /** In what form a page brings what it draws. */
-  enum Form {
-    /** Encoded by the browser. */
-    H264("h264", MediaType.parseMediaType("video/h264")),
-    /** One picture a frame, which the server encodes. */
-    JPEG("jpg", MediaType.IMAGE_JPEG),
-    /** One picture, as it is. */
-    PNG("png", MediaType.IMAGE_PNG);
-
-    final String ending;
-    final MediaType type;
-
-    Form(String ending, MediaType type) {
-      this.ending = ending;
-      this.type = type;
-    }
-  }
 
   /** Frames that a page brings. */
   record Stretch(int first, int frames, double seconds, MediaType type) {}
@@ -197,8 +177,8 @@ class Previews {
    */
   boolean take(UUID id, UUID holder, Stretch of, InputStream body) throws IOException {
     RenderJob job = preview(id);
-    Form form = form(of.type());
-    int most = form == Form.H264 ? MOST_FRAMES : 1;
+    DrawnForm form = DrawnForm.of(of.type());
+    int most = form == DrawnForm.H264 ? MOST_FRAMES : 1;
     if (of.first() < 1
         || of.frames() < 1
         || of.frames() > most
@@ -206,7 +186,7 @@ class Previews {
       throw bad("Frames " + of.first() + " and on, " + of.frames() + " of them, are not wanted.");
     byte[] bytes = body.readNBytes(MOST_BYTES + 1);
     if (bytes.length > MOST_BYTES) throw bad("A stretch of a film has at most 64 MB.");
-    check(form, bytes, job);
+    form.check(bytes, job.width, job.height);
     hold(id, holder);
     if (jobs.stopAsked(id)) {
       jobs.end(
@@ -232,36 +212,6 @@ class Previews {
     frames.saveAll(rows);
     moved(job.sequenceId);
     return true;
-  }
-
-  private static Form form(MediaType type) {
-    for (Form f : Form.values()) if (f.type.equalsTypeAndSubtype(type)) return f;
-    throw new Problem(
-        HttpStatus.UNSUPPORTED_MEDIA_TYPE,
-        "type",
-        "A film is brought as H.264, JPEG or PNG, not as " + type + ".");
-  }
-
-  /** Refuses what cannot be what it is said to be. */
-  private static void check(Form form, byte[] b, RenderJob job) {
-    if (form == Form.H264) {
-      boolean start =
-          b.length > 4 && b[0] == 0 && b[1] == 0 && (b[2] == 1 || b[2] == 0 && b[3] == 1);
-      if (!start) throw bad("That is no stretch of H.264 with start codes (Annex B).");
-      return;
-    }
-    int[] size = size(b);
-    if (size[0] != job.width || size[1] != job.height)
-      throw bad("A frame of this film is " + job.width + " × " + job.height + " pixels.");
-  }
-
-  private static int[] size(byte[] picture) {
-    try {
-      return PictureFile.open(
-          picture, "That picture", r -> new int[] {r.getWidth(0), r.getHeight(0)});
-    } catch (BadFile e) {
-      throw bad(e.getMessage());
-    }
   }
 
   private void hold(UUID id, UUID holder) {
@@ -297,7 +247,7 @@ class Previews {
     Sequence s = SequenceJson.read(job.document);
     int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
     String name = all.get(0).file;
-    if (name.endsWith(Form.H264.ending))
+    if (name.endsWith(DrawnForm.H264.ending))
       film.ofPieces(
           output.folder(job.id),
           all.stream().map(f -> f.file).distinct().toList(),
