@@ -275,7 +275,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
                   edit('Motion blur', { kind: 'setMotionBlur', camera: camera.id, on: !camera.motionBlur })
                 }
               >
-                Motion
+                Shutter
               </Pill>
             </Tip>
           </Editing>
