@@ -1,6 +1,6 @@
 import { postJson } from '../session/http';
 import { allStored } from '../session/outbox';
-import { cutSpans } from '../session/cut';
+import { spanAt } from '../session/cut';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
@@ -8,44 +8,64 @@ import { lensCamera } from '../session/view';
 /** What of the sequence: the cut, this shot, this frame, or some of the cut's shots by their ids. */
 export type What = 'cut' | 'shot' | 'frame' | { shots: string[] };
 
+/** Files that a frame is handed on in. */
+export type Form = 'PNG' | 'FINE_PNG' | 'EXR_HALF' | 'EXR';
+
+/** What a render keeps beside its pictures. */
+export interface Kept {
+  form: Form;
+  passes: string[];
+  lights: string[];
+  surroundings: boolean;
+  bounce: boolean;
+}
+
+/** Pictures alone. */
+export const PICTURES: Kept = { form: 'PNG', passes: [], lights: [], surroundings: true, bounce: false };
+
 /**
- * How a render is made: share of the delivery size, lens rays a pixel, a shot with its handles or without, and whether what
- * moves while the shutter is open is blurred.
+ * How a render is made: share of the delivery size, lens rays a pixel, shots with their handles or without, whether what
+ * moves while the shutter is open is blurred, and what is kept beside the pictures.
  */
 export interface How {
   percent: number;
   samples: number;
   handles: boolean;
   motionBlur: boolean;
-  /** What is kept beside the pictures; pictures alone where it is left out. */
-  kept?: object;
+  kept: Kept;
 }
 
 /** A quarter of the delivery size, as quick as it can still be judged. */
-export const PREVIEW: How = { percent: 25, samples: 16, handles: false, motionBlur: true };
+export const PREVIEW: How = { percent: 25, samples: 16, handles: false, motionBlur: true, kept: PICTURES };
 
-/** Asks for a render of what is here, once every edit is stored; gives whether it was taken. */
-export async function askRender(what: What, how: How): Promise<boolean> {
+/**
+ * Asks the server for pictures of what is here, once every edit is stored.
+ *
+ * @param where the address below the sequence's
+ * @returns its answer, or null after saying why there is none
+ */
+export async function askFor<T>(where: 'renders' | 'previews', what: What, how: object): Promise<T | null> {
   const s = useSequence.getState();
-  const span = cutSpans()
-    .filter((c) => c.first <= s.frame)
-    .at(-1);
-  if (what === 'shot' && !span) {
+  const here = spanAt(s.frame);
+  if (what === 'shot' && !here) {
     say('There is no shot on this frame. Move into the cut first.', true);
-    return false;
+    return null;
   }
   try {
     await allStored();
-    await postJson(`/api/sequences/${s.id}/renders`, {
-      what: typeof what === 'string' ? what : 'shots',
-      spans: typeof what === 'string' ? [span?.id ?? ''] : what.shots,
+    return await postJson<T>(`/api/sequences/${s.id}/${where}`, {
+      what: what === 'cut' || what === 'frame' ? what : 'shots',
+      spans: what === 'shot' ? [here!.id] : typeof what === 'string' ? [] : what.shots,
       camera: lensCamera(s),
       frame: Math.round(s.frame),
       ...how,
     });
-    return true;
   } catch (e) {
     say(e instanceof Error ? e.message : String(e), true);
-    return false;
+    return null;
   }
 }
+
+/** Asks for a render; gives whether it was taken. */
+export const askRender = async (what: What, how: How): Promise<boolean> =>
+  (await askFor('renders', what, how)) !== null;

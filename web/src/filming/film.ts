@@ -27,7 +27,6 @@ export interface ToDraw {
   /** Frames a second, as a fraction. */
   rate: [number, number];
   look: Look;
-  label: string;
   numbered: number;
   askedBy: string;
   askedAt: string;

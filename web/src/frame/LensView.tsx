@@ -270,7 +270,7 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
               <Pill
                 tone="lilac"
                 on={camera.motionBlur}
-                aria-label="Motion blur"
+                aria-label="Shutter: motion blur"
                 onClick={() =>
                   edit('Motion blur', { kind: 'setMotionBlur', camera: camera.id, on: !camera.motionBlur })
                 }

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import { Segments } from '../kit/Segments';
+import { choose, useChoices } from './choices';
 import { Files } from './Files';
 import { Job } from './Job';
 import { PreviewCard } from './PreviewCard';
@@ -10,7 +10,7 @@ import './handover.css';
 /** Films of the lens view, renders on the server, and files for other programs. */
 export function HandOverPanel() {
   const { jobs, renew } = useRenderJobs();
-  const [way, setWay] = useState<'preview' | 'render'>('preview');
+  const way = useChoices((s) => s.way);
   const changed = () => void renew();
   return (
     <>
@@ -26,7 +26,7 @@ export function HandOverPanel() {
             },
             { value: 'render', shows: 'Render', tip: 'Every pixel traced, by the workers' },
           ]}
-          onChoose={setWay}
+          onChoose={(chosen) => choose({ way: chosen })}
         />
       </div>
       <div className="scroll">

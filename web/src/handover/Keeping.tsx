@@ -2,23 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
 import type { Light } from '../core/types';
+import type { Form, Kept } from '../doing/renders';
 import { Choice } from '../kit/Choice';
 import { Fold } from '../kit/Fold';
 import { Tick } from '../kit/Tick';
-
-/** Files that a frame is handed on in. */
-export type Form = 'PNG' | 'FINE_PNG' | 'EXR_HALF' | 'EXR';
-
-/** What a render keeps beside its pictures. */
-export interface Kept {
-  form: Form;
-  passes: string[];
-  lights: string[];
-  surroundings: boolean;
-  bounce: boolean;
-}
-
-export const PICTURES: Kept = { form: 'PNG', passes: [], lights: [], surroundings: true, bounce: false };
 
 interface Pass {
   key: string;

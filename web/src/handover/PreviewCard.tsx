@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { askPreview, spanHere, USUAL, USUAL_LOOK, type What } from '../filming/ask';
+import { askPreview } from '../filming/ask';
+import type { What } from '../doing/renders';
 import type { Look } from '../filming/film';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 import { getJson } from '../session/http';
-import { say } from '../session/said';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
+import { choose, useChoices } from './choices';
 
 const SHOWS: [keyof Look, string, string][] = [
   ['blur', 'Blur', 'Depth-of-field blur, of cameras that have it switched on'],
@@ -29,10 +29,8 @@ const side = (delivery: number, percent: number) => Math.max(16, Math.floor((del
 
 /** Asking for a film of the lens view: of what, how large, and what is in it. */
 export function PreviewCard({ onAsked }: { onAsked: () => void }) {
-  const [percent, setPercent] = useState(String(USUAL.percent));
-  const [look, setLook] = useState(USUAL_LOOK);
-  const [handles, setHandles] = useState(false);
-  const [by, setBy] = useState('page');
+  const how = useChoices((s) => s.preview);
+  const by = (change: Partial<typeof how>) => choose({ preview: { ...how, ...change } });
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const drawers = useQuery({
     queryKey: ['drawers'],
@@ -41,61 +39,58 @@ export function PreviewCard({ onAsked }: { onAsked: () => void }) {
   });
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
-    const how = { percent: Number(percent), handles, byServer: by === 'server', look };
     const asked = askPreview(what, how);
     onAsked();
     if (await asked) onAsked();
-  };
-  const thisShot = () => {
-    const span = spanHere();
-    if (span) void ask({ shots: [span.id] });
-    else say('There is no shot on this frame. Move into the cut first.', true);
   };
   return (
     <div className="card">
       <Choice
         label="Size"
-        value={percent}
+        value={String(how.percent)}
         options={['25', '50', '100'].map((v) => [
           v,
           `${v} % · ${side(p.deliveryWidth, Number(v))} × ${side(p.deliveryHeight, Number(v))}`,
         ])}
-        onChange={setPercent}
+        onChange={(v) => by({ percent: Number(v) })}
       />
       {drawers.data?.server ? (
         <Choice
           label="Drawn by"
-          value={by}
+          value={how.byServer ? 'server' : 'page'}
           options={[
             ['page', 'This page, as quick as it can'],
             ['server', 'The server: this page may be closed'],
           ]}
-          onChange={setBy}
+          onChange={(v) => by({ byServer: v === 'server' })}
         />
       ) : null}
       <div className="shows" role="group" aria-label="What is in the film">
         {SHOWS.map(([name, words, tip]) => (
           <span key={name} title={tip}>
-            <Tick checked={look[name]} onChange={(e) => setLook({ ...look, [name]: e.target.checked })}>
+            <Tick
+              checked={how.look[name]}
+              onChange={(e) => by({ look: { ...how.look, [name]: e.target.checked } })}
+            >
               {words}
             </Tick>
           </span>
         ))}
       </div>
       {handleFrames ? (
-        <Tick checked={handles} onChange={(e) => setHandles(e.target.checked)}>
+        <Tick checked={how.handles} onChange={(e) => by({ handles: e.target.checked })}>
           {`Shots with their handles: ${handleFrames} frames more at each end`}
         </Tick>
       ) : null}
       <div className="line" style={{ flexWrap: 'wrap' }}>
-        <Pill tone="coral" wide onClick={thisShot}>
+        <Pill tone="coral" wide onClick={() => void ask('shot')}>
           Film this shot
         </Pill>
         <ChosenShots verb="Film" onAsk={(shots) => void ask({ shots })} />
-        <Pill wide onClick={() => void ask({ cut: true })}>
+        <Pill wide onClick={() => void ask('cut')}>
           The cut
         </Pill>
-        <Pill wide onClick={() => void ask({ frame: true })}>
+        <Pill wide onClick={() => void ask('frame')}>
           This frame
         </Pill>
       </div>

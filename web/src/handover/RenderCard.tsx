@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
@@ -6,19 +5,16 @@ import { askRender, type What } from '../doing/renders';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
-import { Keeping, PICTURES } from './Keeping';
+import { choose, useChoices } from './choices';
+import { Keeping } from './Keeping';
 
 /** Asking for a render: of what, how large and how fine. */
 export function RenderCard({ onAsked }: { onAsked: () => void }) {
-  const [percent, setPercent] = useState('25');
-  const [samples, setSamples] = useState('16');
-  const [handles, setHandles] = useState(false);
-  const [motionBlur, setMotionBlur] = useState(true);
-  const [kept, setKept] = useState(PICTURES);
+  const how = useChoices((s) => s.render);
+  const by = (change: Partial<typeof how>) => choose({ render: { ...how, ...change } });
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
-    const how = { percent: Number(percent), samples: Number(samples), handles, motionBlur, kept };
     if (await askRender(what, how)) onAsked();
   };
   const size = (v: number) =>
@@ -28,28 +24,28 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
     <div className="card">
       <Choice
         label="Size"
-        value={percent}
+        value={String(how.percent)}
         options={['10', '25', '50', '100'].map((v) => [v, size(Number(v))])}
-        onChange={setPercent}
+        onChange={(v) => by({ percent: Number(v) })}
       />
       <Choice
         label="Quality"
-        value={samples}
+        value={String(how.samples)}
         options={[
           ['4', 'Sketch · 4 lens rays a pixel'],
           ['16', 'Draft · up to 16'],
           ['64', 'Fine · up to 64'],
           ['256', 'Final · up to 256'],
         ]}
-        onChange={setSamples}
+        onChange={(v) => by({ samples: Number(v) })}
       />
-      <Keeping kept={kept} onChange={setKept} />
+      <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       {handleFrames ? (
-        <Tick checked={handles} onChange={(e) => setHandles(e.target.checked)}>
+        <Tick checked={how.handles} onChange={(e) => by({ handles: e.target.checked })}>
           {`Shots with their handles: ${handleFrames} frames more at each end`}
         </Tick>
       ) : null}
-      <Tick checked={motionBlur} onChange={(e) => setMotionBlur(e.target.checked)}>
+      <Tick checked={how.motionBlur} onChange={(e) => by({ motionBlur: e.target.checked })}>
         Motion blur, of cameras that have it switched on
       </Tick>
       <div className="line" style={{ flexWrap: 'wrap' }}>

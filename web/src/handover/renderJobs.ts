@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
-import type { Form } from './Keeping';
+import type { Form } from '../doing/renders';
 
 /** A render or a preview as the server tells of it. */
 export interface RenderShown {

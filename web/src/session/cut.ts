@@ -12,3 +12,9 @@ export interface CutSpan {
 export function cutSpans(): CutSpan[] {
   return theCore().cut();
 }
+
+/** The span a frame lies in, or undefined before the first. */
+export const spanAt = (frame: number): CutSpan | undefined =>
+  cutSpans()
+    .filter((c) => c.first <= frame)
+    .at(-1);

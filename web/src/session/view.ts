@@ -1,4 +1,4 @@
-import { cutSpans } from './cut';
+import { spanAt } from './cut';
 import { useSequence, type SequenceState, type ViewState } from './state';
 
 /** Changes what is looked at, or how. */
@@ -10,8 +10,5 @@ export const lookThrough = (camera: string): void => setView({ camera, followCut
 /** The camera the lens view shows: the cut's at this frame when it follows the cut. */
 export function lensCamera(s: SequenceState): string {
   if (!s.followCut) return s.camera;
-  const at = cutSpans()
-    .filter((c) => c.first <= s.frame)
-    .at(-1);
-  return at?.camera ?? '';
+  return spanAt(s.frame)?.camera ?? '';
 }

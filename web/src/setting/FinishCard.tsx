@@ -72,7 +72,9 @@ export function FinishCard({ piece }: { piece: Piece }) {
             finish={finish}
             onChosen={(picture) => void edit('Picture', ...put({ ...finish, picture }))}
           />
-          <p className="says">What it mirrors, and what its glow lights, only renders show.</p>
+          <p className="says">
+            What it mirrors only renders show; what its glow lights, those with light that bounces.
+          </p>
         </>
       ) : null}
     </div>

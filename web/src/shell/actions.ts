@@ -6,7 +6,7 @@ import { core } from '../session/evaluated';
 import { askRender, PREVIEW } from '../doing/renders';
 import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
-import { askPreview, spanHere, USUAL } from '../filming/ask';
+import { askPreview, USUAL } from '../filming/ask';
 import { addPart, PARTS } from '../doing/parts';
 import { chooseSequence } from '../doing/bring';
 import { cutHere } from '../lanes/CutLane';
@@ -93,25 +93,19 @@ function looks(): Action[] {
 }
 
 /** Films of the lens view, each with what is said once it was asked for. */
-const PREVIEWS: Action[] = [
-  { name: 'Preview film of this shot', run: filmShot },
-  {
-    name: 'Preview film of the cut',
-    run: () => void askPreview({ cut: true }, USUAL).then((taken) => taken && say(FILMED)),
-  },
-  {
-    name: 'Preview of this frame',
-    run: () => void askPreview({ frame: true }, USUAL).then((taken) => taken && say(FILMED)),
-  },
-];
-
-const FILMED = 'It is being drawn: it comes on the Hand over desk.';
-
-function filmShot(): void {
-  const span = spanHere();
-  if (!span) return say('There is no shot on this frame. Move into the cut first.', true);
-  void askPreview({ shots: [span.id] }, USUAL).then((taken) => taken && say(FILMED));
-}
+const PREVIEWS: Action[] = (
+  [
+    ['frame', 'Preview of this frame'],
+    ['shot', 'Preview film of this shot'],
+    ['cut', 'Preview film of the cut'],
+  ] as const
+).map(([what, name]) => ({
+  name,
+  run: () =>
+    void askPreview(what, USUAL).then(
+      (taken) => taken && say('It is being drawn: it comes on the Hand over desk.'),
+    ),
+}));
 
 /** Renders on the server, each with what is said once it was asked for. */
 const RENDERS: Action[] = (

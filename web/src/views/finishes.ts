@@ -1,65 +1,32 @@
 import * as THREE from 'three';
 import type { Finish, Piece } from '../core/types';
-import { at } from '../session/http';
-import { say } from '../session/said';
 import { hazed } from './air';
+import { Recent } from './recent';
+import { Pictures } from './pictures';
 
-/** A picture that could not be loaded is asked for again after this long. */
-const AGAIN_MS = 4000;
+/** Pictures of surfaces that are kept at hand. */
+const MOST_PICTURES = 60;
 
-const pictures = new Map<string, THREE.Texture | 'coming'>();
-const said = new Set<string>();
+/** Materials that are kept: while a slider is dragged there is another for each step. */
+const MOST_MATERIALS = 100;
+
+const pictures = new Pictures(
+  'The picture of a surface could not be loaded from the server. It is tried again.',
+  (t) => {
+    t.flipY = false; // places count from the top
+    t.wrapS = t.wrapT = THREE.RepeatWrapping;
+  },
+  MOST_PICTURES,
+);
 
 /** How many pictures of surfaces are on their way. */
-export const picturesComing = (): number => [...pictures.values()].filter((t) => t === 'coming').length;
-
-/** The picture of an asset, or null until it is here; `ready` is called then. */
-function picture(asset: string, ready: () => void): THREE.Texture | null {
-  const have = pictures.get(asset);
-  if (have) return have === 'coming' ? null : have;
-  pictures.set(asset, 'coming');
-  new THREE.TextureLoader().load(
-    at(`/api/assets/${asset}`),
-    (t) => {
-      t.colorSpace = THREE.SRGBColorSpace;
-      t.flipY = false; // places count from the top
-      t.wrapS = t.wrapT = THREE.RepeatWrapping;
-      pictures.set(asset, t);
-      for (const m of materials.values()) show(m, ready);
-      ready();
-    },
-    undefined,
-    () => {
-      if (!said.has(asset))
-        say('The picture of a surface could not be loaded from the server. It is tried again.', true);
-      said.add(asset);
-      globalThis.setTimeout(() => {
-        pictures.delete(asset);
-        ready();
-      }, AGAIN_MS);
-    },
-  );
-  return null;
-}
-
-interface Made {
-  material: THREE.MeshStandardMaterial;
-  finish: Finish;
-}
+export const picturesComing = (): number => pictures.coming();
 
 /** Surfaces that are alike share their material, and with it its shaders. */
-const materials = new Map<string, Made>();
-
-function show({ material, finish }: Made, ready: () => void): void {
-  const map = finish.picture ? picture(finish.picture, ready) : null;
-  if (material.map === map) return;
-  material.map = map;
-  if (finish.glow > 0) material.emissiveMap = map;
-  material.needsUpdate = true;
-}
+const materials = new Recent<THREE.MeshStandardMaterial>(MOST_MATERIALS);
 
 /**
- * The material of a piece's own finish.
+ * The material of a piece's own finish. It has its picture once that is here.
  *
  * @param inCorners whether its mesh has its colour in its corners
  */
@@ -69,23 +36,32 @@ export function finished(
   inCorners: boolean,
   ready: () => void,
 ): THREE.Material {
-  const key = JSON.stringify([finish, colour, inCorners]);
-  let made = materials.get(key);
-  if (!made) {
-    const material = new THREE.MeshStandardMaterial({
-      vertexColors: inCorners,
-      color: inCorners ? '#ffffff' : colour,
-      roughness: finish.roughness,
-      metalness: finish.metal,
-      emissive: finish.glow > 0 ? colour : '#000000',
-      emissiveIntensity: finish.glow > 0 ? finish.glow : 1,
-      side: THREE.DoubleSide,
-    });
-    made = { material: hazed(material), finish };
-    materials.set(key, made);
-  }
-  show(made, ready);
-  return made.material;
+  const material = materials.get(JSON.stringify([finish, colour, inCorners]), () =>
+    hazed(
+      new THREE.MeshStandardMaterial({
+        vertexColors: inCorners,
+        color: inCorners ? '#ffffff' : colour,
+        roughness: finish.roughness,
+        metalness: finish.metal,
+        emissive: finish.glow > 0 ? colour : '#000000',
+        emissiveIntensity: finish.glow > 0 ? finish.glow : 1,
+        side: THREE.DoubleSide,
+      }),
+    ),
+  );
+  const show = () => {
+    const map = finish.picture ? pictures.get(finish.picture, shown) : null;
+    if (material.map === map) return;
+    material.map = map;
+    if (finish.glow > 0) material.emissiveMap = map;
+    material.needsUpdate = true;
+  };
+  const shown = () => {
+    show();
+    ready();
+  };
+  show();
+  return material;
 }
 
 /** Gives every mesh of a model one surface. */

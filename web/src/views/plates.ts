@@ -1,58 +1,22 @@
 import * as THREE from 'three';
-import { at } from '../session/http';
 import type { Plate } from '../core/types';
-import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { LensRow } from '../core/types';
 import { core, evaluated } from '../session/evaluated';
 import { picturesComing } from './finishes';
 import { PLATES } from './layers';
+import { Pictures } from './pictures';
 
 const MOST_AT_HAND = 24;
 
-/** An image that could not be loaded is asked for again after this long. */
-const AGAIN_MS = 4000;
-
-/** Images whose failure was said: trying again is not said every time. */
-const said = new Set<string>();
-const textures = new Map<string, THREE.Texture | 'coming'>();
-
-/** The picture of an image asset, or undefined until it is here; `ready` is called then. */
-function picture(asset: string, ready: () => void): THREE.Texture | undefined {
-  const have = textures.get(asset);
-  if (have && have !== 'coming') return have;
-  if (have) return undefined;
-  textures.set(asset, 'coming');
-  new THREE.TextureLoader().load(
-    at(`/api/assets/${asset}`),
-    (t) => {
-      t.colorSpace = THREE.SRGBColorSpace;
-      textures.set(asset, t);
-      for (const [k, old] of textures) {
-        if (textures.size <= MOST_AT_HAND) break;
-        if (old === 'coming' || k === asset) continue;
-        old.dispose();
-        textures.delete(k);
-      }
-      ready();
-    },
-    undefined,
-    () => {
-      if (!said.has(asset))
-        say('A plate’s image could not be loaded from the server. It is tried again.', true);
-      said.add(asset);
-      globalThis.setTimeout(() => {
-        if (textures.get(asset) === 'coming') textures.delete(asset);
-        ready();
-      }, AGAIN_MS);
-    },
-  );
-  return undefined;
-}
+const images = new Pictures(
+  'A plate’s image could not be loaded from the server. It is tried again.',
+  () => {},
+  MOST_AT_HAND,
+);
 
 /** How many images are on their way. */
-export const imagesComing = (): number =>
-  [...textures.values()].filter((t) => t === 'coming').length + picturesComing();
+export const imagesComing = (): number => images.coming() + picturesComing();
 
 /** The images that lie in one lens view's frame. */
 export class PlatesInFrame {
@@ -85,7 +49,7 @@ export class PlatesInFrame {
     let behind = false;
     for (const p of Object.values(entities)) {
       if (p.kind !== 'plate' || !p.shown || (p.camera && p.camera !== camera)) continue;
-      const map = picture(core().plateImage(p.id, frame), this.ready);
+      const map = images.get(core().plateImage(p.id, frame), this.ready);
       if (!map) continue;
       seen.add(p.id);
       const image = map.image as { width: number; height: number };

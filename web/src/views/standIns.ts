@@ -3,11 +3,12 @@ import type { Piece } from '../core/types';
 import { core } from '../session/evaluated';
 import { hazed } from './air';
 import { finished } from './finishes';
+import { Recent } from './recent';
 
-/** Meshes that are kept for the next of their kind; the one longest not asked for goes first. */
+/** Meshes that are kept for the next of their kind. */
 const MOST_KEPT = 300;
 
-const kept = new Map<string, THREE.BufferGeometry>();
+const meshes = new Recent<THREE.BufferGeometry>(MOST_KEPT);
 
 /** What all stand-ins are made of: their meshes have the colours. */
 export const standInMaterial = hazed(
@@ -23,18 +24,8 @@ export function standIn(p: Piece, like: Piece | undefined, ready: () => void): T
   return mesh;
 }
 
-function shaped(p: Piece, like?: Piece): THREE.BufferGeometry {
-  const key = JSON.stringify([(like ?? p).shape, (like ?? p).colour]);
-  const made = kept.get(key) ?? mesh(p.id);
-  kept.delete(key);
-  kept.set(key, made); // asked for last
-  if (kept.size > MOST_KEPT) {
-    const [[oldest, its]] = kept;
-    kept.delete(oldest);
-    its.dispose(); // where it is still drawn it is brought to the graphics side again
-  }
-  return made;
-}
+const shaped = (p: Piece, like?: Piece): THREE.BufferGeometry =>
+  meshes.get(JSON.stringify([(like ?? p).shape, (like ?? p).colour]), () => mesh(p.id));
 
 function mesh(id: string): THREE.BufferGeometry {
   const g = new THREE.BufferGeometry();

@@ -271,7 +271,7 @@ class PreviewTest extends Desk {
     goTo(1175);
     choose("Lantern to Pim");
     double sharp = across(lens());
-    button("Motion blur").click();
+    button("Shutter: motion blur").click();
     page.waitForFunction(
         "() => { const s = jollyKite.state();"
             + " return document.querySelector('[data-testid=lens]').dataset.exposed === s.frame + '/' + s.version; }");

@@ -21,6 +21,6 @@ public record Data(Standing here, Standing next, Map<Pass, Map<String, String>> 
     return new Data(
         wanted.moves() ? Standing.at(s, plan, camera, frame, scenes) : null,
         wanted.moves() ? Standing.at(s, plan, camera, frame + 1, scenes) : null,
-        MatteNames.of(s));
+        wanted.mattes() ? MatteNames.of(s) : Map.of());
   }
 }

@@ -24,6 +24,10 @@ public record Wanted(Set<Pass> passes, List<String> lights, boolean surroundings
     return passes.contains(Pass.LIGHTS);
   }
 
+  boolean mattes() {
+    return passes.stream().anyMatch(p -> p.kind == Pass.Kind.MATTE);
+  }
+
   boolean moves() {
     return passes.contains(Pass.MOTION);
   }

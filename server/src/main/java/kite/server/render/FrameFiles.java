@@ -84,8 +84,7 @@ final class FrameFiles {
     Camera c = (Camera) s.get(shot.camera());
     int slot = plan.slot(c.id()), o = slot * LensRow.SIZE;
     double[] l = plan.lens(), toCamera = Matrix.newInverse(plan.world(), slot * Matrix.SIZE);
-    double[] toFrame = new double[Matrix.SIZE];
-    Matrix.multiply(projection(l, o), 0, toCamera, 0, toFrame, 0);
+    double[] toFrame = product(projection(l, o), toCamera);
     return new ExrFacts(
         h.code(),
         code,
@@ -107,6 +106,16 @@ final class FrameFiles {
     double[] m = toCamera.clone();
     for (int z : new int[] {Matrix.XZ, Matrix.YZ, Matrix.ZZ, Matrix.OZ}) m[z] = -m[z];
     return m;
+  }
+
+  /** a · b with all four rows, which transforms of places do without. */
+  private static double[] product(double[] a, double[] b) {
+    double[] out = new double[Matrix.SIZE];
+    for (int column = 0; column < Matrix.SIZE; column += Matrix.COLUMN)
+      for (int row = 0; row < Matrix.COLUMN; row++)
+        for (int k = 0; k < Matrix.COLUMN; k++)
+          out[column + row] += a[k * Matrix.COLUMN + row] * b[column + k];
+    return out;
   }
 
   /** From the camera to the frame: 0 to 1 from the left and from the top, as OpenEXR has it. */

@@ -88,7 +88,6 @@ class PreviewApi {
       int height,
       int[] rate,
       Look look,
-      String label,
       int numbered,
       String askedBy,
       String askedAt,

@@ -111,6 +111,7 @@ public class PreviewBrowser {
   }
 
   private String key(RenderJob job) {
+    keys.values().removeIf(k -> k.until().isBefore(clock.instant())); // those that nobody took
     byte[] b = new byte[KEY_BYTES];
     random.nextBytes(b);
     String secret = Base64.getUrlEncoder().withoutPadding().encodeToString(b);

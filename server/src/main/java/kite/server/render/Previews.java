@@ -163,7 +163,6 @@ class Previews {
         job.height,
         new int[] {s.header().rate().numerator(), s.header().rate().denominator()},
         Look.read(job.look),
-        job.label,
         job.numbered,
         job.askedBy,
         job.askedAt.toString(),
