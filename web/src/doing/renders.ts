@@ -23,20 +23,44 @@ export interface Kept {
 /** Pictures alone. */
 export const PICTURES: Kept = { form: 'PNG', passes: [], lights: [], surroundings: true, bounce: false };
 
+/** When a render has its turn. */
+export type Urgency = 'URGENT' | 'NORMAL' | 'LATER';
+
+/** What the turns are called. */
+export const TURNS: [Urgency, string][] = [
+  ['URGENT', 'Before all others'],
+  ['NORMAL', 'In turn'],
+  ['LATER', 'When nothing else waits'],
+];
+
+/** Those that somebody may choose: only who may edit comes before all others. */
+export const turnsFor = (artist: boolean): [Urgency, string][] => (artist ? TURNS : TURNS.slice(1));
+
 /**
  * How a render is made: share of the delivery size, lens rays a pixel, shots with their handles or without, whether what
- * moves while the shutter is open is blurred, and what is kept beside the pictures.
+ * moves while the shutter is open is blurred, whether the first, last and middle frames come first, when it has its turn, and
+ * what is kept beside the pictures.
  */
 export interface How {
   percent: number;
   samples: number;
   handles: boolean;
   motionBlur: boolean;
+  early: boolean;
+  urgency: Urgency;
   kept: Kept;
 }
 
 /** A quarter of the delivery size, as quick as it can still be judged. */
-export const PREVIEW: How = { percent: 25, samples: 16, handles: false, motionBlur: true, kept: PICTURES };
+export const PREVIEW: How = {
+  percent: 25,
+  samples: 16,
+  handles: false,
+  motionBlur: true,
+  early: true,
+  urgency: 'NORMAL',
+  kept: PICTURES,
+};
 
 /**
  * Asks the server for pictures of what is here, once every edit is stored.

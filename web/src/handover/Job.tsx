@@ -1,3 +1,9 @@
+import { useState } from 'react';
+import { turnsFor } from '../doing/renders';
+import { Choice } from '../kit/Choice';
+import { Segments } from '../kit/Segments';
+import { useSequence } from '../session/state';
+import { FrameStrip } from './FrameStrip';
 import { postJson } from '../session/http';
 import { say } from '../session/said';
 import { drawHere, useDrawnHere } from '../filming/drawnHere';
@@ -8,6 +14,7 @@ import { underWay, type RenderShown } from './renderJobs';
 const SAYS = {
   WAITING: 'Waiting for a free worker',
   WORKING: 'Rendering',
+  PAUSED: 'Paused',
   DONE: 'Done',
   STOPPED: 'Stopped',
   FAILED: 'Failed',
@@ -28,8 +35,9 @@ function says(job: RenderShown, here: boolean): string {
 export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => void }) {
   const here = useDrawnHere((s) => s.all.some((d) => d.job === job.id));
   const active = underWay(job);
-  const turn = (how: 'stop' | 'resume') =>
-    postJson(`/api/renders/${job.id}/${how}`).then(
+  const artist = useSequence((s) => s.role === 'lead' || s.role === 'artist');
+  const turn = (how: 'stop' | 'pause' | 'resume' | 'urgency', body?: object) =>
+    postJson(`/api/renders/${job.id}/${how}`, body).then(
       () => {
         if (how === 'resume' && job.preview && !job.byServer) drawHere(job.id);
         onChanged();
@@ -48,13 +56,17 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
             Draw it here
           </Pill>
         ) : null}
-        {active ? (
-          <Pill onClick={() => void turn('stop')}>Stop</Pill>
-        ) : job.state === 'DONE' ? null : (
-          <Pill title="Goes on after the frames it has" onClick={() => void turn('resume')}>
+        {active && !job.preview && job.state !== 'PAUSED' && job.total > 1 ? (
+          <Pill title="Frames that were begun are finished" onClick={() => void turn('pause')}>
+            Pause
+          </Pill>
+        ) : null}
+        {job.state !== 'DONE' && (!active || job.state === 'PAUSED') ? (
+          <Pill title="Goes on with the frames it has not" onClick={() => void turn('resume')}>
             Resume
           </Pill>
-        )}
+        ) : null}
+        {active ? <Pill onClick={() => void turn('stop')}>Stop</Pill> : null}
       </div>
       <div className="line" style={{ margin: 0 }}>
         <span className="job-kind">{job.preview ? 'Preview' : 'Render'}</span>
@@ -82,6 +94,14 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
         </div>
       ) : null}
       {job.message ? <span className="muted">{job.message}</span> : null}
+      {active && !job.preview ? (
+        <Choice
+          label="Turn"
+          value={job.urgency}
+          options={turnsFor(artist)}
+          onChange={(urgency) => void turn('urgency', { urgency })}
+        />
+      ) : null}
       <Result job={job} />
     </div>
   );
@@ -91,12 +111,32 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
 function Result({ job }: { job: RenderShown }) {
   const at = `api/renders/${job.id}`;
   const pictures = job.done > 0 && (!job.preview || job.total === 1);
+  const newest = job.newest || job.done;
+  // what goes on or went wrong is looked into; else it is a film
+  const [chosen, setLooks] = useState<boolean | null>(null);
+  const looks = chosen ?? (underWay(job) || job.failed > 0);
+  const frames = !job.preview && job.total > 1;
   return (
     <>
-      {job.film ? (
+      {frames && job.film ? (
+        <div className="line" style={{ margin: 0 }}>
+          <Segments
+            name="What is shown"
+            value={looks ? 'frames' : 'film'}
+            of={[
+              { value: 'film', shows: 'Film', tip: 'All frames as they play' },
+              { value: 'frames', shows: 'Frames', tip: 'Each frame, what it took, and making it again' },
+            ]}
+            onChoose={(v) => setLooks(v === 'frames')}
+          />
+        </div>
+      ) : null}
+      {frames && (looks || !job.film) ? (
+        <FrameStrip job={job} />
+      ) : job.film ? (
         <video src={`${at}/film.mp4`} controls loop preload="metadata" />
       ) : pictures ? (
-        <img alt={`Frame ${job.done} of ${job.label}`} src={`${at}/frames/${job.done}.png`} />
+        <img alt={`Frame ${newest} of ${job.label}`} src={`${at}/frames/${newest}.png`} />
       ) : null}
       <div className="files">
         {job.film ? (
@@ -122,7 +162,7 @@ function Result({ job }: { job: RenderShown }) {
           </a>
         ) : null}
         {pictures ? (
-          <a href={`${at}/frames/${job.done}.png`} download={`${job.label} v${job.numbered}.png`}>
+          <a href={`${at}/frames/${newest}.png`} download={`${job.label} v${job.numbered}.png`}>
             {job.total > 1 ? 'Newest frame as PNG' : 'Frame as PNG'}
           </a>
         ) : null}

@@ -1,7 +1,7 @@
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
-import { askRender, type What } from '../doing/renders';
+import { askRender, turnsFor, type Urgency, type What } from '../doing/renders';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
@@ -13,6 +13,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
   const how = useChoices((s) => s.render);
   const by = (change: Partial<typeof how>) => choose({ render: { ...how, ...change } });
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
+  const mayEdit = useSequence((s) => s.role === 'lead' || s.role === 'artist');
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
     if (await askRender(what, how)) onAsked();
@@ -48,6 +49,15 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
       <Tick checked={how.motionBlur} onChange={(e) => by({ motionBlur: e.target.checked })}>
         Motion blur, of cameras that have it switched on
       </Tick>
+      <Tick checked={how.early} onChange={(e) => by({ early: e.target.checked })}>
+        First, last and middle frame of each shot before the others
+      </Tick>
+      <Choice
+        label="Turn"
+        value={how.urgency}
+        options={turnsFor(mayEdit)}
+        onChange={(v) => by({ urgency: v as Urgency })}
+      />
       <div className="line" style={{ flexWrap: 'wrap' }}>
         <Pill tone="coral" wide onClick={() => void ask('cut')}>
           Render the cut

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
-import type { Form } from '../doing/renders';
+import type { Form, Urgency } from '../doing/renders';
 
 /** A render or a preview as the server tells of it. */
 export interface RenderShown {
@@ -14,10 +14,17 @@ export interface RenderShown {
   preview: boolean;
   /** Whether a preview is drawn by a browser of the server's own. */
   byServer: boolean;
-  state: 'WAITING' | 'WORKING' | 'DONE' | 'STOPPED' | 'FAILED';
+  state: 'WAITING' | 'WORKING' | 'PAUSED' | 'DONE' | 'STOPPED' | 'FAILED';
   message: string;
+  urgency: Urgency;
   done: number;
+  /** Frames that could not be made. */
+  failed: number;
   total: number;
+  /** Number of the frame that came last; 0 before the first. */
+  newest: number;
+  /** Frames that workers are at. */
+  underWay: { number: number; worker: string }[];
   width: number;
   height: number;
   samples: number;
@@ -26,32 +33,74 @@ export interface RenderShown {
   film: boolean;
   /** That its frames took on the average; null before the first. */
   secondsAFrame: number | null;
-  /** What the frames to come will take by that; null while nobody works at them. */
+  /** About how long it goes on with those who work at it; null when that is not known. */
   secondsLeft: number | null;
 }
 
-export const underWay = (j: RenderShown): boolean => j.state === 'WAITING' || j.state === 'WORKING';
+export const underWay = (j: RenderShown): boolean =>
+  j.state === 'WAITING' || j.state === 'WORKING' || j.state === 'PAUSED';
 
-/** Progress is told over the live line; while that is away it is asked for so often. */
+/** While the live line, which tells of progress, is away, it is asked for so often. */
 const POLL_MS = 5000;
+
+/** Puts what was told of a job in its place; one that is new comes first. */
+function taken(told: RenderShown) {
+  return (all: RenderShown[] | undefined): RenderShown[] | undefined =>
+    all?.some((j) => j.id === told.id)
+      ? all.map((j) => (j.id === told.id ? told : j))
+      : all && [told, ...all];
+}
 
 /** The newest renders and previews of the open sequence, kept current. */
 export function useRenderJobs() {
   const id = useSequence((s) => s.id);
+  const live = useSequence((s) => s.live);
   const client = useQueryClient();
   const jobs = useQuery({
     queryKey: ['renders', id],
     queryFn: () => getJson<RenderShown[]>(`/api/sequences/${id}/renders`),
-    refetchInterval: (q) => (q.state.data?.some(underWay) ? POLL_MS : false),
+    refetchInterval: live ? false : POLL_MS,
   });
   const renew = () => client.invalidateQueries({ queryKey: ['renders', id] });
   useEffect(
     () =>
       useSequence.subscribe((now, before) => {
-        if (now.rendersMoved !== before.rendersMoved)
-          void client.invalidateQueries({ queryKey: ['renders', id] });
+        if (now.renderTold && now.renderTold !== before.renderTold)
+          client.setQueryData(['renders', id], taken(now.renderTold as RenderShown));
+        // what was said while the line was away
+        if (now.live && !before.live) void client.invalidateQueries({ queryKey: ['renders', id] });
       }),
     [client, id],
   );
   return { jobs, renew };
+}
+
+/** A frame of a render that is there or could not be made. */
+export interface FrameShown {
+  number: number;
+  /** That it took; null where it failed. */
+  seconds: number | null;
+  /** Who made it; null for those of earlier builds. */
+  worker: string | null;
+  /** Why it could not be made; null where it is there. */
+  trouble: string | null;
+}
+
+/** Frames are asked for no oftener than this while a render goes on. */
+const FRAMES_MS = 1000;
+
+/** The frames of a render, kept current while it goes on. */
+export function useFrames(job: RenderShown): FrameShown[] {
+  const client = useQueryClient();
+  const { id, done, failed, newest } = job;
+  const frames = useQuery({
+    queryKey: ['frames', id],
+    queryFn: () => getJson<FrameShown[]>(`/api/renders/${id}/frames`),
+    staleTime: FRAMES_MS,
+  });
+  useEffect(() => {
+    const soon = setTimeout(() => void client.invalidateQueries({ queryKey: ['frames', id] }), FRAMES_MS);
+    return () => clearTimeout(soon);
+  }, [client, id, done, failed, newest]);
+  return frames.data ?? [];
 }

@@ -42,7 +42,7 @@ interface Unused {
 interface Job {
   id: string;
   label: string;
-  state: 'WAITING' | 'WORKING';
+  state: 'WAITING' | 'WORKING' | 'PAUSED';
   production: string;
   by: string;
   done: number;
@@ -244,7 +244,13 @@ function JobsInHand() {
                 sx={{ flexGrow: 1 }}
                 aria-label={j.label}
               />
-              <span className="mono">{j.state === 'WAITING' ? 'waits' : `${j.done} of ${j.total}`}</span>
+              <span className="mono">
+                {j.state === 'WAITING'
+                  ? 'waits'
+                  : j.state === 'PAUSED'
+                    ? 'paused'
+                    : `${j.done} of ${j.total}`}
+              </span>
             </Stack>
           ))}
         </Stack>

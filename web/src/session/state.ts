@@ -121,8 +121,10 @@ export interface PeopleState {
   approvals: Record<string, Approval>;
   /** Who else has the sequence open, by their page. */
   others: Record<string, Other>;
-  /** Grows whenever the server says that a render has got further. */
-  rendersMoved: number;
+  /** Whether the server tells of what happens; while it does not, it is asked. */
+  live: boolean;
+  /** The render that the server told of last, as it is now; whoever shows renders knows its form. */
+  renderTold: { id: string } | null;
 }
 
 export type SequenceState = DocumentState &
@@ -166,7 +168,14 @@ const LANES: LaneState = { keying: 'keyed', openLanes: [], lockedLanes: [], hidd
 
 const NO_WINDOW: WindowState = { dialog: null, message: null };
 
-const ALONE: PeopleState = { role: 'artist', mayEdit: true, approvals: {}, others: {}, rendersMoved: 0 };
+const ALONE: PeopleState = {
+  role: 'artist',
+  mayEdit: true,
+  approvals: {},
+  others: {},
+  live: false,
+  renderTold: null,
+};
 
 /**
  * All that is known of the open sequence, in parts that a file each writes. They are one store because they change together: a thing

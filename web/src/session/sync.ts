@@ -155,15 +155,16 @@ function listen(open: Open, id: string): void {
   const ws = new WebSocket(at(`/api/live?sequence=${id}`).replace(/^http/, 'ws'));
   open.socket = ws;
   ws.onopen = () => {
+    set({ live: true });
     void following.catchUp().catch(() => {});
     void fetchApprovals().catch(() => {});
     tellPlace(ws);
   };
   ws.onmessage = (m) => {
     const said = JSON.parse(String(m.data)) as
-      EditMade | { renders: true } | { approvals: true } | { here: Other };
-    if ('renders' in said) {
-      set((s) => ({ rendersMoved: s.rendersMoved + 1 }));
+      EditMade | { render: { id: string } } | { approvals: true } | { here: Other };
+    if ('render' in said) {
+      set({ renderTold: said.render });
       return;
     }
     if ('approvals' in said) {
@@ -179,7 +180,9 @@ function listen(open: Open, id: string): void {
     else if (!outbox.busy) void following.catchUp().catch(() => {});
   };
   ws.onclose = () => {
-    if (open.socket === ws) setTimeout(() => void listenAgain(open, ws, id), RETRY_MS);
+    if (open.socket !== ws) return;
+    set({ live: false });
+    setTimeout(() => void listenAgain(open, ws, id), RETRY_MS);
   };
 }
 

@@ -89,6 +89,8 @@ final class Application {
   String reset(Sequence document) throws SQLException {
     try (Connection c = connect()) {
       try (Statement s = c.createStatement()) {
+        s.execute("delete from work");
+        s.execute("delete from render_trouble");
         s.execute("delete from render_frame");
         s.execute("delete from render_job");
         s.execute("delete from edit");

@@ -264,6 +264,10 @@ class RightsTest {
     t.add(new Row("GET", render, "", RENDER));
     t.add(new Row("POST", render + "/resume", "", "401 403 403 403 in in 404 401"));
     t.add(new Row("POST", render + "/stop", "", "401 403 403 403 in in 404 401"));
+    t.add(new Row("POST", render + "/pause", "", "401 403 403 403 in in 404 401"));
+    t.add(new Row("POST", render + "/urgency", "{}", "401 403 403 403 in in 404 401"));
+    t.add(new Row("POST", render + "/frames/{number}/again", "", "401 403 403 403 in in 404 401"));
+    t.add(new Row("GET", render + "/frames", "", RENDER));
     t.add(new Row("GET", render + "/frames/{number}.png", "", RENDER));
     t.add(new Row("GET", render + "/frames.zip", "", RENDER));
     t.add(new Row("GET", render + "/files.zip", "", RENDER));

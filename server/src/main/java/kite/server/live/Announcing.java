@@ -162,15 +162,16 @@ public class Announcing implements SmartLifecycle {
         });
   }
 
-  /** A page that hears of a render or an approval looks for itself what it is now. */
+  /** Of each thing the last alone. */
   private void tellOfOthers() {
     gather(
         moved,
         "a render or an approval",
         all -> {
-          List<Moved> once = all.stream().distinct().toList();
-          for (Moved m : once) live.tell(m);
-          send(MOVED, once.stream().map(m -> m.sequence() + " " + m.what()).toList());
+          Map<List<Object>, Moved> last = new LinkedHashMap<>();
+          for (Moved m : all) last.put(List.of(m.sequence(), m.about()), m);
+          for (Moved m : last.values()) live.tell(m);
+          send(MOVED, last.values().stream().map(m -> m.sequence() + " " + m.json()).toList());
         });
   }
 
@@ -248,10 +249,10 @@ public class Announcing implements SmartLifecycle {
       if (!p[0].equals(self)) live.tell(Here.read(p[1]));
       return;
     }
-    String[] p = text.split(" ");
+    String[] p = text.split(" ", 3);
     if (p[0].equals(self)) return;
     if (channel.equals(MOVED) && p.length == 3)
-      live.tell(new Moved(UUID.fromString(p[1]), Moved.What.valueOf(p[2])));
+      live.tell(new Moved(UUID.fromString(p[1]), "", p[2]));
     else if (channel.equals(CHANNEL) && p.length == 3)
       heard.add(new Heard(UUID.fromString(p[1]), Long.parseLong(p[2]), null));
   }

@@ -161,8 +161,7 @@ public class LiveUpdates extends TextWebSocketHandler
 
   /** Tells every page that has a sequence open what is other than it was: it asks for it then. */
   void tell(Moved moved) {
-    for (Line l : open.values())
-      if (l.sequence.equals(moved.sequence())) l.say(moved.what().json());
+    for (Line l : open.values()) if (l.sequence.equals(moved.sequence())) l.say(moved.json());
   }
 
   /** Tells the other pages that have a sequence open where somebody is in it. */

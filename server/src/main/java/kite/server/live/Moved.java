@@ -1,18 +1,16 @@
 package kite.server.live;
 
-import java.util.Locale;
 import java.util.UUID;
 
-/** Something beside the document of a sequence is other than it was: pages ask for it again. */
-public record Moved(UUID sequence, What what) {
-  /** What there is beside a document. */
-  public enum What {
-    RENDERS,
-    APPROVALS;
-
-    /** What goes over the line. */
-    String json() {
-      return "{\"" + name().toLowerCase(Locale.ROOT) + "\":true}";
-    }
+/**
+ * Something beside the document of a sequence is other than it was.
+ *
+ * @param about which thing; of several notices about one the last is told
+ * @param json what goes over the line: how it is now, or that it is to be asked for
+ */
+public record Moved(UUID sequence, String about, String json) {
+  /** Who has approved what: pages ask for it. */
+  public static Moved approvals(UUID sequence) {
+    return new Moved(sequence, "approvals", "{\"approvals\":true}");
   }
 }

@@ -28,10 +28,10 @@ class OwnFigures {
     Gauge.builder("kite.live.lines", live, LiveUpdates::count)
         .description("Open pages that listen to this server")
         .register(figures);
-    for (String state : new String[] {"WAITING", "WORKING"})
+    for (String state : new String[] {"WAITING", "WORKING", "PAUSED"})
       Gauge.builder("kite.renders", () -> renders(database, state))
           .tag("state", state.toLowerCase(java.util.Locale.ROOT))
-          .description("Renders that wait or are worked at, on all servers")
+          .description("Renders that wait, are worked at or are paused, on all servers")
           .register(figures);
   }
 

@@ -4,12 +4,15 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import kite.core.number.Rate;
 import kite.core.number.Timecode;
+import kite.server.output.OutputStore;
+import kite.server.output.Scratch;
+import org.springframework.core.io.Resource;
 import org.springframework.stereotype.Component;
 
 /**
@@ -38,81 +41,86 @@ class Film {
           "-color_range",
           "tv");
 
-  /**
-   * @param type of the pictures, {@code png} or {@code jpg}, which are numbered from 00001
-   * @param frames that the film has to have
-   * @param first frame that the timecode counts from
-   * @throws IOException with ffmpeg's last words when it fails, or when frames are missing
-   */
-  void ofPictures(Path folder, String type, int frames, Rate rate, int first)
-      throws IOException, InterruptedException {
-    List<String> command = begun(rate);
-    command.addAll(
-        List.of(
-            "-i",
-            "%05d." + type,
-            "-vf",
-            "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv",
-            "-c:v",
-            "libx264",
-            "-pix_fmt",
-            "yuv420p",
-            "-crf",
-            "18"));
-    command.addAll(COLOURS);
-    finish(folder, command, frames, rate, first);
+  private final OutputStore output;
+
+  Film(OutputStore output) {
+    this.output = output;
   }
 
   /**
-   * @param pieces files in the folder, in order: H.264 as a stream of its own (Annex B), each
-   *     beginning with a key frame
+   * @param pictures names of the job's pictures, all of one type, numbered from 00001
+   * @param first frame that the timecode counts from
+   * @throws IOException with ffmpeg's last words when it fails, or when frames are missing
    */
-  void ofPieces(Path folder, List<String> pieces, int frames, Rate rate, int first)
+  void ofPictures(UUID job, List<String> pictures, Rate rate, int first)
       throws IOException, InterruptedException {
-    Path whole = folder.resolve("film.h264");
-    try (OutputStream out = Files.newOutputStream(whole)) {
-      for (String piece : pieces) Files.copy(folder.resolve(piece), out);
-    }
-    try {
+    String name = pictures.get(0), type = name.substring(name.lastIndexOf('.'));
+    try (Scratch from = output.bring(job, pictures);
+        Scratch to = output.scratch()) {
       List<String> command = begun(rate);
       command.addAll(
           List.of(
-              "-f",
-              "h264",
               "-i",
-              "film.h264",
+              from.folder().toAbsolutePath() + "/%05d" + type,
+              "-vf",
+              "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv",
               "-c:v",
-              "copy")); // how its colours are to be understood stands in it
-      finish(folder, command, frames, rate, first);
-    } finally {
-      Files.deleteIfExists(whole);
+              "libx264",
+              "-pix_fmt",
+              "yuv420p",
+              "-crf",
+              "18"));
+      command.addAll(COLOURS);
+      finish(job, to, command, pictures.size(), rate, first);
+    }
+  }
+
+  /**
+   * @param pieces names of the job's files, in order: H.264 as a stream of its own (Annex B), each
+   *     beginning with a key frame
+   */
+  void ofPieces(UUID job, List<String> pieces, int frames, Rate rate, int first)
+      throws IOException, InterruptedException {
+    try (Scratch from = output.bring(job, pieces);
+        Scratch to = output.scratch()) {
+      Path whole = to.file("film.h264");
+      try (OutputStream out = Files.newOutputStream(whole)) {
+        for (String piece : pieces) Files.copy(from.file(piece), out);
+      }
+      List<String> command = begun(rate);
+      // how its colours are to be understood stands in it
+      command.addAll(List.of("-f", "h264", "-i", "film.h264", "-c:v", "copy"));
+      finish(job, to, command, frames, rate, first);
     }
   }
 
   /** The moving picture of a film that is there; made when it is first asked for. */
-  synchronized Path moving(Path folder) throws IOException, InterruptedException {
-    Path there = folder.resolve(MOVING);
-    if (Files.isRegularFile(there)) return there;
-    String part = "part-" + MOVING;
-    run(
-        folder,
-        List.of(
-            "ffmpeg",
-            "-y",
-            "-loglevel",
-            "error",
-            "-i",
-            NAME,
-            "-vf",
-            "scale='min(" + MOVING_PX + ",iw)':-2",
-            "-c:v",
-            "libwebp_anim",
-            "-loop",
-            "0",
-            "-q:v",
-            "75",
-            part));
-    return Files.move(folder.resolve(part), there, StandardCopyOption.REPLACE_EXISTING);
+  synchronized Resource moving(UUID job) throws IOException, InterruptedException {
+    Resource there = output.get(job, MOVING);
+    if (there != null) return there;
+    try (Scratch from = output.bring(job, List.of(NAME));
+        Scratch to = output.scratch()) {
+      run(
+          to.folder(),
+          List.of(
+              "ffmpeg",
+              "-y",
+              "-loglevel",
+              "error",
+              "-i",
+              from.file(NAME).toAbsolutePath().toString(),
+              "-vf",
+              "scale='min(" + MOVING_PX + ",iw)':-2",
+              "-c:v",
+              "libwebp_anim",
+              "-loop",
+              "0",
+              "-q:v",
+              "75",
+              MOVING));
+      output.put(job, MOVING, to.file(MOVING));
+    }
+    return output.get(job, MOVING);
   }
 
   private static List<String> begun(Rate rate) {
@@ -124,12 +132,12 @@ class Film {
     return rate.numerator() + "/" + rate.denominator();
   }
 
-  private static void finish(Path folder, List<String> command, int frames, Rate rate, int first)
+  private void finish(UUID job, Scratch to, List<String> command, int frames, Rate rate, int first)
       throws IOException, InterruptedException {
-    String part = "part-" + NAME;
+    Path folder = to.folder();
     command.addAll(
         List.of(
-            "-timecode", Timecode.of(Math.max(0, first), rate), "-movflags", "+faststart", part));
+            "-timecode", Timecode.of(Math.max(0, first), rate), "-movflags", "+faststart", NAME));
     run(folder, command);
     String counted =
         run(
@@ -145,10 +153,16 @@ class Film {
                 "stream=nb_read_packets",
                 "-of",
                 "csv=p=0",
-                part));
+                NAME));
     if (!counted.equals("" + frames))
       throw new IOException("the film has " + counted + " frames instead of " + frames);
-    Files.move(folder.resolve(part), folder.resolve(NAME), StandardCopyOption.REPLACE_EXISTING);
+    output.put(job, NAME, folder.resolve(NAME));
+  }
+
+  /** Why there is no film, as a sentence. */
+  static String why(Exception e) {
+    String says = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+    return says.endsWith(".") ? says : says + ".";
   }
 
   /** What a command said, without the white space about it. */

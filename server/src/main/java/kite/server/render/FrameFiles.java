@@ -2,9 +2,7 @@ package kite.server.render;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import javax.imageio.ImageIO;
 import kite.core.document.Camera;
 import kite.core.document.Header;
@@ -19,10 +17,7 @@ import kite.exchange.picture.FinePng;
 import kite.render.Picture;
 import kite.render.Rendered;
 
-/**
- * Writes a frame's files: each beside its place and moved there, so that a file with the right name
- * is always whole. The picture that is looked at comes last: where it is, the others are.
- */
+/** Writes a frame's files into a folder of this machine, from where they are kept. */
 final class FrameFiles {
   private FrameFiles() {}
 
@@ -39,7 +34,7 @@ final class FrameFiles {
   static void write(Picture p, Path folder, int number) throws IOException {
     BufferedImage image = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
     image.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
-    whole(folder.resolve(picture(number)), part -> ImageIO.write(image, "png", part.toFile()));
+    ImageIO.write(image, "png", folder.resolve(picture(number)).toFile());
   }
 
   /** As above with what is kept beside it. */
@@ -51,37 +46,23 @@ final class FrameFiles {
         // the picture that is looked at is what is handed on
       }
       case FINE_PNG ->
-          whole(
-              file,
-              part ->
-                  FinePng.write(
-                      part, r.picture().width(), r.picture().height(), r.layers().get(0)));
-      case EXR, EXR_HALF ->
-          whole(file, part -> ExrWriter.write(part, r, form == Kept.Form.EXR_HALF, facts));
+          FinePng.write(file, r.picture().width(), r.picture().height(), r.layers().get(0));
+      case EXR, EXR_HALF -> ExrWriter.write(file, r, form == Kept.Form.EXR_HALF, facts);
     }
     write(r.picture(), folder, number);
   }
 
-  private interface Writing {
-    void to(Path part) throws IOException;
-  }
-
-  private static void whole(Path file, Writing writing) throws IOException {
-    Path part = file.resolveSibling(file.getFileName() + ".part");
-    writing.to(part);
-    Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-  }
-
   /** What the header of a frame says; the plan is brought to the frame. */
-  static ExrFacts facts(RenderJob job, Sequence s, Plan plan, Shot shot, int frame) {
+  static ExrFacts facts(RenderJob job, Sequence s, Plan plan, Shot.At at) {
     Header h = s.header();
-    String code = shot.code() == null ? "" : shot.code(), version = "v" + job.numbered;
-    String time = Timecode.of(frame - h.firstFrame(), h.rate());
+    String code = at.code() == null ? "" : at.code(), version = "v" + job.numbered;
+    String time = Timecode.of(at.frame() - h.firstFrame(), h.rate());
     int[] rate = {h.rate().numerator(), h.rate().denominator()};
-    if (shot.camera() == null)
-      return new ExrFacts(h.code(), code, "", version, frame, time, rate, 0, 0, 0, 0, null, null);
-    plan.evaluate(frame);
-    Camera c = (Camera) s.get(shot.camera());
+    if (at.camera() == null)
+      return new ExrFacts(
+          h.code(), code, "", version, at.frame(), time, rate, 0, 0, 0, 0, null, null);
+    plan.evaluate(at.frame());
+    Camera c = (Camera) s.get(at.camera());
     int slot = plan.slot(c.id()), o = slot * LensRow.SIZE;
     double[] l = plan.lens(), toCamera = Matrix.newInverse(plan.world(), slot * Matrix.SIZE);
     double[] toFrame = product(projection(l, o), toCamera);
@@ -90,7 +71,7 @@ final class FrameFiles {
         code,
         c.letter() + " " + c.name(),
         version,
-        frame,
+        at.frame(),
         time,
         rate,
         l[o + LensRow.FOCAL],

@@ -1,5 +1,7 @@
 package kite.server.render;
 
+import java.util.UUID;
+import java.util.function.Consumer;
 import kite.server.Problem;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -25,12 +27,17 @@ class NewJobs {
     this.most = most;
   }
 
-  /** Two that are asked for at once have two numbers. */
+  /**
+   * Takes a job in with its work. Two that are asked for at once have two numbers.
+   *
+   * @param work adds it to the queue
+   */
   @Transactional
-  public void add(RenderJob job) {
+  public void add(RenderJob job, Consumer<UUID> work) {
     jobs.alone(job.sequenceId.getMostSignificantBits());
     job.numbered = jobs.lastNumber(job.sequenceId, job.kind, job.label) + 1;
-    jobs.save(job);
+    jobs.saveAndFlush(job);
+    work.accept(job.id);
   }
 
   /** Refuses what would be more than one person may have under way. */

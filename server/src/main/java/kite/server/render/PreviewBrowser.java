@@ -16,8 +16,6 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import kite.server.Problem;
-import org.jobrunr.jobs.annotations.Job;
-import org.jobrunr.scheduling.JobScheduler;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -59,7 +57,6 @@ public class PreviewBrowser {
   private final Map<UUID, String> cameIn = new ConcurrentHashMap<>();
   private final Settings settings;
   private final RenderJobs jobs;
-  private final JobScheduler scheduler;
   private final WebServerApplicationContext web;
   private final FindByIndexNameSessionRepository<?> sessions;
   private final SecureRandom random;
@@ -68,14 +65,12 @@ public class PreviewBrowser {
   PreviewBrowser(
       Settings settings,
       RenderJobs jobs,
-      JobScheduler scheduler,
       WebServerApplicationContext web,
       FindByIndexNameSessionRepository<?> sessions,
       SecureRandom random,
       Clock clock) {
     this.settings = settings;
     this.jobs = jobs;
-    this.scheduler = scheduler;
     this.web = web;
     this.sessions = sessions;
     this.random = random;
@@ -87,16 +82,17 @@ public class PreviewBrowser {
     return !settings.path().isEmpty() && Files.isExecutable(Path.of(settings.path()));
   }
 
-  /** Has a worker draw a preview as soon as one is free. */
-  void draw(UUID job) {
-    scheduler.<PreviewBrowser>enqueue(b -> b.run(job));
-  }
-
-  /** Draws a preview, unless it is done or somebody draws it already. */
-  @Job(name = "Preview %0", retries = 2)
-  public void run(UUID id) throws IOException, InterruptedException {
+  /**
+   * Draws a preview, unless it is done.
+   *
+   * @return when to look again, where somebody draws it already; else null
+   */
+  Instant run(UUID id) throws IOException, InterruptedException {
     RenderJob job = jobs.findById(id).orElse(null);
-    if (job == null || job.state != RenderJob.State.WAITING) return;
+    if (job == null || !job.state.underWay()) return null;
+    Instant silent = clock.instant().minus(Previews.SILENT);
+    if (job.state == RenderJob.State.WORKING && job.heldAt != null && job.heldAt.isAfter(silent))
+      return job.heldAt.plus(Previews.SILENT).plusSeconds(1);
     Path profile = Files.createTempDirectory("kite-preview");
     Process browser = null;
     try {
@@ -108,6 +104,7 @@ public class PreviewBrowser {
       if (session != null) sessions.deleteById(session);
       FileSystemUtils.deleteRecursively(profile);
     }
+    return null;
   }
 
   private String key(RenderJob job) {

@@ -3,8 +3,6 @@ package kite.server.render;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -14,11 +12,12 @@ import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.server.CoreJson;
 import kite.server.Problem;
-import kite.server.live.Moved;
+import kite.server.output.OutputStore;
+import kite.server.output.OutputTrouble;
+import kite.server.output.Scratch;
 import kite.server.sequence.SequenceStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
@@ -59,10 +58,11 @@ class Previews {
   private final RenderFrames frames;
   private final NewJobs store;
   private final SequenceStore sequences;
-  private final RenderRunner output;
+  private final OutputStore output;
   private final PreviewBrowser browser;
+  private final Queue queue;
   private final Film film;
-  private final ApplicationEventPublisher events;
+  private final Progress progress;
   private final Clock clock;
 
   Previews(
@@ -70,10 +70,11 @@ class Previews {
       RenderFrames frames,
       NewJobs store,
       SequenceStore sequences,
-      RenderRunner output,
+      OutputStore output,
       PreviewBrowser browser,
+      Queue queue,
       Film film,
-      ApplicationEventPublisher events,
+      Progress progress,
       Clock clock) {
     this.jobs = jobs;
     this.frames = frames;
@@ -81,8 +82,9 @@ class Previews {
     this.sequences = sequences;
     this.output = output;
     this.browser = browser;
+    this.queue = queue;
     this.film = film;
-    this.events = events;
+    this.progress = progress;
     this.clock = clock;
   }
 
@@ -115,9 +117,8 @@ class Previews {
               + " pixels are more than a film of the view has, which is "
               + MOST_PX
               + " a side. Choose a smaller size.");
-    store.add(job);
-    if (job.byServer) browser.draw(job.id);
-    moved(job.sequenceId);
+    store.add(job, job.byServer ? queue::addDrawing : id -> {});
+    moved(job.sequenceId, job.id);
     return job.id;
   }
 
@@ -128,7 +129,7 @@ class Previews {
   /** A preview that was stopped waits for a page again. */
   void goOn(UUID id, boolean byServer) {
     jobs.waitFrom(id, clock.instant());
-    if (byServer) browser.draw(id);
+    if (byServer) queue.addDrawing(id);
   }
 
   /**
@@ -153,7 +154,7 @@ class Previews {
           frames.findByJobIdOrderByNumber(id).stream()
               .filter(f -> !f.file.endsWith("." + page.form().ending))
               .toList());
-    moved(job.sequenceId);
+    moved(job.sequenceId, job.id);
     Sequence s = SequenceJson.read(job.document);
     return new PreviewApi.ToDraw(
         job.sequenceId,
@@ -190,15 +191,18 @@ class Previews {
     if (jobs.stopAsked(id)) {
       jobs.end(
           id, holder, RenderJob.State.STOPPED, "Stopped. The frames that were drawn are kept.");
-      moved(job.sequenceId);
+      moved(job.sequenceId, job.id);
       return false;
     }
-    Path folder = output.folder(id);
-    Files.createDirectories(folder);
     String name = String.format("%05d.%s", of.first(), form.ending);
-    Path part = folder.resolve(name + ".part");
-    Files.write(part, bytes);
-    Files.move(part, folder.resolve(name), StandardCopyOption.ATOMIC_MOVE);
+    try (Scratch scratch = output.scratch()) {
+      output.put(id, name, Files.write(scratch.file(name), bytes));
+    } catch (OutputTrouble e) {
+      LOG.warn("Preview {} cannot be kept", id, e);
+      jobs.end(id, holder, RenderJob.State.FAILED, e.getMessage() + " What was drawn is kept.");
+      moved(job.sequenceId, job.id);
+      return false;
+    }
     List<RenderFrame> rows = new ArrayList<>();
     for (int i = 0; i < of.frames(); i++)
       rows.add(
@@ -209,7 +213,7 @@ class Previews {
               Math.max(0, of.seconds()) / of.frames(),
               bytes.length / of.frames()));
     frames.saveAll(rows);
-    moved(job.sequenceId);
+    moved(job.sequenceId, job.id);
     return true;
   }
 
@@ -232,10 +236,10 @@ class Previews {
     } catch (IOException e) {
       LOG.warn("Preview {} failed", id, e);
       state = RenderJob.State.FAILED;
-      message = "The film failed: " + e.getMessage() + ". Resume it to try again.";
+      message = "The film failed: " + Film.why(e) + " Resume it to try again.";
     }
     jobs.end(id, holder, state, message);
-    moved(job.sequenceId);
+    moved(job.sequenceId, job.id);
   }
 
   private void make(RenderJob job) throws IOException, InterruptedException {
@@ -246,20 +250,10 @@ class Previews {
     Sequence s = SequenceJson.read(job.document);
     int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
     String name = all.get(0).file;
+    List<String> files = all.stream().map(f -> f.file).distinct().toList();
     if (name.endsWith(DrawnForm.H264.ending))
-      film.ofPieces(
-          output.folder(job.id),
-          all.stream().map(f -> f.file).distinct().toList(),
-          job.framesTotal,
-          s.header().rate(),
-          first);
-    else
-      film.ofPictures(
-          output.folder(job.id),
-          name.substring(name.lastIndexOf('.') + 1),
-          job.framesTotal,
-          s.header().rate(),
-          first);
+      film.ofPieces(job.id, files, job.framesTotal, s.header().rate(), first);
+    else film.ofPictures(job.id, files, s.header().rate(), first);
   }
 
   private RenderJob preview(UUID id) {
@@ -268,8 +262,8 @@ class Previews {
         .orElseThrow(() -> Problem.missing("film of the view"));
   }
 
-  private void moved(UUID sequence) {
-    events.publishEvent(new Moved(sequence, Moved.What.RENDERS));
+  private void moved(UUID sequence, UUID job) {
+    progress.tell(sequence, job);
   }
 
   private static Problem bad(String text) {

@@ -1,19 +1,18 @@
 package kite.server.render;
 
+import java.io.IOException;
 import java.security.Principal;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import kite.core.document.Sequence;
-import kite.render.FrameRenderer;
 import kite.server.Problem;
-import kite.server.live.Moved;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
 import kite.server.rights.Role;
 import kite.server.sequence.SequenceStore;
-import org.jobrunr.scheduling.JobScheduler;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,37 +29,40 @@ class RenderApi {
   private static final int MOST_SAMPLES = 1024;
   private static final int MOST_LISTED = 50;
 
-  /** Bytes that a picture may take while it is rendered. */
-  private static final long MEMORY = Runtime.getRuntime().maxMemory() / 2;
-
   private final SequenceStore sequences;
   private final RenderJobs jobs;
-  private final JobScheduler scheduler;
-  private final ApplicationEventPublisher events;
+  private final RenderFrames frames;
+  private final RenderTroubles troubles;
+  private final Queue queue;
+  private final Steering steering;
+  private final Progress progress;
   private final Clock clock;
   private final NewJobs store;
-  private final Previews previews;
   private final NewJobs.Most most;
   private final Rights rights;
 
   RenderApi(
       SequenceStore sequences,
       RenderJobs jobs,
-      JobScheduler scheduler,
-      ApplicationEventPublisher events,
+      RenderFrames frames,
+      RenderTroubles troubles,
+      Queue queue,
+      Steering steering,
+      Progress progress,
       Clock clock,
       NewJobs store,
       NewJobs.Most most,
-      Previews previews,
       Rights rights) {
-    this.previews = previews;
     this.store = store;
     this.most = most;
     this.rights = rights;
     this.sequences = sequences;
     this.jobs = jobs;
-    this.scheduler = scheduler;
-    this.events = events;
+    this.frames = frames;
+    this.troubles = troubles;
+    this.queue = queue;
+    this.steering = steering;
+    this.progress = progress;
     this.clock = clock;
   }
 
@@ -73,6 +75,8 @@ class RenderApi {
    * @param samples lens rays per pixel
    * @param handles whether a shot is rendered with the production's handles; not when left out
    * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
+   * @param early whether the first, last and middle frames are made first; not when left out
+   * @param urgency when it has its turn; in turn with others when left out
    * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
    *     left out
    */
@@ -86,37 +90,9 @@ class RenderApi {
       int samples,
       Boolean handles,
       Boolean motionBlur,
+      Boolean early,
+      Urgency urgency,
       Kept kept) {}
-
-  /**
-   * A job as the page shows it.
-   *
-   * @param numbered the how-manieth of its kind and name, from 1
-   * @param form of the files that a frame is handed on in ({@link Kept.Form})
-   * @param preview whether it is a film of the lens view
-   * @param byServer whether a preview is drawn by a page of the server's own
-   * @param secondsAFrame that its frames took on the average; null before the first
-   * @param secondsLeft what the frames to come will take by that, as long as it is worked at
-   */
-  record RenderShown(
-      UUID id,
-      String label,
-      int numbered,
-      boolean preview,
-      boolean byServer,
-      String state,
-      String message,
-      int done,
-      int total,
-      int width,
-      int height,
-      int samples,
-      String form,
-      String askedBy,
-      String askedAt,
-      boolean film,
-      Double secondsAFrame,
-      Double secondsLeft) {}
 
   @PostMapping("/sequences/{id}/renders")
   @May.LookAtSequence
@@ -153,16 +129,15 @@ class RenderApi {
     }
     roomFor(job);
     job.samples = asked.samples();
-    store.add(job);
-    UUID jobId = job.id;
-    scheduler.<RenderRunner>enqueue(jobId, r -> r.run(jobId));
-    return moved(id, jobId);
+    job.early = Boolean.TRUE.equals(asked.early());
+    if (asked.urgency() != null) job.urgency = allowed(asked.urgency(), artist);
+    store.add(job, j -> queue.addFrames(job, Order.of(shots.shots(), job.early)));
+    return moved(id, job.id);
   }
 
   /** Refuses pictures that would take more than half of the memory: the worker would end. */
   private static void roomFor(RenderJob job) {
-    long most = MEMORY / (FrameRenderer.BYTES_A_PIXEL + Kept.read(job.kept).bytesAPixel());
-    if ((long) job.width * job.height > most)
+    if (!PictureRoom.holds(job))
       throw bad(
           job.width
               + " × "
@@ -170,7 +145,7 @@ class RenderApi {
               + " pixels are more than is rendered here"
               + (job.kept == null ? "" : " with these passes")
               + ", which is "
-              + most / 1_000_000
+              + PictureRoom.mostPixels(job) / 1_000_000
               + " million. Choose a smaller size.");
   }
 
@@ -178,29 +153,11 @@ class RenderApi {
     return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", text);
   }
 
-  private static RenderShown shown(RenderJobs.Listed j) {
-    boolean film = j.state() == RenderJob.State.DONE && j.framesTotal() > 1;
-    return new RenderShown(
-        j.id(),
-        j.label(),
-        j.numbered(),
-        j.kind() == RenderJob.Kind.PREVIEW,
-        j.byServer(),
-        j.state().name(),
-        j.message(),
-        (int) j.done(),
-        j.framesTotal(),
-        j.width(),
-        j.height(),
-        j.samples(),
-        Kept.read(j.kept()).form().name(),
-        j.askedBy(),
-        j.askedAt().toString(),
-        film,
-        j.secondsAFrame(),
-        j.secondsAFrame() != null && j.state() == RenderJob.State.WORKING
-            ? j.secondsAFrame() * (j.framesTotal() - j.done())
-            : null);
+  private static Urgency allowed(Urgency asked, boolean artist) {
+    if (asked == Urgency.URGENT && !artist)
+      throw new Problem(
+          HttpStatus.FORBIDDEN, "rights", "Only an artist may have a render made before others.");
+    return asked;
   }
 
   @GetMapping("/sequences/{id}/renders")
@@ -208,13 +165,19 @@ class RenderApi {
   List<RenderShown> list(@PathVariable UUID id) {
     jobs.endSilentPreviews(id, Previews.GONE, clock.instant().minus(Previews.SILENT));
     jobs.endUnbegun(id, Previews.UNBEGUN, clock.instant().minus(Previews.UNBEGUN_FOR));
-    return jobs.list(id, Limit.of(MOST_LISTED)).stream().map(RenderApi::shown).toList();
+    return progress.all(id, Limit.of(MOST_LISTED));
   }
 
   @GetMapping("/renders/{id}")
   @May.LookAtRender
   RenderShown one(@PathVariable UUID id) {
-    return shown(listed(id));
+    return seen(id);
+  }
+
+  private RenderShown seen(UUID id) {
+    RenderShown found = progress.of(id);
+    if (found == null) throw Problem.missing("render");
+    return found;
   }
 
   private RenderJobs.Listed listed(UUID id) {
@@ -226,43 +189,88 @@ class RenderApi {
   @PostMapping("/renders/{id}/stop")
   @May.LookAtRender
   RenderShown stop(@PathVariable UUID id, Principal who) {
-    RenderJobs.Listed job = listed(id);
-    own(job, who);
-    jobs.askStop(id);
-    jobs.endUnheld(
-        id,
-        "Stopped. The frames that were finished are kept.",
-        clock.instant().minus(RenderRunner.SILENT));
+    RenderJobs.Listed job = own(id, who);
+    steering.stop(id, job.kind() == RenderJob.Kind.PREVIEW);
     return moved(job.sequenceId(), id);
   }
 
-  /** Lets a job that was stopped or failed go on after the frames it has. */
+  /** Lets no more frames be begun; those that are being made are finished. */
+  @PostMapping("/renders/{id}/pause")
+  @May.LookAtRender
+  RenderShown pause(@PathVariable UUID id, Principal who) {
+    RenderJobs.Listed job = own(id, who);
+    steering.pause(id);
+    return moved(job.sequenceId(), id);
+  }
+
+  /** Lets a job that is paused, was stopped or failed go on after the frames it has. */
   @PostMapping("/renders/{id}/resume")
   @May.LookAtRender
-  RenderShown resume(@PathVariable UUID id, Principal who) {
-    RenderJobs.Listed job = listed(id);
-    own(job, who);
-    if (jobs.resume(id) == 0)
-      throw new Problem(
-          HttpStatus.CONFLICT, "state", "Only what was stopped or has failed can be resumed.");
-    if (job.kind() == RenderJob.Kind.RENDER) scheduler.<RenderRunner>enqueue(r -> r.run(id));
-    else previews.goOn(id, job.byServer());
+  RenderShown resume(@PathVariable UUID id, Principal who) throws IOException {
+    RenderJobs.Listed job = own(id, who);
+    steering.resume(id);
+    return moved(job.sequenceId(), id);
+  }
+
+  record Hurried(Urgency urgency) {}
+
+  /** Gives a job another turn. */
+  @PostMapping("/renders/{id}/urgency")
+  @May.LookAtRender
+  RenderShown hurry(@PathVariable UUID id, @RequestBody Hurried asked, Principal who) {
+    RenderJobs.Listed job = own(id, who);
+    if (asked.urgency() == null) throw bad("Say when it has its turn.");
+    steering.hurry(id, allowed(asked.urgency(), rights.roleIn(job.sequenceId()).may(Role.ARTIST)));
+    return moved(job.sequenceId(), id);
+  }
+
+  /**
+   * A frame of a job.
+   *
+   * @param seconds that it took; null where it failed
+   * @param worker who made it; null for those of earlier builds
+   * @param trouble why it could not be made; null where it is there
+   */
+  record FrameShown(int number, Double seconds, String worker, String trouble) {}
+
+  /** Frames that are there or failed, in the order of the film. */
+  @GetMapping("/renders/{id}/frames")
+  @May.LookAtRender
+  List<FrameShown> frames(@PathVariable UUID id) {
+    listed(id);
+    List<FrameShown> all = new ArrayList<>();
+    for (RenderFrame f : frames.findByJobIdOrderByNumber(id))
+      all.add(new FrameShown(f.number, f.seconds, f.worker, null));
+    for (RenderTrouble t : troubles.findByJobIdOrderByNumber(id))
+      all.add(new FrameShown(t.number, null, null, t.says));
+    all.sort(Comparator.comparingInt(FrameShown::number));
+    return all;
+  }
+
+  /** Makes a frame again that is there or failed. */
+  @PostMapping("/renders/{id}/frames/{number}/again")
+  @May.LookAtRender
+  RenderShown again(@PathVariable UUID id, @PathVariable int number, Principal who) {
+    RenderJobs.Listed job = own(id, who);
+    steering.again(id, number);
     return moved(job.sequenceId(), id);
   }
 
   /** Tells who looks at the sequence; gives the job as it is now. */
   private RenderShown moved(UUID sequence, UUID job) {
-    events.publishEvent(new Moved(sequence, Moved.What.RENDERS));
-    return shown(listed(job));
+    progress.tell(sequence, job);
+    return seen(job);
   }
 
-  /** Who may not edit may stop and resume what they asked for themselves, and nothing else. */
-  private void own(RenderJobs.Listed job, Principal who) {
+  /** Who may not edit may change what they asked for themselves, and nothing else. */
+  private RenderJobs.Listed own(UUID id, Principal who) {
+    RenderJobs.Listed job = listed(id);
     if (!rights.roleIn(job.sequenceId()).may(Role.ARTIST) && !job.askedBy().equals(who.getName()))
       throw new Problem(
           HttpStatus.FORBIDDEN,
           "rights",
-          job.askedBy() + " asked for this render. Only they or an artist may stop or resume it.");
+          job.askedBy() + " asked for this render. Only they or an artist may change it.");
+    return job;
   }
 
   /** What can be kept beside a render's pictures. */

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.IdClass;
 import java.io.Serializable;
+import java.time.Instant;
 import java.util.UUID;
 
 /** A finished picture of a job, numbered from 1 in the order of the film. */
@@ -21,6 +22,18 @@ class RenderFrame {
 
   /** On the disk; 0 for those of earlier builds. */
   long bytes;
+
+  /** When it was stored, and by whom; null for those of earlier builds. */
+  Instant madeAt;
+
+  @Column(columnDefinition = "text")
+  String worker;
+
+  /**
+   * Passes that were wanted of lights which can have no share in them, parted by commas, or null.
+   */
+  @Column(columnDefinition = "text")
+  String without;
 
   record Key(UUID jobId, int number) implements Serializable {}
 

@@ -26,9 +26,16 @@ class RenderJob {
   enum State {
     WAITING,
     WORKING,
+    /** Frames that were begun are finished, no more are begun until somebody says so. */
+    PAUSED,
     DONE,
     STOPPED,
-    FAILED
+    FAILED;
+
+    /** Whether frames that come still count. */
+    boolean underWay() {
+      return this == WAITING || this == WORKING || this == PAUSED;
+    }
   }
 
   @Id UUID id;
@@ -78,9 +85,19 @@ class RenderJob {
   @Column(columnDefinition = "text")
   State state;
 
+  @Enumerated(EnumType.STRING)
+  @Column(columnDefinition = "text")
+  Urgency urgency = Urgency.NORMAL;
+
+  /** Whether the first, last and middle frames of shots are made first. */
+  boolean early;
+
+  /** How often it was taken up again. */
+  int round;
+
   boolean stopAsked;
 
-  /** Who works it off; null while nobody does. */
+  /** The page that draws a preview; null while none does. */
   UUID holder;
 
   /** When the holder last said that it is at it. */

@@ -13,6 +13,7 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   /**
    * What a list of jobs shows; their documents stay where they are.
    *
+   * @param newest number of the frame that came last; null before the first
    * @param secondsAFrame that its frames took on the average; null before the first
    */
   record Listed(
@@ -29,16 +30,22 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
       int height,
       int samples,
       String kept,
+      Urgency urgency,
       String askedBy,
       Instant askedAt,
       long done,
+      long failed,
+      Integer newest,
       Double secondsAFrame) {}
 
   String LISTED =
       "select new kite.server.render.RenderJobs$Listed(j.id, j.sequenceId, j.label, j.kind,"
           + " j.numbered, j.byServer, j.state, j.message,"
-          + " j.framesTotal, j.width, j.height, j.samples, j.kept, j.askedBy, j.askedAt,"
-          + " (select count(f) from RenderFrame f where f.jobId = j.id),"
+          + " j.framesTotal, j.width, j.height, j.samples, j.kept, j.urgency, j.askedBy,"
+          + " j.askedAt, (select count(f) from RenderFrame f where f.jobId = j.id),"
+          + " (select count(t) from RenderTrouble t where t.jobId = j.id),"
+          + " (select max(f.number) from RenderFrame f where f.jobId = j.id and (f.madeAt is null or"
+          + " f.madeAt = (select max(g.madeAt) from RenderFrame g where g.jobId = j.id))),"
           + " (select avg(f.seconds) from RenderFrame f where f.jobId = j.id)) from RenderJob j ";
 
   @Query(LISTED + "where j.sequenceId = :sequence order by j.askedAt desc")
@@ -47,54 +54,59 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   @Query(LISTED + "where j.id = :id")
   Listed listed(UUID id);
 
-  /** Jobs of a person that wait or are worked at. */
+  /** Jobs of a person that have not ended. */
   @Query(
       "select count(j) from RenderJob j where j.askedBy = :who and j.state in"
-          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING)")
+          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING,"
+          + " kite.server.render.RenderJob$State.PAUSED)")
   int unfinished(String who);
 
+  /** Whether frames of a round still count. */
   @Query(
-      "select count(j) > 0 from RenderJob j where j.id = :id"
-          + " and j.state = kite.server.render.RenderJob$State.WORKING")
-  boolean worked(UUID id);
+      "select count(j) > 0 from RenderJob j where j.id = :id and j.round = :round and j.state in"
+          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING,"
+          + " kite.server.render.RenderJob$State.PAUSED)")
+  boolean wanted(UUID id, int round);
 
-  @Query(
-      "select j.id from RenderJob j where j.kind = :kind and j.state in"
-          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING)")
-  List<UUID> allUnfinished(RenderJob.Kind kind);
+  @Query("select j.sequenceId from RenderJob j where j.id = :id")
+  UUID sequenceOf(UUID id);
 
-  /** Previews that a browser of the server's own is to draw. */
-  @Query(
-      "select j.id from RenderJob j where j.byServer and j.state ="
-          + " kite.server.render.RenderJob$State.WAITING")
-  List<UUID> waitingForBrowser();
+  /** Has the job for oneself until the transaction ends. */
+  @Query(value = "select 1 from render_job where id = :id for update", nativeQuery = true)
+  Integer lock(UUID id);
 
-  /**
-   * Jobs that may be worked at, those first whose people have waited longest for a turn, then the
-   * oldest: that of somebody with one job comes before the tenth of somebody with ten.
-   */
-  @Query(
-      "select j.id from RenderJob j where j.kind = kite.server.render.RenderJob$Kind.RENDER"
-          + " and (j.state = kite.server.render.RenderJob$State.WAITING"
-          + " or (j.state = kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent))"
-          + " order by (select max(k.heldAt) from RenderJob k where k.askedBy = j.askedBy)"
-          + " asc nulls first, j.askedAt")
-  List<UUID> inTurn(Instant silent, Limit most);
-
-  /** Whether somebody else's job waits. */
-  @Query(
-      "select count(j) > 0 from RenderJob j where j.askedBy <> :who"
-          + " and j.kind = kite.server.render.RenderJob$Kind.RENDER"
-          + " and j.state = kite.server.render.RenderJob$State.WAITING")
-  boolean othersWait(String who);
-
-  /** Gives a job back that one holds, to go on with it at its next turn. */
+  /** A worker has begun; 0 when one has before. */
   @Modifying
   @Transactional
   @Query(
-      "update RenderJob j set j.state = kite.server.render.RenderJob$State.WAITING, j.message ="
-          + " :message, j.holder = null where j.id = :id and j.holder = :me")
-  int giveBack(UUID id, UUID me, String message);
+      "update RenderJob j set j.state = kite.server.render.RenderJob$State.WORKING, j.message = ''"
+          + " where j.id = :id and j.state = kite.server.render.RenderJob$State.WAITING")
+  int beginWork(UUID id);
+
+  @Modifying
+  @Transactional
+  @Query("update RenderJob j set j.state = :state, j.message = :message where j.id = :id")
+  int become(UUID id, RenderJob.State state, String message);
+
+  /** Ends a job that is under way; 0 when it is not. */
+  @Modifying
+  @Transactional
+  @Query(
+      "update RenderJob j set j.state = :state, j.message = :message where j.id = :id and j.state in"
+          + " (kite.server.render.RenderJob$State.WAITING, kite.server.render.RenderJob$State.WORKING,"
+          + " kite.server.render.RenderJob$State.PAUSED)")
+  int endWork(UUID id, RenderJob.State state, String message);
+
+  /** What a pixel's lens ray took in the newest jobs of a sequence, in seconds; null before any. */
+  @Query(
+      value =
+          "select sum(f.seconds) / sum(1.0 * j.width * j.height * j.samples) from render_job j"
+              + " join lateral (select seconds from render_frame f where f.job_id = j.id"
+              + " order by number limit 20) f on true where j.id in (select id from render_job"
+              + " where sequence_id = :sequence and kind = 'RENDER' and state = 'DONE'"
+              + " order by asked_at desc limit 5)",
+      nativeQuery = true)
+  Double secondsARay(UUID sequence);
 
   @Query("select j.stopAsked from RenderJob j where j.id = :id")
   boolean stopAsked(UUID id);
@@ -174,12 +186,23 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " j.kind = :kind and j.label = :label")
   int lastNumber(UUID sequence, RenderJob.Kind kind, String label);
 
-  /** Lets a job that ended go on; 0 when it is under way or done. */
+  /** Lets a job that ended go on as a new round; 0 when it is under way or done. */
   @Modifying
   @Transactional
   @Query(
       "update RenderJob j set j.state = kite.server.render.RenderJob$State.WAITING, j.message = '',"
-          + " j.stopAsked = false, j.holder = null where j.id = :id and j.state in"
+          + " j.stopAsked = false, j.holder = null, j.round = j.round + 1 where j.id = :id and"
+          + " j.state in"
           + " (kite.server.render.RenderJob$State.STOPPED, kite.server.render.RenderJob$State.FAILED)")
   int resume(UUID id);
+
+  @Modifying
+  @Transactional
+  @Query("update RenderJob j set j.round = j.round + 1 where j.id = :id")
+  int nextRound(UUID id);
+
+  @Modifying
+  @Transactional
+  @Query("update RenderJob j set j.urgency = :urgency where j.id = :id")
+  int hurry(UUID id, Urgency urgency);
 }

@@ -1,15 +1,14 @@
 package kite.server.render;
 
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import kite.server.Problem;
+import kite.server.output.OutputStore;
 import kite.server.rights.May;
-import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -30,13 +29,13 @@ class ResultApi {
 
   private final RenderJobs jobs;
   private final RenderFrames frames;
-  private final RenderRunner runner;
+  private final OutputStore output;
   private final Film film;
 
-  ResultApi(RenderJobs jobs, RenderFrames frames, RenderRunner runner, Film film) {
+  ResultApi(RenderJobs jobs, RenderFrames frames, OutputStore output, Film film) {
     this.jobs = jobs;
     this.frames = frames;
-    this.runner = runner;
+    this.output = output;
     this.film = film;
   }
 
@@ -52,7 +51,7 @@ class ResultApi {
             .findById(new RenderFrame.Key(id, number))
             .filter(x -> x.file.endsWith(".png"))
             .orElseThrow(() -> Problem.missing("frame"));
-    return file(runner.folder(id).resolve(f.file), MediaType.IMAGE_PNG);
+    return file(there(id, f.file), MediaType.IMAGE_PNG);
   }
 
   /** A frame as it is handed on, in the form that was asked for. */
@@ -65,7 +64,7 @@ class ResultApi {
     return ResponseEntity.status(HttpStatus.OK)
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(name))
         .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
-        .body(new FileSystemResource(there(runner.folder(id).resolve(name))));
+        .body(there(id, name));
   }
 
   /** Every finished picture that is looked at, in one archive, in the order of the film. */
@@ -95,7 +94,9 @@ class ResultApi {
             for (RenderFrame f : finished) {
               String name = FrameFiles.delivered(f.number, form);
               zip.putNextEntry(new ZipEntry(name));
-              Files.copy(runner.folder(j.id).resolve(name), zip);
+              try (InputStream in = there(j.id, name).getInputStream()) {
+                in.transferTo(zip);
+              }
               zip.closeEntry();
             }
           }
@@ -117,7 +118,7 @@ class ResultApi {
   @May.LookAtRender
   ResponseEntity<Resource> film(@PathVariable UUID id) {
     if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
-    return file(runner.folder(id).resolve(Film.NAME), MediaType.parseMediaType("video/mp4"));
+    return file(there(id, Film.NAME), MediaType.parseMediaType("video/mp4"));
   }
 
   /** The film as a moving picture (WebP), up to 640 pixels wide. */
@@ -125,24 +126,29 @@ class ResultApi {
   @May.LookAtRender
   ResponseEntity<Resource> moving(@PathVariable UUID id) throws InterruptedException {
     if (job(id).state != RenderJob.State.DONE) throw Problem.missing("film");
-    there(runner.folder(id).resolve(Film.NAME));
+    there(id, Film.NAME);
     try {
-      return file(film.moving(runner.folder(id)), MediaType.parseMediaType("image/webp"));
+      return file(film.moving(id), MediaType.parseMediaType("image/webp"));
     } catch (IOException e) {
       throw new Problem(
           HttpStatus.INTERNAL_SERVER_ERROR,
           "film",
-          "The moving picture could not be made: " + e.getMessage() + ".");
+          "The moving picture could not be made: " + Film.why(e));
     }
   }
 
-  private static ResponseEntity<Resource> file(Path path, MediaType type) {
-    return ResponseEntity.ok().contentType(type).body(new FileSystemResource(there(path)));
+  private static ResponseEntity<Resource> file(Resource file, MediaType type) {
+    return ResponseEntity.ok().contentType(type).body(file);
   }
 
-  private static Path there(Path path) {
-    if (!Files.isRegularFile(path))
-      throw Problem.missing("file any more: it was removed from the output folder");
-    return path;
+  private Resource there(UUID job, String name) {
+    try {
+      Resource file = output.get(job, name);
+      if (file == null)
+        throw Problem.missing("file any more: it was removed from where renders are kept");
+      return file;
+    } catch (IOException e) {
+      throw new Problem(HttpStatus.INTERNAL_SERVER_ERROR, "output", Film.why(e));
+    }
   }
 }

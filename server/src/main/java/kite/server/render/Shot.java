@@ -16,6 +16,22 @@ record Shot(String camera, int first, int last, String code) {
     return last - first + 1;
   }
 
+  /** A frame of a run. */
+  record At(String camera, int frame, String code) {}
+
+  /**
+   * @param number of a frame in all runs, from 1
+   */
+  static At at(List<Shot> shots, int number) {
+    int before = 0;
+    for (Shot s : shots) {
+      if (number <= before + s.frames())
+        return new At(s.camera, s.first + number - before - 1, s.code);
+      before += s.frames();
+    }
+    throw new IllegalArgumentException("There is no frame " + number + " in " + before);
+  }
+
   static String write(List<Shot> shots) {
     return Json.MAPPER.writeValueAsString(shots);
   }

@@ -68,7 +68,7 @@ class Approvals {
     a.note = GivenNames.title("note", note);
     rows.save(a);
     row.approvals++;
-    events.publishEvent(new Moved(sequence, Moved.What.APPROVALS));
+    events.publishEvent(Moved.approvals(sequence));
   }
 
   /** Lets a camera or shot be edited again. */
@@ -80,7 +80,7 @@ class Approvals {
     if (a == null) return;
     rows.delete(a);
     row.approvals--;
-    events.publishEvent(new Moved(sequence, Moved.What.APPROVALS));
+    events.publishEvent(Moved.approvals(sequence));
   }
 
   private static void refuseArtist(Role role) {

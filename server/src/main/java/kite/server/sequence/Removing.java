@@ -14,6 +14,10 @@ import org.springframework.stereotype.Component;
 class Removing {
   private static final List<String> STATEMENTS =
       List.of(
+          "delete from work where job in"
+              + " (select id::text from render_job where sequence_id = :sequence)",
+          "delete from render_trouble where job_id in"
+              + " (select id from render_job where sequence_id = :sequence)",
           "delete from render_frame where job_id in"
               + " (select id from render_job where sequence_id = :sequence)",
           "delete from render_job where sequence_id = :sequence",

@@ -1,15 +1,13 @@
 package kite.server.studio;
 
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
+import kite.server.output.OutputStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
@@ -20,14 +18,11 @@ class Health {
   private static final Logger LOG = LoggerFactory.getLogger(Health.class);
   private static final int PATIENCE_S = 10;
 
-  /** Less room than this is said to be little. */
-  private static final long LITTLE_ROOM = 5L << 30;
-
   private final JdbcTemplate database;
-  private final Path output;
+  private final OutputStore output;
   private final BuildProperties build;
 
-  Health(DataSource database, @Value("${kite.output}") Path output, BuildProperties build) {
+  Health(DataSource database, OutputStore output, BuildProperties build) {
     this.database = new JdbcTemplate(database);
     this.output = output;
     this.build = build;
@@ -61,17 +56,10 @@ class Health {
 
   private Seen output() {
     try {
-      Files.createDirectories(output);
-      Path tried = Files.createTempFile(output, "tried", "");
-      Files.delete(tried);
-      long free = Files.getFileStore(output).getUsableSpace();
-      return new Seen(
-          "Folder of renders",
-          free > LITTLE_ROOM,
-          output.toAbsolutePath().normalize() + ", " + size(free) + " free");
+      return new Seen(output.name(), true, output.look());
     } catch (IOException e) {
-      LOG.warn("The folder of renders cannot be written to", e);
-      return new Seen("Folder of renders", false, output + " cannot be written to");
+      LOG.warn("Renders cannot be kept", e);
+      return new Seen(output.name(), false, e.getMessage());
     }
   }
 

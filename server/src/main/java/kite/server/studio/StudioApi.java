@@ -65,7 +65,7 @@ class StudioApi {
           (select count(*) from render_frame f where f.job_id = j.id) done
         from render_job j join sequence s on s.id = j.sequence_id
           join production p on p.id = s.production_id
-        where j.state in ('WAITING', 'WORKING') order by j.asked_at limit
+        where j.state in ('WAITING', 'WORKING', 'PAUSED') order by j.asked_at limit
         """
             + MOST_JOBS,
         (r, i) ->

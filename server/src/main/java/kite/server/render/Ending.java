@@ -1,0 +1,147 @@
+package kite.server.render;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.UUID;
+import kite.server.queue.WorkerName;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Counts what workers bring, and sees whether a job has ended with it. Whoever counts has the job's
+ * row for that moment, so that of two workers that bring the last two frames one ends the job.
+ */
+@Service
+class Ending {
+  private static final int MOST_SAID = 300;
+  private static final String KEPT = " The frames that were finished are kept.";
+
+  private final RenderJobs jobs;
+  private final RenderFrames frames;
+  private final RenderTroubles troubles;
+  private final Queue queue;
+  private final Progress progress;
+  private final WorkerName worker;
+  private final Clock clock;
+
+  Ending(
+      RenderJobs jobs,
+      RenderFrames frames,
+      RenderTroubles troubles,
+      Queue queue,
+      Progress progress,
+      WorkerName worker,
+      Clock clock) {
+    this.jobs = jobs;
+    this.frames = frames;
+    this.troubles = troubles;
+    this.queue = queue;
+    this.progress = progress;
+    this.worker = worker;
+    this.clock = clock;
+  }
+
+  /** Begins a frame; gives its job, or null when the frame is wanted no more. */
+  @Transactional
+  public RenderJob begin(FrameWork frame) {
+    if (!jobs.wanted(frame.job(), frame.round())
+        || frames.existsById(new RenderFrame.Key(frame.job(), frame.number()))) return null;
+    RenderJob job = jobs.findById(frame.job()).orElseThrow();
+    if (jobs.beginWork(job.id) > 0) progress.tell(job.sequenceId, job.id);
+    return job;
+  }
+
+  /** Says something of a job that is under way. */
+  @Transactional
+  public void says(RenderJob job, String sentence) {
+    if (jobs.endWork(job.id, RenderJob.State.WORKING, sentence) > 0)
+      progress.tell(job.sequenceId, job.id);
+  }
+
+  /** A frame is there; it counts when it is still wanted and nobody has brought it before. */
+  @Transactional
+  public void came(FrameWork frame, FrameMaker.Made made, double seconds, long bytes) {
+    jobs.lock(frame.job());
+    if (!jobs.wanted(frame.job(), frame.round())) return;
+    frames.count(
+        frame.job(),
+        frame.number(),
+        made.picture(),
+        seconds,
+        bytes,
+        clock.instant(),
+        worker.text(),
+        made.without().isEmpty() ? null : String.join(", ", made.without()));
+    troubles.deleteAllByIdInBatch(List.of(new RenderFrame.Key(frame.job(), frame.number())));
+    settle(frame);
+  }
+
+  /** A frame cannot be made. */
+  @Transactional
+  public void cannot(FrameWork frame, String why) {
+    jobs.lock(frame.job());
+    if (!jobs.wanted(frame.job(), frame.round())) return;
+    troubles.save(
+        new RenderTrouble(
+            frame.job(), frame.number(), why.substring(0, Math.min(MOST_SAID, why.length()))));
+    troubles.flush();
+    settle(frame);
+  }
+
+  private void settle(FrameWork frame) {
+    RenderJob job = jobs.findById(frame.job()).orElseThrow();
+    int there = frames.countByJobId(job.id);
+    if (there >= job.framesTotal) {
+      if (job.framesTotal > 1) queue.addFilm(job.id);
+      else jobs.become(job.id, RenderJob.State.DONE, whatIsMissing(job.id));
+    } else if (queue.framesLeft(job.id, frame.round(), frame.number()) == 0) {
+      List<RenderTrouble> failed = troubles.findByJobIdOrderByNumber(job.id);
+      if (!failed.isEmpty()) jobs.become(job.id, RenderJob.State.FAILED, says(failed));
+      else if (job.state != RenderJob.State.PAUSED)
+        jobs.become(job.id, RenderJob.State.STOPPED, "Some frames are not made yet." + KEPT);
+    }
+    progress.tell(job.sequenceId, job.id);
+  }
+
+  private static String says(List<RenderTrouble> failed) {
+    RenderTrouble first = failed.get(0);
+    String which =
+        failed.size() == 1
+            ? "Frame " + first.number + " could not be made: "
+            : failed.size()
+                + " frames could not be made. The first of them, "
+                + first.number
+                + ": ";
+    return which + first.says + ". The others are kept. Resume tries again.";
+  }
+
+  /** The job cannot go on. */
+  @Transactional
+  public void failed(UUID id, String sentence) {
+    jobs.lock(id);
+    if (jobs.endWork(id, RenderJob.State.FAILED, sentence) == 0) return;
+    queue.removeWaiting(id);
+    progress.tell(jobs.sequenceOf(id), id);
+  }
+
+  /** All of a job is there, and its film. */
+  @Transactional
+  public void done(UUID id) {
+    jobs.lock(id);
+    if (jobs.endWork(id, RenderJob.State.DONE, whatIsMissing(id)) > 0)
+      progress.tell(jobs.sequenceOf(id), id);
+  }
+
+  /** Says which passes that were wanted are in no file, or nothing. */
+  private String whatIsMissing(UUID id) {
+    TreeSet<String> without = new TreeSet<>();
+    for (String some : frames.without(id)) without.addAll(List.of(some.split(", ")));
+    return without.isEmpty()
+        ? ""
+        : "In no file, because the light can have no share in it: "
+            + String.join(", ", new ArrayList<>(without))
+            + ".";
+  }
+}

@@ -1,0 +1,145 @@
+package kite.server.render;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.kagkarlsson.scheduler.SchedulerState;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.UUID;
+import java.util.function.BooleanSupplier;
+import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
+import kite.server.asset.AssetStore;
+import kite.server.asset.ModelRoom;
+import kite.server.output.OutputStore;
+import kite.server.output.OutputTrouble;
+import kite.server.output.Scratch;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.io.Resource;
+import org.springframework.stereotype.Service;
+
+/**
+ * Makes a frame of a job, as any worker does. It counts once its files are whole and its row is
+ * stored.
+ */
+@Service
+class FrameWorker {
+  private static final Logger LOG = LoggerFactory.getLogger(FrameWorker.class);
+  private static final Duration STOP_CHECK = Duration.ofMillis(400);
+
+  /** Jobs that are kept ready for their next frame, and for how long. */
+  private static final int READY = 3;
+
+  private static final Duration READY_FOR = Duration.ofMinutes(2);
+
+  private final RenderJobs jobs;
+  private final Ending ending;
+  private final AssetStore assets;
+  private final OutputStore output;
+  private final Clock clock;
+  private final int threads;
+  private final Cache<UUID, FrameMaker> ready =
+      Caffeine.newBuilder().maximumSize(READY).expireAfterAccess(READY_FOR).build();
+
+  /**
+   * @param threads that a picture is rendered on; 0 for as many as there are processors
+   */
+  FrameWorker(
+      RenderJobs jobs,
+      Ending ending,
+      AssetStore assets,
+      OutputStore output,
+      Clock clock,
+      @Value("${kite.render-threads}") int threads) {
+    this.jobs = jobs;
+    this.ending = ending;
+    this.assets = assets;
+    this.output = output;
+    this.clock = clock;
+    this.threads = threads > 0 ? threads : Runtime.getRuntime().availableProcessors();
+  }
+
+  /** What becomes of a piece of work. */
+  enum Came {
+    /** It is done, or wanted no more. */
+    OVER,
+    /** This worker ends, and another is to take it. */
+    FOR_ANOTHER,
+    /** This worker has not the memory for it. */
+    TOO_LARGE
+  }
+
+  /**
+   * Makes a frame, or leaves it.
+   *
+   * @throws IOException when it could not be made; it may be tried again
+   */
+  Came make(FrameWork frame, SchedulerState worker) throws IOException {
+    RenderJob job = ending.begin(frame);
+    if (job == null) return Came.OVER;
+    if (!PictureRoom.holds(job)) {
+      ending.says(
+          job, "A worker with more memory is waited for: this picture is too large for one.");
+      return Came.TOO_LARGE;
+    }
+    StopSwitch stop = new StopSwitch(frame, worker);
+    Instant from = clock.instant();
+    try (Scratch scratch = output.scratch()) {
+      FrameMaker maker = maker(job);
+      FrameMaker.Made made = maker.make(frame.number(), scratch.folder(), stop);
+      if (made == null) return worker.isShuttingDown() ? Came.FOR_ANOTHER : Came.OVER;
+      for (String file : made.files()) output.put(job.id, file, scratch.file(file));
+      Resource picture = output.get(job.id, made.picture());
+      if (picture == null) throw new IOException(made.picture() + " was not kept");
+      double seconds = Duration.between(from, clock.instant()).toMillis() / 1000.0;
+      ending.came(frame, made, seconds, picture.contentLength());
+      LOG.info("{} v{}, frame {}: {} s", job.label, job.numbered, frame.number(), seconds);
+      return Came.OVER;
+    } catch (OutputTrouble e) {
+      LOG.warn("Render {} cannot be kept", job.id, e);
+      ending.failed(frame.job(), e.getMessage() + " The frames that were finished are kept.");
+      return Came.OVER;
+    } catch (IOException | RuntimeException e) {
+      if (worker.isShuttingDown()) return Came.FOR_ANOTHER;
+      throw e;
+    }
+  }
+
+  private FrameMaker maker(RenderJob job) {
+    FrameMaker there = ready.getIfPresent(job.id);
+    if (there != null) return there;
+    Sequence s = SequenceJson.read(job.document);
+    ModelRoom.check(s, assets, ModelRoom.RENDER);
+    FrameMaker made = new FrameMaker(job, s, assets, threads);
+    ready.put(job.id, made);
+    return made;
+  }
+
+  /** Asks now and then whether a frame is still wanted, and whether this worker goes on. */
+  private final class StopSwitch implements BooleanSupplier {
+    private final FrameWork frame;
+    private final SchedulerState worker;
+    private Instant asked = clock.instant();
+    private boolean thrown;
+
+    StopSwitch(FrameWork frame, SchedulerState worker) {
+      this.frame = frame;
+      this.worker = worker;
+    }
+
+    @Override
+    public synchronized boolean getAsBoolean() {
+      if (worker.isShuttingDown()) return true;
+      Instant now = clock.instant();
+      if (!thrown && Duration.between(asked, now).compareTo(STOP_CHECK) > 0) {
+        asked = now;
+        thrown = !jobs.wanted(frame.job(), frame.round());
+      }
+      return thrown;
+    }
+  }
+}

@@ -1,0 +1,134 @@
+package kite.server.render;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyDouble;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.contains;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import com.github.kagkarlsson.scheduler.SchedulerState;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import kite.core.form.SequenceJson;
+import kite.demo.SaltWind;
+import kite.render.TreeStore;
+import kite.server.asset.AssetStore;
+import kite.server.output.FoldersForTests;
+import kite.server.output.OutputStore;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.util.FileSystemUtils;
+
+class FrameWorkerTest {
+  private final RenderJobs jobs = mock(RenderJobs.class);
+  private final Ending ending = mock(Ending.class);
+  private final AssetStore assets = mock(AssetStore.class);
+  private final SchedulerState worker = mock(SchedulerState.class);
+  private final RenderJob job = new RenderJob();
+  @TempDir Path folder;
+  private OutputStore output;
+  private FrameWork second;
+
+  @BeforeEach
+  void aJobOfTwoGapFrames() {
+    output = FoldersForTests.store(folder.resolve("output"));
+    job.id = UUID.randomUUID();
+    job.label = "a gap";
+    job.document = SequenceJson.write(new SaltWind().sw010());
+    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002, null)));
+    job.width = job.height = 16;
+    job.samples = 1;
+    second = new FrameWork(job.id, 2, 0);
+    when(ending.begin(second)).thenReturn(job);
+    when(jobs.wanted(job.id, 0)).thenReturn(true);
+  }
+
+  private FrameWorker worker(Clock clock) {
+    return new FrameWorker(jobs, ending, assets, output, clock, 1);
+  }
+
+  private FrameWorker.Came made() throws Exception {
+    return worker(Clock.systemUTC()).make(second, worker);
+  }
+
+  @Test
+  void aFrameIsKeptAndThenCounted() throws Exception {
+    assertEquals(FrameWorker.Came.OVER, made());
+    assertTrue(output.get(job.id, "00002.png").contentLength() > 50);
+    verify(ending).came(eq(second), any(), anyDouble(), anyLong());
+    assertTrue(isEmpty(folder.resolve("output/.being-made")), "nothing is left lying about");
+  }
+
+  @Test
+  void whatIsWantedNoMoreIsLeftAlone() throws Exception {
+    when(ending.begin(second)).thenReturn(null);
+    assertEquals(FrameWorker.Came.OVER, made());
+    assertTrue(output.names(job.id).isEmpty());
+  }
+
+  @Test
+  void aFrameThatIsStoppedMeanwhileIsNotKept() throws Exception {
+    aFrameThatTakesLong();
+    Clock clock = mock(Clock.class);
+    Instant[] now = {Instant.EPOCH};
+    when(clock.instant()).thenAnswer(i -> now[0] = now[0].plusSeconds(1));
+    when(jobs.wanted(job.id, 0)).thenReturn(false);
+    assertEquals(FrameWorker.Came.OVER, worker(clock).make(second, worker));
+    verify(ending, never()).came(any(), any(), anyDouble(), anyLong());
+    assertTrue(output.names(job.id).isEmpty());
+  }
+
+  @Test
+  void aWorkerThatEndsLeavesItsFrameToAnother() throws Exception {
+    aFrameThatTakesLong();
+    when(worker.isShuttingDown()).thenReturn(true);
+    assertEquals(FrameWorker.Came.FOR_ANOTHER, made());
+    verify(ending, never()).came(any(), any(), anyDouble(), anyLong());
+  }
+
+  private void aFrameThatTakesLong() {
+    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null)));
+    when(assets.trees()).thenReturn(new TreeStore(1 << 20));
+    job.width = job.height = 64;
+  }
+
+  @Test
+  void aFolderThatIsGoneEndsTheJobWithASentence() throws Exception {
+    FileSystemUtils.deleteRecursively(folder.resolve("output"));
+    assertEquals(FrameWorker.Came.OVER, made());
+    verify(ending)
+        .failed(eq(job.id), contains("is not there any more. Bring it back, then resume."));
+  }
+
+  @Test
+  void aFailureOfTheFrameIsForTheEngineToTryAgain() {
+    job.document = "{\"format\":9}";
+    assertThrows(RuntimeException.class, this::made);
+    verify(ending, never()).failed(any(), any());
+  }
+
+  @Test
+  void aPictureThatIsTooLargeForThisWorkerIsLeftToAnother() throws Exception {
+    job.width = job.height = 1 << 17;
+    assertEquals(FrameWorker.Came.TOO_LARGE, made());
+    verify(ending).says(eq(job), contains("more memory"));
+  }
+
+  private static boolean isEmpty(Path folder) throws Exception {
+    try (var all = Files.list(folder)) {
+      return all.findAny().isEmpty();
+    }
+  }
+}
