@@ -86,11 +86,11 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
           className="bar"
           role="progressbar"
           aria-label={job.label}
-          aria-valuenow={job.done}
+          aria-valuenow={Math.round(100 * job.share)}
           aria-valuemin={0}
-          aria-valuemax={job.total}
+          aria-valuemax={100}
         >
-          <i style={{ width: `${(100 * job.done) / job.total}%` }} />
+          <i style={{ width: `${100 * job.share}%` }} />
         </div>
       ) : null}
       {job.message ? <span className="muted">{job.message}</span> : null}

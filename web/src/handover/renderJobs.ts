@@ -21,6 +21,8 @@ export interface RenderShown {
   /** Frames that could not be made. */
   failed: number;
   total: number;
+  /** Of the work that is done, 0 to 1; parts of large frames count too. */
+  share: number;
   /** Number of the frame that came last; 0 before the first. */
   newest: number;
   /** Frames that workers are at. */

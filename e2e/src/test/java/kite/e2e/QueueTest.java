@@ -18,7 +18,6 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 
 /** Renders asked of a server that does not work itself, and workers that come and go. */
@@ -183,6 +182,27 @@ class QueueTest {
     return job.get("id").asString();
   }
 
+  /** 33 million rays: two parts. */
+  @Test
+  void aLargeFrameIsMadeInPartsByWhoeverIsFree() throws Exception {
+    Map<String, Object> frame = Map.of("what", "frame", "camera", "camB", "frame", 1100);
+    ServerProcess one = worker(Map.of()), other = worker(Map.of());
+    Map<String, Object> large = new HashMap<>(frame);
+    large.putAll(Map.of("percent", 25, "samples", 256));
+    JsonNode job = ask(pim, large);
+    JsonNode half = until(job, j -> j.get("share").asDouble() > 0);
+    assertEquals(0.5, half.get("share").asDouble());
+    ended(job, "DONE");
+    assertEquals(java.util.Set.of("00001.png"), checksums(job).keySet());
+    try (var files = Files.list(output.resolve(id(job)))) {
+      assertEquals(1, files.count(), "the parts are gone");
+    }
+    var picture = javax.imageio.ImageIO.read(output.resolve(id(job)).resolve("00001.png").toFile());
+    assertEquals(270, picture.getHeight());
+    one.kill();
+    other.kill();
+  }
+
   @Test
   void aFrameIsMadeAgainByItself() throws Exception {
     ServerProcess one = worker(Map.of());
@@ -248,7 +268,9 @@ class QueueTest {
     turn(pim, next, "resume");
     ended(next, "DONE");
     // pictures that somebody took away are made again
-    FileSystemUtils.deleteRecursively(output.resolve(id(job)));
+    try (var pictures = Files.list(output.resolve(id(job)))) {
+      for (Path p : pictures.toList()) Files.delete(p);
+    }
     answer(pim.post("api/renders/" + id(job) + "/frames/1/again", Map.of()));
     says = ended(job, "FAILED").get("message").asString();
     assertTrue(says.contains("of its pictures are not in the output folder any more"), says);

@@ -60,46 +60,80 @@ public final class FrameRenderer {
    */
   public Picture render(
       int width, int height, Quality quality, int threads, BooleanSupplier stopped) {
-    return picture(gather(width, height, quality, threads, stopped, null), width, height);
+    Work all = new Work(width, height, new Rows(0, height), quality, threads, stopped);
+    Accumulated light = gather(all, null);
+    return light == null ? null : picture(light, all);
   }
 
   /** As above, with the light itself and the passes that are wanted. */
   public Rendered renderPasses(
       int width, int height, Quality quality, int threads, BooleanSupplier stopped) {
-    Gathered beside = new Gathered(width * height, wanted, moments.get(0), data.named());
-    Accumulated light = gather(width, height, quality, threads, stopped, beside);
-    return light == null ? null : beside.of(light, picture(light, width, height));
+    return passes(new Work(width, height, new Rows(0, height), quality, threads, stopped));
   }
 
-  private static Picture picture(Accumulated light, int width, int height) {
+  /**
+   * Some rows of a picture, as they are in the whole to the last bit, to be joined with the others.
+   *
+   * @param passes whether the light itself and the passes are kept, or the picture alone
+   * @return null when it was stopped
+   */
+  public Rendered renderRows(
+      int width,
+      int height,
+      Rows rows,
+      boolean passes,
+      Quality quality,
+      int threads,
+      BooleanSupplier stopped) {
+    // whether a pixel lies at an edge is seen by its neighbours
+    Rows more = rows.withNeighbours(height);
+    Work part = new Work(width, height, more, quality, threads, stopped);
+    Rows within = new Rows(rows.first() - more.first(), rows.end() - more.first());
+    if (passes) {
+      Rendered r = passes(part);
+      return r == null ? null : r.rows(within);
+    }
+    Accumulated light = gather(part, null);
     if (light == null) return null;
-    int[] argb = new int[width * height];
+    return new Rendered(picture(light, part), List.of(), List.of(), List.of()).rows(within);
+  }
+
+  /** What is to be rendered, and by how many. */
+  private record Work(
+      int width, int height, Rows rows, Quality quality, int threads, BooleanSupplier stopped) {
+    int pixels() {
+      return width * rows.count();
+    }
+  }
+
+  private Rendered passes(Work work) {
+    Gathered beside = new Gathered(work.pixels(), wanted, moments.get(0), data.named());
+    Accumulated light = gather(work, beside);
+    return light == null ? null : beside.of(light, picture(light, work));
+  }
+
+  private static Picture picture(Accumulated light, Work work) {
+    int[] argb = new int[work.pixels()];
     for (int i = 0; i < argb.length; i++) argb[i] = light.argb(i);
-    return new Picture(width, height, argb);
+    return new Picture(work.width, work.rows.count(), argb);
   }
 
   /** The light of all pixels, or null when it was stopped. */
-  private Accumulated gather(
-      int width,
-      int height,
-      Quality quality,
-      int threads,
-      BooleanSupplier stopped,
-      Gathered beside) {
-    Accumulated light = new Accumulated(width, height);
+  private Accumulated gather(Work work, Gathered beside) {
+    int width = work.width, rows = work.rows.count();
+    Quality quality = work.quality;
+    Accumulated light = new Accumulated(width, rows);
     boolean fixed = quality.error() == 0 || quality.samples() <= FIRST;
-    ExecutorService pool = Executors.newFixedThreadPool(threads);
-    Tiles tiles = new Tiles(width, height, pool, threads, stopped);
+    ExecutorService pool = Executors.newFixedThreadPool(work.threads);
+    Tiles tiles = new Tiles(width, rows, pool, work.threads, work.stopped);
     try {
       int first = fixed ? quality.samples() : FIRST;
-      if (!tiles.each(() -> new Rays(width, height, quality, light, beside).upTo(first)))
-        return null;
+      if (!tiles.each(() -> new Rays(work, light, beside).upTo(first))) return null;
       if (!fixed) {
-        boolean[] edge = new boolean[width * height];
-        if (!tiles.each(() -> (x, y) -> edge[y * width + x] = light.contrast(x, y, height) > EDGE))
+        boolean[] edge = new boolean[work.pixels()];
+        if (!tiles.each(() -> (x, y) -> edge[y * width + x] = light.contrast(x, y, rows) > EDGE))
           return null;
-        if (!tiles.each(() -> new Rays(width, height, quality, light, beside).untilSure(edge)))
-          return null;
+        if (!tiles.each(() -> new Rays(work, light, beside).untilSure(edge))) return null;
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -153,6 +187,7 @@ public final class FrameRenderer {
   private final class Rays {
     private final int width;
     private final int height;
+    private final int top;
     private final Quality quality;
     private final Accumulated light;
     private final Spread spread;
@@ -163,11 +198,12 @@ public final class FrameRenderer {
     /**
      * @param beside what is kept beside the picture, or null
      */
-    Rays(int width, int height, Quality quality, Accumulated light, Gathered beside) {
+    Rays(Work work, Accumulated light, Gathered beside) {
       this.beside = beside;
-      this.width = width;
-      this.height = height;
-      this.quality = quality;
+      width = work.width;
+      height = work.height;
+      top = work.rows.first();
+      quality = work.quality;
       this.light = light;
       spread = new Spread(quality.samples());
       ray = new LensRay(moments, spread, wanted);
@@ -196,14 +232,17 @@ public final class FrameRenderer {
       moves[1] = was[1] - moves[1];
     }
 
+    /**
+     * @param y row of those that are rendered
+     */
     private void shoot(int x, int y, int upTo) {
       int at = y * width + x;
       for (int s = light.samples(at); s < upTo; s++) {
-        spread.at(x, y, s);
+        spread.at(x, top + y, s);
         spread.pair(Choice.PIXEL);
         boolean middle = quality.samples() == 1;
         double jx = middle ? 0.5 : spread.x, jy = middle ? 0.5 : spread.y;
-        light.add(at, ray.shoot((x + jx) / width, (y + jy) / height));
+        light.add(at, ray.shoot((x + jx) / width, (top + y + jy) / height));
         if (beside == null) continue;
         if (data.here() != null && Double.isFinite(ray.depthM)) motion();
         beside.add(at, ray, moves);

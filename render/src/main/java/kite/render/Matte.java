@@ -1,5 +1,6 @@
 package kite.render;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -14,4 +15,21 @@ import java.util.List;
 public record Matte(String name, List<String> names, int[] which, float[] covers) {
   /** Things that a pixel tells apart: more than so many meet in few of them. */
   public static final int RANKS = 6;
+
+  Matte pixels(int from, int to) {
+    return new Matte(
+        name,
+        names,
+        Arrays.copyOfRange(which, from * RANKS, to * RANKS),
+        Arrays.copyOfRange(covers, from * RANKS, to * RANKS));
+  }
+
+  Matte empty(int pixels) {
+    return new Matte(name, names, new int[pixels * RANKS], new float[pixels * RANKS]);
+  }
+
+  void copyTo(Matte whole, int at) {
+    System.arraycopy(which, 0, whole.which, at * RANKS, which.length);
+    System.arraycopy(covers, 0, whole.covers, at * RANKS, covers.length);
+  }
 }

@@ -10,6 +10,7 @@ import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -246,6 +247,35 @@ class PassesTest {
     assertEquals(0, value(r, "", 3, 2, 2));
     assertEquals(0, value(r, "", 0, 2, 2), "multiplied with what it covers");
     assertEquals(1, value(rendered(all, hazy(0.5, 1), ALL, still(all, "wall"), 1, 1), "", 3, 2, 2));
+  }
+
+  /** Passes, and pictures whose pixels stop early where their neighbours are alike. */
+  @Test
+  void rowsThatAreJoinedAreTheWholeToTheLastBit() {
+    List<Placed> all = variety();
+    Moment moment = new Moment(Scene.of(all), hazy(0.5, 2), eye());
+    FrameRenderer r = new FrameRenderer(List.of(moment), ALL, still(all, "metal", "floor"));
+    for (boolean passes : new boolean[] {true, false}) {
+      Quality quality = passes ? Quality.exact(8) : Quality.upTo(64);
+      List<Rendered> parts = new ArrayList<>();
+      for (int i = 0; i < 5; i++)
+        parts.add(r.renderRows(SIZE, SIZE, Rows.part(SIZE, i, 5), passes, quality, 2, () -> false));
+      Rendered joined = Rendered.joined(parts);
+      if (!passes) {
+        Picture whole = r.render(SIZE, SIZE, quality, 2, () -> false);
+        assertArrayEquals(whole.argb(), joined.picture().argb());
+        continue;
+      }
+      Rendered whole = r.renderPasses(SIZE, SIZE, quality, 2, () -> false);
+      assertArrayEquals(whole.picture().argb(), joined.picture().argb());
+      for (int i = 0; i < whole.layers().size(); i++)
+        for (int c = 0; c < whole.layers().get(i).planes().length; c++)
+          assertArrayEquals(whole.layers().get(i).planes()[c], joined.layers().get(i).planes()[c]);
+      for (int i = 0; i < whole.mattes().size(); i++) {
+        assertArrayEquals(whole.mattes().get(i).which(), joined.mattes().get(i).which());
+        assertArrayEquals(whole.mattes().get(i).covers(), joined.mattes().get(i).covers());
+      }
+    }
   }
 
   @Test

@@ -134,13 +134,21 @@ final class BucketStore implements OutputStore {
   }
 
   @Override
+  public void remove(UUID job, String name) throws IOException {
+    delete(key(job, name));
+  }
+
+  @Override
   public void removeAll(UUID job) throws IOException {
-    for (String key : keys(job))
-      try {
-        store.deleteObject(r -> r.bucket(bucket).key(key));
-      } catch (SdkException e) {
-        throw trouble(e);
-      }
+    for (String key : keys(job)) delete(key);
+  }
+
+  private void delete(String key) throws IOException {
+    try {
+      store.deleteObject(r -> r.bucket(bucket).key(key));
+    } catch (SdkException e) {
+      throw trouble(e);
+    }
   }
 
   @Override

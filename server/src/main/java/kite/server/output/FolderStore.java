@@ -83,6 +83,11 @@ final class FolderStore implements OutputStore {
   }
 
   @Override
+  public void remove(UUID job, String name) throws IOException {
+    Files.deleteIfExists(root.resolve(job.toString()).resolve(name));
+  }
+
+  @Override
   public void removeAll(UUID job) throws IOException {
     FileSystemUtils.deleteRecursively(root.resolve(job.toString()));
   }

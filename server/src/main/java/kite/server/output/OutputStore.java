@@ -28,6 +28,9 @@ public interface OutputStore {
   /** What a job has. */
   Set<String> names(UUID job) throws IOException;
 
+  /** Takes a file away, if it is there. */
+  void remove(UUID job, String name) throws IOException;
+
   /** Takes all away that a job has. */
   void removeAll(UUID job) throws IOException;
 

@@ -62,20 +62,26 @@ class Ending {
 
   /** A frame is there; it counts when it is still wanted and nobody has brought it before. */
   @Transactional
-  public void came(FrameWork frame, FrameMaker.Made made, double seconds, long bytes) {
+  public void came(FrameWork frame, FrameMaker.Made made, long bytes) {
     jobs.lock(frame.job());
     if (!jobs.wanted(frame.job(), frame.round())) return;
     frames.count(
         frame.job(),
         frame.number(),
         made.picture(),
-        seconds,
+        made.seconds(),
         bytes,
         clock.instant(),
         worker.text(),
         made.without().isEmpty() ? null : String.join(", ", made.without()));
     troubles.deleteAllByIdInBatch(List.of(new RenderFrame.Key(frame.job(), frame.number())));
     settle(frame);
+  }
+
+  /** A part of a frame is there, and others are not. */
+  @Transactional
+  public void partCame(FrameWork frame) {
+    progress.tell(jobs.sequenceOf(frame.job()), frame.job());
   }
 
   /** A frame cannot be made. */

@@ -16,6 +16,7 @@ import kite.render.Moment;
 import kite.render.Picture;
 import kite.render.Quality;
 import kite.render.Rendered;
+import kite.render.Rows;
 import kite.render.SceneBuilder;
 import kite.render.Wanted;
 import kite.server.asset.AssetStore;
@@ -48,8 +49,13 @@ final class FrameMaker {
    * @param files in the order in which they are to be kept: the picture that is looked at last, so
    *     that where it is, the others are
    * @param without passes that were wanted of lights which can have no share in them
+   * @param seconds that it took
    */
-  record Made(List<String> files, List<String> without) {
+  record Made(List<String> files, List<String> without, double seconds) {
+    Made took(double s) {
+      return new Made(files, without, s);
+    }
+
     /** The picture that is looked at. */
     String picture() {
       return files.get(files.size() - 1);
@@ -64,27 +70,56 @@ final class FrameMaker {
    */
   Made make(int number, Path folder, BooleanSupplier stopped) throws IOException {
     Shot.At at = Shot.at(shots, number);
+    if (at.camera() == null) return written(nothing(), number, folder);
+    if (!kept.picturesAlone()) {
+      // passes are exact: as many rays in every pixel
+      Rendered r = renderer(at).renderPasses(job.width, job.height, quality(), threads, stopped);
+      return r == null ? null : written(r, number, folder);
+    }
+    Picture p = renderer(at).render(job.width, job.height, quality(), threads, stopped);
+    if (p == null) return null;
+    FrameFiles.write(p, folder, number);
+    return new Made(List.of(FrameFiles.picture(number)), List.of(), 0);
+  }
+
+  private Quality quality() {
+    return kept.picturesAlone() ? Quality.upTo(job.samples) : Quality.exact(job.samples);
+  }
+
+  /**
+   * Makes some rows of a frame, to be joined.
+   *
+   * @return null when it was stopped
+   */
+  Rendered part(FrameWork of, BooleanSupplier stopped) {
+    Shot.At at = Shot.at(shots, of.number());
+    Rows rows = Rows.part(job.height, of.part(), of.parts());
+    if (at.camera() == null) return nothing(rows.count());
+    return renderer(at)
+        .renderRows(
+            job.width, job.height, rows, !kept.picturesAlone(), quality(), threads, stopped);
+  }
+
+  /** Makes a frame's files of its parts. */
+  Made joined(int number, List<PartFile.Part> parts, Path folder) throws IOException {
+    Rendered whole = Rendered.joined(parts.stream().map(PartFile.Part::rows).toList());
+    double seconds = parts.stream().mapToDouble(PartFile.Part::seconds).sum();
+    return written(whole, number, folder).took(seconds);
+  }
+
+  private Made written(Rendered r, int number, Path folder) throws IOException {
     String picture = FrameFiles.picture(number);
     if (kept.picturesAlone()) {
-      Picture p = at.camera() == null ? black() : picture(at, stopped);
-      if (p == null) return null;
-      FrameFiles.write(p, folder, number);
-      return new Made(List.of(picture), List.of());
+      FrameFiles.write(r.picture(), folder, number);
+      return new Made(List.of(picture), List.of(), 0);
     }
-    Rendered r = at.camera() == null ? nothing() : passes(at, stopped);
-    if (r == null) return null;
+    Shot.At at = Shot.at(shots, number);
     FrameFiles.write(r, folder, number, kept.form(), FrameFiles.facts(job, sequence, plan, at));
-    return new Made(List.of(FrameFiles.delivered(number, kept.form()), picture), r.without());
-  }
-
-  private Picture picture(Shot.At at, BooleanSupplier stopped) {
-    return renderer(at).render(job.width, job.height, Quality.upTo(job.samples), threads, stopped);
-  }
-
-  /** Passes are exact: as many rays in every pixel. */
-  private Rendered passes(Shot.At at, BooleanSupplier stopped) {
-    return renderer(at)
-        .renderPasses(job.width, job.height, Quality.exact(job.samples), threads, stopped);
+    List<String> files =
+        kept.form() == Kept.Form.PNG
+            ? List.of(picture)
+            : List.of(FrameFiles.delivered(number, kept.form()), picture);
+    return new Made(files, r.without(), 0);
   }
 
   private FrameRenderer renderer(Shot.At at) {
@@ -98,16 +133,16 @@ final class FrameMaker {
     return new FrameRenderer(moments, wanted, data);
   }
 
-  private Picture black() {
-    int[] black = new int[job.width * job.height];
-    Arrays.fill(black, 0xff000000);
-    return new Picture(job.width, job.height, black);
+  private Rendered nothing() {
+    return nothing(job.height);
   }
 
-  /** A gap of the cut: nothing, which covers nothing. */
-  private Rendered nothing() {
-    float[][] planes = new float[4][job.width * job.height];
-    Layer whole = new Layer("", List.of("R", "G", "B", "A"), planes);
-    return new Rendered(black(), List.of(whole), List.of(), List.of());
+  /** A gap of the cut: black, which covers nothing. */
+  private Rendered nothing(int rows) {
+    int pixels = job.width * rows;
+    int[] black = new int[pixels];
+    Arrays.fill(black, 0xff000000);
+    Layer whole = new Layer("", List.of("R", "G", "B", "A"), new float[4][pixels]);
+    return new Rendered(new Picture(job.width, rows, black), List.of(whole), List.of(), List.of());
   }
 }

@@ -4,13 +4,17 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.kagkarlsson.scheduler.SchedulerState;
 import java.io.IOException;
+import java.io.InputStream;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import java.util.function.BooleanSupplier;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
+import kite.render.Rendered;
 import kite.server.asset.AssetStore;
 import kite.server.asset.ModelRoom;
 import kite.server.output.OutputStore;
@@ -35,6 +39,8 @@ class FrameWorker {
   private static final int READY = 3;
 
   private static final Duration READY_FOR = Duration.ofMinutes(2);
+
+  private static final double MS = 1000;
 
   private final RenderJobs jobs;
   private final Ending ending;
@@ -90,14 +96,23 @@ class FrameWorker {
     Instant from = clock.instant();
     try (Scratch scratch = output.scratch()) {
       FrameMaker maker = maker(job);
-      FrameMaker.Made made = maker.make(frame.number(), scratch.folder(), stop);
-      if (made == null) return worker.isShuttingDown() ? Came.FOR_ANOTHER : Came.OVER;
+      if (frame.isPart() && !part(frame, maker, scratch, stop)) return left(worker);
+      FrameMaker.Made made =
+          frame.isPart()
+              ? joined(frame, maker, scratch)
+              : maker.make(frame.number(), scratch.folder(), stop);
+      if (made == null) {
+        if (frame.isPart()) ending.partCame(frame);
+        return left(worker);
+      }
+      if (!frame.isPart()) made = made.took(since(from));
       for (String file : made.files()) output.put(job.id, file, scratch.file(file));
       Resource picture = output.get(job.id, made.picture());
       if (picture == null) throw new IOException(made.picture() + " was not kept");
-      double seconds = Duration.between(from, clock.instant()).toMillis() / 1000.0;
-      ending.came(frame, made, seconds, picture.contentLength());
-      LOG.info("{} v{}, frame {}: {} s", job.label, job.numbered, frame.number(), seconds);
+      ending.came(frame, made, picture.contentLength());
+      for (int i = 0; frame.isPart() && i < frame.parts(); i++)
+        output.remove(job.id, PartFile.name(frame.number(), i, frame.parts()));
+      LOG.info("{} v{}, frame {}: {} s", job.label, job.numbered, frame.number(), made.seconds());
       return Came.OVER;
     } catch (OutputTrouble e) {
       LOG.warn("Render {} cannot be kept", job.id, e);
@@ -107,6 +122,47 @@ class FrameWorker {
       if (worker.isShuttingDown()) return Came.FOR_ANOTHER;
       throw e;
     }
+  }
+
+  private double since(Instant from) {
+    return Duration.between(from, clock.instant()).toMillis() / MS;
+  }
+
+  /** What was not made is for another when it is this worker that ends. */
+  private static Came left(SchedulerState worker) {
+    return worker.isShuttingDown() ? Came.FOR_ANOTHER : Came.OVER;
+  }
+
+  /**
+   * Makes a part and keeps it, unless it is kept already.
+   *
+   * @return false when it was stopped
+   */
+  private boolean part(FrameWork frame, FrameMaker maker, Scratch scratch, StopSwitch stop)
+      throws IOException {
+    String name = PartFile.name(frame.number(), frame.part(), frame.parts());
+    if (output.get(frame.job(), name) != null) return true;
+    Instant from = clock.instant();
+    Rendered part = maker.part(frame, stop);
+    if (part == null) return false;
+    PartFile.write(new PartFile.Part(part, since(from)), scratch.file(name));
+    output.put(frame.job(), name, scratch.file(name));
+    LOG.info("Frame {}, part {} of {}", frame.number(), frame.part() + 1, frame.parts());
+    return true;
+  }
+
+  /** Joins the parts of a frame, or gives null while others are at theirs. */
+  private FrameMaker.Made joined(FrameWork frame, FrameMaker maker, Scratch scratch)
+      throws IOException {
+    List<PartFile.Part> parts = new ArrayList<>();
+    for (int i = 0; i < frame.parts(); i++) {
+      Resource part = output.get(frame.job(), PartFile.name(frame.number(), i, frame.parts()));
+      if (part == null) return null;
+      try (InputStream in = part.getInputStream()) {
+        parts.add(PartFile.read(in));
+      }
+    }
+    return maker.joined(frame.number(), parts, scratch.folder());
   }
 
   private FrameMaker maker(RenderJob job) {

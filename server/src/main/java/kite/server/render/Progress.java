@@ -65,6 +65,7 @@ class Progress {
         (int) j.done(),
         (int) j.failed(),
         j.framesTotal(),
+        share(j),
         j.newest() == null ? 0 : j.newest(),
         j.state().underWay() ? atIt : List.of(),
         j.width(),
@@ -78,6 +79,15 @@ class Progress {
         j.state() == RenderJob.State.WORKING ? left(j, atIt) : null);
   }
 
+  /** How much of the work is done; of frames that are made in parts, those that are there count. */
+  private double share(RenderJobs.Listed j) {
+    double whole = (double) j.done() / j.framesTotal();
+    int parts = FrameWork.partsOf(j.framesTotal(), j.width(), j.height(), j.samples());
+    if (j.kind() == RenderJob.Kind.PREVIEW || parts == 1 || j.state() != RenderJob.State.WORKING)
+      return whole;
+    return Math.max(whole, 1 - (double) queue.piecesLeft(j.id()) / (parts * j.framesTotal()));
+  }
+
   /**
    * By the frames that are there; before the first, by what was rendered of the sequence before.
    */
@@ -88,7 +98,7 @@ class Progress {
     if (took.isEmpty()) {
       Double aRay = jobs.secondsARay(j.sequenceId());
       if (aRay == null) return null;
-      work = aRay * j.width() * j.height() * j.samples() * j.framesTotal();
+      work = aRay * j.width() * j.height() * j.samples() * j.framesTotal() * (1 - share(j));
     }
     long workers = atIt.stream().map(RenderShown.AtIt::worker).distinct().count();
     return work / Math.max(1, workers);

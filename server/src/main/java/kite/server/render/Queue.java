@@ -48,17 +48,20 @@ class Queue {
    */
   void addFrames(RenderJob job, List<Integer> numbers) {
     long place = nextPlace(job);
-    int steps = (int) Math.max(1, (double) job.width * job.height * job.samples / STEP);
+    int parts = FrameWork.partsOf(job.framesTotal, job.width, job.height, job.samples);
+    double rays = (double) job.width * job.height * job.samples / parts;
+    int steps = (int) Math.max(1, rays / STEP);
     List<TaskInstance<?>> all = new ArrayList<>();
-    for (int n : numbers) {
-      all.add(
-          FRAME
-              .instance(instance(job, n))
-              .priority(job.urgency.priority(place))
-              .data(new FrameWork(job.id, n, job.round))
-              .build());
-      place += steps;
-    }
+    for (int n : numbers)
+      for (int part = 0; part < parts; part++) {
+        all.add(
+            FRAME
+                .instance(instance(job, n))
+                .priority(job.urgency.priority(place))
+                .data(new FrameWork(job.id, n, job.round, part, parts))
+                .build());
+        place += steps;
+      }
     engine.getObject().scheduleBatch(all, clock.instant());
     begin();
   }
@@ -141,6 +144,16 @@ class Queue {
                 + " where job = ? and task_name = 'frame'",
             Integer.class,
             job.toString()));
+  }
+
+  /** Pieces of a job's frames that wait or are being made. */
+  int piecesLeft(UUID job) {
+    Integer left =
+        database.queryForObject(
+            "select count(*) from work where job = ? and task_name = 'frame'",
+            Integer.class,
+            job.toString());
+    return left == null ? 0 : left;
   }
 
   /**

@@ -12,6 +12,7 @@ import java.util.UUID;
  * @param byServer whether a preview is drawn by a page of the server's own
  * @param urgency when it has its turn ({@link Urgency})
  * @param failed frames that could not be made
+ * @param share of the work that is done, 0 to 1; parts of large frames count too
  * @param newest number of the frame that came last; 0 before the first
  * @param underWay frames that workers are at
  * @param secondsAFrame that its frames took on the average; null before the first
@@ -30,6 +31,7 @@ record RenderShown(
     int done,
     int failed,
     int total,
+    double share,
     int newest,
     List<AtIt> underWay,
     int width,

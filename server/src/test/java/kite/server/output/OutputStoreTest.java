@@ -82,6 +82,9 @@ class OutputStoreTest {
       assertEquals("another", Files.readString(here.file("00002.png")));
     }
     assertEquals(2, store.names(JOB).size(), "what was brought stays");
+    store.remove(JOB, "00002.png");
+    store.remove(JOB, "00003.png");
+    assertEquals(Set.of("00001.png"), store.names(JOB));
     store.removeAll(JOB);
     assertTrue(store.names(JOB).isEmpty());
     assertEquals(Set.of("00001.png"), store.names(other));

@@ -1,15 +1,17 @@
 package kite.server.render;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyDouble;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.contains;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -19,6 +21,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import kite.core.form.SequenceJson;
 import kite.demo.SaltWind;
@@ -50,7 +53,7 @@ class FrameWorkerTest {
     job.shots = Shot.write(List.of(new Shot(null, 1001, 1002, null)));
     job.width = job.height = 16;
     job.samples = 1;
-    second = new FrameWork(job.id, 2, 0);
+    second = new FrameWork(job.id, 2, 0, 0, 1);
     when(ending.begin(second)).thenReturn(job);
     when(jobs.wanted(job.id, 0)).thenReturn(true);
   }
@@ -67,7 +70,7 @@ class FrameWorkerTest {
   void aFrameIsKeptAndThenCounted() throws Exception {
     assertEquals(FrameWorker.Came.OVER, made());
     assertTrue(output.get(job.id, "00002.png").contentLength() > 50);
-    verify(ending).came(eq(second), any(), anyDouble(), anyLong());
+    verify(ending).came(eq(second), any(), anyLong());
     assertTrue(isEmpty(folder.resolve("output/.being-made")), "nothing is left lying about");
   }
 
@@ -86,7 +89,7 @@ class FrameWorkerTest {
     when(clock.instant()).thenAnswer(i -> now[0] = now[0].plusSeconds(1));
     when(jobs.wanted(job.id, 0)).thenReturn(false);
     assertEquals(FrameWorker.Came.OVER, worker(clock).make(second, worker));
-    verify(ending, never()).came(any(), any(), anyDouble(), anyLong());
+    verify(ending, never()).came(any(), any(), anyLong());
     assertTrue(output.names(job.id).isEmpty());
   }
 
@@ -95,7 +98,7 @@ class FrameWorkerTest {
     aFrameThatTakesLong();
     when(worker.isShuttingDown()).thenReturn(true);
     assertEquals(FrameWorker.Came.FOR_ANOTHER, made());
-    verify(ending, never()).came(any(), any(), anyDouble(), anyLong());
+    verify(ending, never()).came(any(), any(), anyLong());
   }
 
   private void aFrameThatTakesLong() {
@@ -110,6 +113,33 @@ class FrameWorkerTest {
     assertEquals(FrameWorker.Came.OVER, made());
     verify(ending)
         .failed(eq(job.id), contains("is not there any more. Bring it back, then resume."));
+  }
+
+  @Test
+  void whoeverMakesTheLastPartJoinsThem() throws Exception {
+    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null)));
+    job.width = 48;
+    job.height = 30;
+    job.samples = 2;
+    job.kept = new Kept(Kept.Form.EXR, List.of("depth", "pieces"), List.of(), true, false).write();
+    when(assets.trees()).thenReturn(new TreeStore(1 << 20));
+    assertEquals(FrameWorker.Came.OVER, made());
+    byte[] whole = bytes("00002.exr"), looked = bytes("00002.png");
+    output.removeAll(job.id);
+    for (int part : new int[] {2, 0, 1}) {
+      FrameWork work = new FrameWork(job.id, 2, 0, part, 3);
+      when(ending.begin(work)).thenReturn(job);
+      assertNull(output.get(job.id, "00002.png"));
+      worker(Clock.systemUTC()).make(work, worker);
+    }
+    assertEquals(Set.of("00002.exr", "00002.png"), output.names(job.id), "no part is left");
+    assertArrayEquals(looked, bytes("00002.png"));
+    assertArrayEquals(whole, bytes("00002.exr"));
+    verify(ending, times(2)).partCame(any());
+  }
+
+  private byte[] bytes(String name) throws Exception {
+    return output.get(job.id, name).getInputStream().readAllBytes();
   }
 
   @Test

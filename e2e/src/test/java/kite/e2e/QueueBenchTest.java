@@ -1,0 +1,112 @@
+package kite.e2e;
+
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * How soon a render begins, and what a second worker brings: both of one thread, on one machine.
+ * Run by ./kite bench.
+ */
+@Tag("bench")
+class QueueBenchTest {
+  private static final String DATABASE = Application.DATABASE + "_queue_bench";
+  private static final int BEGINNINGS = 15, TURNS = 2, LOOK_MS = 5;
+
+  private Path output;
+  private Person pim;
+  private String sequence;
+
+  private ServerProcess process(int number, Map<String, String> settings) throws Exception {
+    Map<String, String> all = new HashMap<>(settings);
+    all.put("KITE_RENDER_THREADS", "1");
+    ServerProcess p =
+        new ServerProcess(
+            Application.url(DATABASE),
+            Application.role(),
+            Application.password(),
+            output,
+            new File("target/queue-bench-" + number + ".log"),
+            all);
+    p.start();
+    return p;
+  }
+
+  private JsonNode ask(Map<String, Object> what) throws Exception {
+    return Person.json(pim.post("api/sequences/" + sequence + "/renders", what));
+  }
+
+  private JsonNode now(JsonNode job) throws Exception {
+    return Person.json(pim.get("api/renders/" + job.get("id").asString()));
+  }
+
+  /** Seconds until a job is in none of some states. */
+  private double untilNot(JsonNode job, List<String> states, long from) throws Exception {
+    while (states.contains(now(job).get("state").asString())) Thread.sleep(LOOK_MS);
+    return (System.nanoTime() - from) * 1e-9;
+  }
+
+  @Test
+  void bench() throws Exception {
+    Application.make(DATABASE);
+    output = Files.createTempDirectory("kite-output");
+    ServerProcess server = process(0, Map.of("KITE_DEMO", "true", "KITE_WORKER", "false"));
+    pim = Person.signedIn(server.address(), "pim", "hold-on-tight");
+    for (JsonNode s : Person.json(pim.get("api/sequences")))
+      if (s.get("code").asString().equals("SW010")) sequence = s.get("id").asString();
+    ServerProcess one = process(1, Map.of());
+    shot(8); // what is compiled and read the first time
+    beginnings();
+    List<Double> alone = new ArrayList<>(), both = new ArrayList<>();
+    for (int i = 0; i < TURNS; i++) {
+      alone.add(shot(32));
+      ServerProcess two = process(2, Map.of());
+      shot(4);
+      both.add(shot(32));
+      two.kill();
+    }
+    double a = best(alone), b = best(both);
+    System.out.printf(
+        "A cut of 240 frames at 192×108, 32 rays: one worker %.1f s, two %.1f s: %.2f ×%n",
+        a, b, b / a);
+    one.kill();
+    server.kill();
+  }
+
+  private void beginnings() throws Exception {
+    double[] begun = new double[BEGINNINGS];
+    for (int i = 0; i < BEGINNINGS; i++) {
+      long from = System.nanoTime();
+      JsonNode job =
+          ask(
+              Map.of(
+                  "what", "frame", "camera", "camA", "frame", 1001 + i, "percent", 10, "samples",
+                  4));
+      begun[i] = untilNot(job, List.of("WAITING"), from);
+      untilNot(job, List.of("WORKING"), from);
+    }
+    Arrays.sort(begun);
+    System.out.printf(
+        "A render asked of another server is begun after %.0f ms (median of %d; the slowest %.0f)%n",
+        1000 * begun[BEGINNINGS / 2], BEGINNINGS, 1000 * begun[BEGINNINGS - 1]);
+  }
+
+  /** Seconds that the whole cut takes. */
+  private double shot(int samples) throws Exception {
+    long from = System.nanoTime();
+    JsonNode job = ask(Map.of("what", "cut", "frame", 0, "percent", 10, "samples", samples));
+    return untilNot(job, List.of("WAITING", "WORKING"), from);
+  }
+
+  private static double best(List<Double> all) {
+    return all.stream().mapToDouble(Double::doubleValue).min().orElseThrow();
+  }
+}
