@@ -17,6 +17,14 @@ public record Layer(String name, List<String> channels, float[][] planes) {
     return new Layer(name, channels, some);
   }
 
+  /** As for pixels whose rays met nothing. */
+  Layer nothing(int pixels) {
+    Layer none = empty(pixels);
+    if (Pass.DEPTH.key.equals(name) || Pass.DEPTH_SMOOTH.key.equals(name))
+      Arrays.fill(none.planes[0], Gathered.ENDLESS_M);
+    return none;
+  }
+
   Layer empty(int pixels) {
     return new Layer(name, channels, new float[planes.length][pixels]);
   }

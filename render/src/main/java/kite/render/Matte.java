@@ -24,6 +24,13 @@ public record Matte(String name, List<String> names, int[] which, float[] covers
         Arrays.copyOfRange(covers, from * RANKS, to * RANKS));
   }
 
+  /** As for pixels whose rays met nothing. */
+  Matte nothing(int pixels) {
+    Matte none = empty(pixels);
+    Arrays.fill(none.which, -1);
+    return none;
+  }
+
   Matte empty(int pixels) {
     return new Matte(name, names, new int[pixels * RANKS], new float[pixels * RANKS]);
   }

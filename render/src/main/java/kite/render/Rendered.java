@@ -13,6 +13,21 @@ import java.util.List;
  */
 public record Rendered(
     Picture picture, List<Layer> layers, List<Matte> mattes, List<String> without) {
+  /**
+   * A picture of another size with the same layers and nothing in them: black that covers nothing,
+   * endlessly far away.
+   */
+  public Rendered nothing(int width, int height) {
+    int pixels = width * height;
+    int[] black = new int[pixels];
+    Arrays.fill(black, 0xff000000);
+    return new Rendered(
+        new Picture(width, height, black),
+        layers.stream().map(l -> l.nothing(pixels)).toList(),
+        mattes.stream().map(m -> m.nothing(pixels)).toList(),
+        without);
+  }
+
   /** Some of its rows. */
   Rendered rows(Rows rows) {
     int w = picture.width(), from = rows.first() * w, to = rows.end() * w;

@@ -43,7 +43,8 @@ update render_job set state = 'WAITING', holder = null, message = ''
   where kind = 'RENDER' and state in ('WAITING', 'WORKING');
 insert into work (task_name, task_instance, task_data, execution_time, picked, version, priority)
   select 'frame', j.id || '/' || n || '/0/0',
-    convert_to(json_build_object('job', j.id, 'number', n, 'round', 0)::text, 'UTF8'), now(), false, 1, -n
+    convert_to(json_build_object('job', j.id, 'number', n, 'round', 0, 'part', 0, 'parts', 1)::text, 'UTF8'),
+    now(), false, 1, -n
   from render_job j cross join generate_series(1, j.frames_total) n
   where j.kind = 'RENDER' and j.state = 'WAITING'
     and not exists (select 1 from render_frame f where f.job_id = j.id and f.number = n);

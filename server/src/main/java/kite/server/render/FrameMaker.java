@@ -2,7 +2,6 @@ package kite.server.render;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import kite.core.document.Camera;
@@ -23,6 +22,9 @@ import kite.server.asset.AssetStore;
 
 /** Renders frames of a job, one after the other, into files. */
 final class FrameMaker {
+  private static final List<Layer> WHOLE =
+      List.of(new Layer("", List.of("R", "G", "B", "A"), new float[4][0]));
+
   private final RenderJob job;
   private final List<Shot> shots;
   private final Kept kept;
@@ -137,12 +139,14 @@ final class FrameMaker {
     return nothing(job.height);
   }
 
-  /** A gap of the cut: black, which covers nothing. */
+  /** A gap of the cut, with the layers that the shots have: black, which covers nothing. */
   private Rendered nothing(int rows) {
-    int pixels = job.width * rows;
-    int[] black = new int[pixels];
-    Arrays.fill(black, 0xff000000);
-    Layer whole = new Layer("", List.of("R", "G", "B", "A"), new float[4][pixels]);
-    return new Rendered(new Picture(job.width, rows, black), List.of(whole), List.of(), List.of());
+    Rendered like = new Rendered(null, WHOLE, List.of(), List.of());
+    for (Shot s : shots)
+      if (s.camera() != null && !kept.picturesAlone())
+        like =
+            renderer(new Shot.At(s.camera(), s.first(), s.code()))
+                .renderPasses(1, 1, Quality.exact(1), 1, () -> false);
+    return like.nothing(job.width, rows);
   }
 }

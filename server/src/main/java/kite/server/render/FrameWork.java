@@ -9,7 +9,7 @@ import java.util.UUID;
  * @param round how often the job had been taken up again when it was asked for; what is of an
  *     earlier round is wanted no more
  * @param part which rows, from 0 at the top; whoever makes the last one joins them
- * @param parts how many there are; 1 for the whole frame, and 0 in work of earlier builds
+ * @param parts how many there are; 1 for the whole frame
  */
 record FrameWork(UUID job, int number, int round, int part, int parts) {
   /** Work of one part, so many pixels times lens rays: some seconds. */

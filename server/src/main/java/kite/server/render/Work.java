@@ -11,12 +11,17 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import tools.jackson.core.JacksonException;
 
 /** The kinds of work that the engine gives to workers, and what it does when one fails or dies. */
 @Configuration
 class Work {
+  private static final Logger LOG = LoggerFactory.getLogger(Work.class);
+
   /** How often a frame is tried again, and how long after the first time; then thrice as long. */
   private static final int TRIES_AGAIN = 2;
 
@@ -41,7 +46,8 @@ class Work {
             .withBackoff(AFTER, LONGER)
             .then(
                 (end, work) -> {
-                  ending.cannot(frame(end), why(end));
+                  FrameWork frame = frame(end);
+                  if (frame != null) ending.cannot(frame, why(end));
                   work.remove();
                 });
     return Tasks.custom(Queue.FRAME)
@@ -49,10 +55,11 @@ class Work {
         .onDeadExecution(
             (end, work) -> {
               int deaths = end.getExecution().consecutiveFailures + 1;
-              if (deaths > MOST_DEATHS) {
-                ending.cannot(frame(end), deaths + " workers ended while they made it");
-                work.remove();
-              } else work.reschedule(end, clock.instant());
+              FrameWork frame = frame(end);
+              if (deaths > MOST_DEATHS && frame != null)
+                ending.cannot(frame, deaths + " workers ended while they made it");
+              if (deaths > MOST_DEATHS || frame == null) work.remove();
+              else work.reschedule(end, clock.instant());
             })
         .execute(
             (task, context) -> {
@@ -68,8 +75,14 @@ class Work {
             });
   }
 
+  /** The frame that failed, or null where what is stored of it cannot be read. */
   private static FrameWork frame(ExecutionComplete end) {
-    return (FrameWork) end.getExecution().taskInstance.getData();
+    try {
+      return (FrameWork) end.getExecution().taskInstance.getData();
+    } catch (JacksonException e) {
+      LOG.error("{} cannot be read and is taken away", end.getExecution().taskInstance, e);
+      return null;
+    }
   }
 
   private static String why(ExecutionComplete end) {

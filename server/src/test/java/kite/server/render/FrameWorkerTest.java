@@ -16,13 +16,17 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import com.github.kagkarlsson.scheduler.SchedulerState;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import kite.core.form.SequenceJson;
 import kite.demo.SaltWind;
 import kite.render.TreeStore;
@@ -136,6 +140,36 @@ class FrameWorkerTest {
     assertArrayEquals(looked, bytes("00002.png"));
     assertArrayEquals(whole, bytes("00002.exr"));
     verify(ending, times(2)).partCame(any());
+  }
+
+  /** Programs that read a sequence of files want the same layers in each. */
+  @Test
+  void aGapOfTheCutHasTheLayersOfTheShots() throws Exception {
+    Shot gap = new Shot(null, 1001, 1001, null), shot = new Shot("camA", 1002, 1002, null);
+    job.shots = Shot.write(List.of(gap, shot));
+    job.width = 48;
+    job.height = 30;
+    job.kept =
+        new Kept(Kept.Form.EXR, List.of("diffuse", "depth", "pieces"), List.of(), true, false)
+            .write();
+    when(assets.trees()).thenReturn(new TreeStore(1 << 20));
+    FrameWork first = new FrameWork(job.id, 1, 0, 0, 1);
+    when(ending.begin(first)).thenReturn(job);
+    worker(Clock.systemUTC()).make(first, worker);
+    made();
+    assertEquals(channels("00002.exr"), channels("00001.exr"));
+    assertTrue(channels("00001.exr").size() >= 8, channels("00001.exr").toString());
+  }
+
+  /** Names of channels in the header: letters and digits before their type, which is a number. */
+  private List<String> channels(String name) throws Exception {
+    String header = new String(bytes(name), StandardCharsets.ISO_8859_1);
+    List<String> all = new ArrayList<>();
+    Matcher m =
+        Pattern.compile("([A-Za-z0-9_.]+)\\x00[\\x00-\\x02]\\x00\\x00\\x00")
+            .matcher(header.substring(header.indexOf("chlist"), header.indexOf("compression")));
+    while (m.find()) all.add(m.group(1));
+    return all;
   }
 
   private byte[] bytes(String name) throws Exception {
