@@ -59,7 +59,7 @@ public final class Scene {
   /**
    * The cofactors of a place's axes: they turn normals as its inverse transposed does, flat or not.
    */
-  private static double[] turn(double[] m) {
+  static double[] turn(double[] m) {
     double[] t = new double[9];
     for (int row = 0; row < 3; row++)
       for (int column = 0; column < 3; column++) {

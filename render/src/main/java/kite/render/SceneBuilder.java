@@ -115,7 +115,8 @@ public final class SceneBuilder {
    * they share, and what is flattened to nothing. Moments at which everything stands alike share
    * their scene.
    */
-  List<Scene> together(List<List<Placed>> moments) {
+  List<Scene> together(List<List<Placed>> asPlaced) {
+    List<List<Placed>> moments = asPlaced.size() == 1 ? asPlaced : withoutFlat(asPlaced);
     List<Placed> first = moments.get(0), last = moments.get(moments.size() - 1);
     boolean[] in = new boolean[first.size()];
     List<PlaceKey> keys = new ArrayList<>();
@@ -145,6 +146,22 @@ public final class SceneBuilder {
               ? scenes.get(i - 1)
               : new Scene(moments.get(i), in, merged));
     return scenes;
+  }
+
+  /** What is flattened, in the world, once for all moments at which it stands alike. */
+  private static List<List<Placed>> withoutFlat(List<List<Placed>> moments) {
+    List<List<Placed>> all = new ArrayList<>();
+    for (int m = 0; m < moments.size(); m++) {
+      List<Placed> now = new ArrayList<>(moments.get(m));
+      for (int i = 0; i < now.size(); i++) {
+        Placed p = now.get(i);
+        if (!SceneTree.flat(p.world())) continue;
+        boolean same = m > 0 && stands(p, moments.get(m - 1).get(i));
+        now.set(i, same ? all.get(m - 1).get(i) : p.inWorld());
+      }
+      all.add(now);
+    }
+    return all;
   }
 
   private static boolean alike(List<Placed> a, List<Placed> b) {

@@ -20,6 +20,7 @@ import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
+import kite.core.math.Matrix;
 import kite.core.model.Models;
 import org.junit.jupiter.api.Test;
 
@@ -74,6 +75,30 @@ class ExposedTest {
                 true,
                 null,
                 strong)));
+  }
+
+  /** Flattened along its normal a square looks as it does: rays only find no way back from it. */
+  @Test
+  void whatIsFlattenedToNothingIsThereWhileItMoves() {
+    double[] here = Squares.at(0, 0, -5), there = Squares.at(1, 0.5, -5);
+    int[] whole = moved(here, there);
+    here[Matrix.ZZ] = 0;
+    there[Matrix.ZZ] = 0;
+    assertArrayEquals(whole, moved(here, there));
+    assertTrue(streak(whole)[1] - streak(whole)[0] > 30, "it is there");
+  }
+
+  private static int[] moved(double[] from, double[] to) {
+    Material dull = Squares.plain(0.8);
+    List<Scene> scenes =
+        new SceneBuilder(a -> null)
+            .together(
+                List.of(
+                    List.of(Squares.square("a", dull, 1, from)),
+                    List.of(Squares.square("a", dull, 1, to))));
+    Surroundings lit = Surroundings.of(Squares.sky(0, 2));
+    List<Moment> moments = scenes.stream().map(s -> new Moment(s, lit, Squares.eye())).toList();
+    return new FrameRenderer(moments).render(SIZE, SIZE, Quality.exact(8), 1, () -> false).argb();
   }
 
   private int[] picture(boolean blurred, int samples) {

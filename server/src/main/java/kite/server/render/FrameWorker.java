@@ -24,6 +24,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.Resource;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 
 /**
@@ -118,6 +119,10 @@ class FrameWorker {
       LOG.warn("Render {} cannot be kept", job.id, e);
       ending.failed(frame.job(), e.getMessage() + " The frames that were finished are kept.");
       return Came.OVER;
+    } catch (CannotBeOpened e) {
+      LOG.warn("Render {} cannot be made", job.id, e);
+      ending.failed(frame.job(), "Nothing of it can be rendered: " + e.getMessage() + ".");
+      return Came.OVER;
     } catch (IOException | RuntimeException e) {
       if (worker.isShuttingDown()) return Came.FOR_ANOTHER;
       throw e;
@@ -168,11 +173,30 @@ class FrameWorker {
   private FrameMaker maker(RenderJob job) {
     FrameMaker there = ready.getIfPresent(job.id);
     if (there != null) return there;
-    Sequence s = SequenceJson.read(job.document);
-    ModelRoom.check(s, assets, ModelRoom.RENDER);
-    FrameMaker made = new FrameMaker(job, s, assets, threads);
+    FrameMaker made = new FrameMaker(job, opened(job), assets, threads);
     ready.put(job.id, made);
     return made;
+  }
+
+  /** Every frame of the job would fail alike, however often it is tried. */
+  private static final class CannotBeOpened extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    CannotBeOpened(RuntimeException cause) {
+      super(cause.getMessage(), cause);
+    }
+  }
+
+  private Sequence opened(RenderJob job) {
+    try {
+      Sequence s = SequenceJson.read(job.document);
+      ModelRoom.check(s, assets, ModelRoom.RENDER);
+      return s;
+    } catch (DataAccessException e) {
+      throw e; // the database is away for a moment
+    } catch (RuntimeException e) {
+      throw new CannotBeOpened(e);
+    }
   }
 
   /** Asks now and then whether a frame is still wanted, and whether this worker goes on. */

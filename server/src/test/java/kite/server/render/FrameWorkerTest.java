@@ -178,9 +178,16 @@ class FrameWorkerTest {
 
   @Test
   void aFailureOfTheFrameIsForTheEngineToTryAgain() {
-    job.document = "{\"format\":9}";
+    job.shots = Shot.write(List.of(new Shot("nobody", 1001, 1002, null)));
     assertThrows(RuntimeException.class, this::made);
     verify(ending, never()).failed(any(), any());
+  }
+
+  @Test
+  void whatEveryFrameWouldFailOfEndsTheJobAtOnce() throws Exception {
+    job.document = "{\"format\":9}";
+    assertEquals(FrameWorker.Came.OVER, made());
+    verify(ending).failed(eq(job.id), contains("Nothing of it can be rendered: "));
   }
 
   @Test
