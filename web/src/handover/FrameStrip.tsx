@@ -35,11 +35,11 @@ export function FrameStrip({ job }: { job: RenderShown }) {
   };
   return (
     <div className="strip">
-      {frame && !frame.trouble ? (
+      {(frame && !frame.trouble) || (number === job.newest && !frame) ? (
         <img
           alt={`Frame ${number} of ${job.label}`}
           // one that was rendered again is another picture
-          src={`api/renders/${job.id}/frames/${number}.png?took=${frame.seconds}`}
+          src={`api/renders/${job.id}/frames/${number}.png?took=${frame?.seconds ?? ''}`}
         />
       ) : (
         <div className="strip-none">{`Frame ${number} ${says(job, number, frame)}`}</div>

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
 import type { Form, Urgency } from '../doing/renders';
@@ -100,9 +100,14 @@ export function useFrames(job: RenderShown): FrameShown[] {
     queryFn: () => getJson<FrameShown[]>(`/api/renders/${id}/frames`),
     staleTime: FRAMES_MS,
   });
+  const soon = useRef(false);
   useEffect(() => {
-    const soon = setTimeout(() => void client.invalidateQueries({ queryKey: ['frames', id] }), FRAMES_MS);
-    return () => clearTimeout(soon);
+    if (soon.current) return;
+    soon.current = true;
+    setTimeout(() => {
+      soon.current = false;
+      void client.invalidateQueries({ queryKey: ['frames', id] });
+    }, FRAMES_MS);
   }, [client, id, done, failed, newest]);
   return frames.data ?? [];
 }
