@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -59,12 +60,27 @@ class QueueTest {
         settings);
   }
 
-  /** A worker of its own, until it is ended. */
+  /** Workers of a test, those that it has not ended itself too. */
+  private static final List<ServerProcess> WORKING = new ArrayList<>();
+
+  @AfterEach
+  void nobodyWorksOn() throws Exception {
+    for (ServerProcess w : WORKING) w.kill();
+    WORKING.clear();
+    for (JsonNode j : Person.json(pim.get("api/sequences/" + sequence + "/renders"))) stopped(j);
+  }
+
+  private static void stopped(JsonNode job) throws Exception {
+    if (!List.of("DONE", "STOPPED", "FAILED").contains(state(job))) turn(pim, job, "stop");
+  }
+
+  /** A worker of its own, until the test ends. */
   private static ServerProcess worker(Map<String, String> settings) throws Exception {
     Map<String, String> all = new HashMap<>(settings);
     all.put("KITE_WORKER_NAME", "harbour" + ++workers);
     all.put("KITE_RENDER_THREADS", "1");
     ServerProcess w = process("queue-worker-" + workers, all);
+    WORKING.add(w);
     w.start();
     return w;
   }
@@ -133,14 +149,13 @@ class QueueTest {
   @Test
   void twoWorkersShareAJobAndOneGoesOnWhenTheOtherDies() throws Exception {
     JsonNode undisturbed = ask(pim, Map.of("what", "cut", "samples", 2));
-    ServerProcess one = worker(Map.of());
+    worker(Map.of());
     ended(undisturbed, "DONE");
     ServerProcess other = worker(Map.of());
     JsonNode shared = ask(pim, Map.of("what", "cut", "samples", 2));
     until(shared, j -> both(shared));
     other.kill();
     JsonNode done = ended(shared, "DONE");
-    one.kill();
     assertEquals(240, done.get("done").asInt());
     assertEquals(240, frames(shared).size());
     assertEquals(checksums(undisturbed), checksums(shared));
@@ -156,7 +171,7 @@ class QueueTest {
 
   @Test
   void aRenderIsPausedGoesOnIsStoppedAndGoesOnAgain() throws Exception {
-    ServerProcess one = worker(Map.of());
+    worker(Map.of());
     JsonNode job = ask(pim, Map.of("what", "cut", "early", true, "samples", 16));
     until(job, j -> j.get("done").asInt() >= 3);
     assertEquals("PAUSED", state(turn(pim, job, "pause")));
@@ -174,7 +189,6 @@ class QueueTest {
     turn(pim, job, "resume");
     until(job, j -> j.get("done").asInt() > there + 1);
     turn(pim, job, "stop");
-    one.kill();
     assertEquals(409, pim.post("api/renders/" + id(job) + "/pause", Map.of()).statusCode());
   }
 
@@ -186,7 +200,8 @@ class QueueTest {
   @Test
   void aLargeFrameIsMadeInPartsByWhoeverIsFree() throws Exception {
     Map<String, Object> frame = Map.of("what", "frame", "camera", "camB", "frame", 1100);
-    ServerProcess one = worker(Map.of()), other = worker(Map.of());
+    worker(Map.of());
+    worker(Map.of());
     Map<String, Object> large = new HashMap<>(frame);
     large.putAll(Map.of("percent", 25, "samples", 256));
     JsonNode job = ask(pim, large);
@@ -199,13 +214,11 @@ class QueueTest {
     }
     var picture = javax.imageio.ImageIO.read(output.resolve(id(job)).resolve("00001.png").toFile());
     assertEquals(270, picture.getHeight());
-    one.kill();
-    other.kill();
   }
 
   @Test
   void aFrameIsMadeAgainByItself() throws Exception {
-    ServerProcess one = worker(Map.of());
+    worker(Map.of());
     JsonNode job = ask(pim, Map.of("what", "shots", "spans", List.of(lastSpan()), "samples", 1));
     JsonNode done = ended(job, "DONE");
     Path third = output.resolve(id(job)).resolve("00003.png");
@@ -217,7 +230,6 @@ class QueueTest {
     assertEquals(done.get("total"), now(job).get("done"));
     var none = pim.post("api/renders/" + id(job) + "/frames/999/again", Map.of());
     assertEquals(409, none.statusCode(), none.body());
-    one.kill();
   }
 
   private static String lastSpan() {
@@ -234,7 +246,7 @@ class QueueTest {
     answer(pim.post("api/renders/" + id(urgent) + "/urgency", Map.of("urgency", "URGENT")));
     var reviewer = oda.post("api/renders/" + id(little) + "/urgency", Map.of("urgency", "URGENT"));
     assertEquals(403, reviewer.statusCode(), reviewer.body());
-    ServerProcess one = worker(Map.of());
+    worker(Map.of());
     ended(urgent, "DONE");
     ended(little, "DONE");
     assertEquals(0, now(later).get("done").asInt());
@@ -242,7 +254,6 @@ class QueueTest {
     turn(pim, much, "stop");
     until(later, j -> j.get("done").asInt() > 0);
     turn(pim, later, "stop");
-    one.kill();
   }
 
   @Test
@@ -256,7 +267,7 @@ class QueueTest {
         failed.get("message").asString().contains("Debian's package ffmpeg"), failed.toString());
     assertEquals(failed.get("total"), failed.get("done"));
     // a folder that goes while frames are made
-    ServerProcess one = worker(Map.of());
+    worker(Map.of());
     turn(pim, job, "resume");
     ended(job, "DONE");
     Path aside = output.resolveSibling(output.getFileName() + "-aside");
@@ -276,6 +287,5 @@ class QueueTest {
     assertTrue(says.contains("of its pictures are not in the output folder any more"), says);
     turn(pim, job, "resume");
     ended(job, "DONE");
-    one.kill();
   }
 }

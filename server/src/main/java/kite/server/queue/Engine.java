@@ -2,6 +2,7 @@ package kite.server.queue;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerName;
+import com.github.kagkarlsson.scheduler.jdbc.PostgreSqlJdbcCustomization;
 import com.github.kagkarlsson.scheduler.logging.LogLevel;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Clock;
@@ -30,6 +31,12 @@ class Engine {
   /** One piece of work at a time, which has all threads; the next is not taken before. */
   private static final int AT_ONCE = 1;
 
+  /**
+   * Work is locked by one statement and taken by the next: taken by one alone, PostgreSQL may look
+   * for it anew for every row, and takes all there is instead of the first.
+   */
+  private static final boolean LOCKS_FIRST = true;
+
   /** What is under way is given back at once when a worker is told to end. */
   private static final Duration LEAVE = Duration.ofSeconds(2);
 
@@ -40,6 +47,7 @@ class Engine {
         .schedulerName(new SchedulerName.Fixed(name.text()))
         .serializer(new JsonData())
         .clock(clock::instant)
+        .jdbcCustomization(new PostgreSqlJdbcCustomization(LOCKS_FIRST, false))
         .threads(AT_ONCE)
         .pollingInterval(LOOK)
         .pollUsingLockAndFetch(0.5, 1)

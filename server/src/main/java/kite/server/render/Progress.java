@@ -14,6 +14,9 @@ import org.springframework.stereotype.Service;
 /** How far jobs are: for who asks, and told to the pages that look at their sequence. */
 @Service
 class Progress {
+  /** Frames under way that are told of: a notice between servers holds 8000 bytes. */
+  private static final int MOST_AT_IT = 40;
+
   private final RenderJobs jobs;
   private final RenderFrames frames;
   private final Queue queue;
@@ -52,7 +55,8 @@ class Progress {
   private RenderShown shown(RenderJobs.Listed j, List<Queue.UnderWay> underWay) {
     List<RenderShown.AtIt> atIt = new ArrayList<>();
     for (Queue.UnderWay w : underWay)
-      if (w.job().equals(j.id())) atIt.add(new RenderShown.AtIt(w.number(), w.worker()));
+      if (w.job().equals(j.id()) && atIt.size() < MOST_AT_IT)
+        atIt.add(new RenderShown.AtIt(w.number(), w.worker()));
     return new RenderShown(
         j.id(),
         j.label(),

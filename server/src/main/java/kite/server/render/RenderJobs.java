@@ -186,23 +186,12 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " j.kind = :kind and j.label = :label")
   int lastNumber(UUID sequence, RenderJob.Kind kind, String label);
 
-  /** Lets a job that ended go on as a new round; 0 when it is under way or done. */
+  /** Lets a preview that ended go on; 0 when it is under way or done. */
   @Modifying
   @Transactional
   @Query(
       "update RenderJob j set j.state = kite.server.render.RenderJob$State.WAITING, j.message = '',"
-          + " j.stopAsked = false, j.holder = null, j.round = j.round + 1 where j.id = :id and"
-          + " j.state in"
+          + " j.stopAsked = false, j.holder = null where j.id = :id and j.state in"
           + " (kite.server.render.RenderJob$State.STOPPED, kite.server.render.RenderJob$State.FAILED)")
   int resume(UUID id);
-
-  @Modifying
-  @Transactional
-  @Query("update RenderJob j set j.round = j.round + 1 where j.id = :id")
-  int nextRound(UUID id);
-
-  @Modifying
-  @Transactional
-  @Query("update RenderJob j set j.urgency = :urgency where j.id = :id")
-  int hurry(UUID id, Urgency urgency);
 }

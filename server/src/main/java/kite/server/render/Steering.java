@@ -64,7 +64,7 @@ class Steering {
     RenderJob job = mine(id);
     if (job.kind != RenderJob.Kind.RENDER || !job.state.underWay())
       throw conflict("Only a render that waits or is under way can be paused.");
-    jobs.become(id, RenderJob.State.PAUSED, PAUSED);
+    become(job, RenderJob.State.PAUSED, PAUSED);
     queue.removeWaiting(id);
   }
 
@@ -79,11 +79,13 @@ class Steering {
       return;
     }
     Set<Integer> there = new HashSet<>();
-    if (job.state == RenderJob.State.PAUSED) {
-      jobs.become(id, RenderJob.State.WORKING, "");
-      there.addAll(queue.frames(id)); // those that were begun
-    } else if (jobs.resume(id) > 0) job.round++;
-    else throw conflict("Only what is paused, was stopped or has failed can be resumed.");
+    switch (job.state) {
+      case PAUSED -> there.addAll(queue.frames(id)); // those that were begun
+      case STOPPED, FAILED -> job.round++;
+      case WAITING, WORKING, DONE ->
+          throw conflict("Only what is paused, was stopped or has failed can be resumed.");
+    }
+    become(job, RenderJob.State.WAITING, "");
     troubles.deleteOf(id);
     there.addAll(kept(job));
     List<Integer> rest = new ArrayList<>(Order.of(Shot.read(job.shots), job.early));
@@ -118,8 +120,7 @@ class Steering {
     frames.deleteAllByIdInBatch(List.of(key));
     if (job.state == RenderJob.State.PAUSED) return; // with the others, when it goes on
     if (!job.state.underWay()) {
-      jobs.become(id, RenderJob.State.WORKING, "");
-      jobs.nextRound(id);
+      become(job, RenderJob.State.WAITING, "");
       job.round++;
     }
     queue.addFrames(job, List.of(number));
@@ -132,9 +133,15 @@ class Steering {
     if (job.kind != RenderJob.Kind.RENDER)
       throw conflict("A preview is drawn as soon as somebody can.");
     queue.change(id, job.urgency, urgency);
-    jobs.hurry(id, urgency);
+    job.urgency = urgency;
   }
 
+  private static void become(RenderJob job, RenderJob.State state, String message) {
+    job.state = state;
+    job.message = message;
+  }
+
+  /** A job that nobody else changes until this is over; what is changed of it is stored then. */
   private RenderJob mine(UUID id) {
     if (jobs.lock(id) == null) throw Problem.missing("render");
     return jobs.findById(id).orElseThrow();
