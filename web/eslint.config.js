@@ -19,6 +19,7 @@ const FEATURES = [
   'roster',
   'sets',
   'setting',
+  'shots',
   'signin',
   'standards',
   'versions',

@@ -1207,6 +1207,40 @@ export interface Settings {
   circleMm: number;
 }
 
+export interface ShotFacts {
+  lens: LensThere;
+  lastLens: LensThere;
+  move: string[];
+  subjects: SubjectSeen[];
+  size: ShotSize | null;
+}
+
+export interface LensThere {
+  focalMm: number;
+  fStop: number;
+  focusM: number;
+}
+
+export interface SubjectSeen {
+  id: string;
+  name: string;
+  share: number;
+}
+
+export type ShotSize = 'extremeClose' | 'close' | 'medium' | 'full' | 'wide' | 'veryWide';
+
+export interface ShotRow {
+  id: string;
+  code: string;
+  camera: string | null;
+  first: number;
+  last: number;
+  frames: number;
+  seconds: number;
+  feet: string;
+  timecode: string;
+}
+
 export interface StandInMesh {
   positions: number[];
   normals: number[];
@@ -1363,6 +1397,8 @@ export interface KiteCore {
   settings(camera: string): string;
   shares(camera: string, part: string, first: number, step: number, out: Float64Array): void;
   shotCode(frame: number): string;
+  shotFacts(camera: string, first: number, last: number): string;
+  shotRows(): string;
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;
   size(ids: string, out: Float64Array): string;

@@ -85,7 +85,7 @@ export function ContactSheet() {
         <strong>Contact sheet</strong>
         <span className="muted">{`${cameras.length} cameras on frame ${Math.round(frame)}`}</span>
         <span className="grow" />
-        <Pill onClick={() => setView({ contactSheet: false })}>Back to the views</Pill>
+        <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>
       {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
       <div className="tiles">
@@ -100,7 +100,7 @@ export function ContactSheet() {
               data-tile={c.id}
               onClick={() => {
                 select(c.id);
-                setView({ contactSheet: false });
+                setView({ over: null });
               }}
             >
               <canvas

@@ -59,7 +59,7 @@ export function FirstSteps() {
   const done = useFirstSteps((s) => s.done);
   const mayEdit = useSequence((s) => s.mayEdit);
   const hides = useSequence(
-    (s) => s.dialog !== null || s.picking !== null || s.contactSheet || s.moment !== null,
+    (s) => s.dialog !== null || s.picking !== null || s.over !== null || s.moment !== null,
   );
   const left = STEPS.filter((s) => !done.includes(s) && (mayEdit || !HINTS[s].edits));
   useTaking();

@@ -85,7 +85,8 @@ export interface ViewState {
   sharpTint: boolean;
   /** Whether the selected camera's way and its subject's are drawn on the Move desk. */
   ghosts: boolean;
-  contactSheet: boolean;
+  /** What lies over both views: every camera's view of the frame, or the list of shots. */
+  over: 'sheet' | 'shots' | null;
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
@@ -156,7 +157,7 @@ const FIRST_LOOK: ViewState = {
   about: '',
   sharpTint: false,
   ghosts: true,
-  contactSheet: false,
+  over: null,
   compared: null,
   fourViews: false,
   setTool: 'move',

@@ -4,6 +4,10 @@ import { useSequence, type SequenceState, type ViewState } from './state';
 /** Changes what is looked at, or how. */
 export const setView = (by: Partial<ViewState>): void => useSequence.setState(by);
 
+/** Lays something over both views, or takes it away again. */
+export const layOver = (what: NonNullable<ViewState['over']>): void =>
+  useSequence.setState((s) => ({ over: s.over === what ? null : what }));
+
 /** The lens view shows this camera from now on. */
 export const lookThrough = (camera: string): void => setView({ camera, followCut: false });
 

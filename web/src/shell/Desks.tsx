@@ -32,10 +32,11 @@ export function Desks(parts: {
   lens: ReactNode;
   /** What lies over both views while it is open. */
   sheet: ReactNode;
+  shots: ReactNode;
   time: ReactNode;
 }) {
   const desk = useSequence((s) => s.desk);
-  const sheetOpen = useSequence((s) => s.contactSheet);
+  const over = useSequence((s) => s.over);
   const { arrangement: a, width, height } = useArrangement();
   const whole = useGroupRef();
   const across = useGroupRef();
@@ -90,8 +91,8 @@ export function Desks(parts: {
           </Panel>
           <Bar aria-label="Width of the roster" onDoubleClick={again} />
           <Panel id="views-room" minSize="300px">
-            {sheetOpen ? parts.sheet : null}
-            <div hidden={sheetOpen} style={{ height: '100%' }}>
+            {over === 'sheet' ? parts.sheet : over === 'shots' ? parts.shots : null}
+            <div hidden={over !== null} style={{ height: '100%' }}>
               <Group groupRef={views} onLayoutChanged={keep((l) => ({ set: l['set-room'] / 100 }))}>
                 <Panel id="set-room" defaultSize={`${a.set * 100}%`} minSize="12%">
                   {parts.set}

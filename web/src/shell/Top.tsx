@@ -1,5 +1,5 @@
 import { openWindow } from '../session/windows';
-import { setView } from '../session/view';
+import { layOver, setView } from '../session/view';
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../doing/bring';
@@ -84,12 +84,27 @@ export function Top() {
         </Tip>
         <Tip text={withKeys("Every camera's view of this frame, live", 'sheet')}>
           <IconAction
-            lit={s.contactSheet}
+            lit={s.over === 'sheet'}
             aria-label="Contact sheet"
-            aria-pressed={s.contactSheet}
-            onClick={() => setView({ contactSheet: !s.contactSheet })}
+            aria-pressed={s.over === 'sheet'}
+            onClick={() => layOver('sheet')}
           >
             <Icon.Sheet />
+          </IconAction>
+        </Tip>
+        <Tip
+          text={withKeys(
+            'Every shot of the cut in a list: what it shows, how long, what its camera does',
+            'shots',
+          )}
+        >
+          <IconAction
+            lit={s.over === 'shots'}
+            aria-label="Shot list"
+            aria-pressed={s.over === 'shots'}
+            onClick={() => layOver('shots')}
+          >
+            <Icon.ShotList />
           </IconAction>
         </Tip>
         {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}

@@ -11,6 +11,7 @@ import { useSequence } from '../session/state';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
+import { ShotList } from '../shots/ShotList';
 import { LensView } from '../frame/LensView';
 import { fourAhead, SetView } from '../setting/SetView';
 import { Desks } from './Desks';
@@ -97,6 +98,11 @@ export function Workspace() {
         sheet={
           <Panel name="The contact sheet" area="views">
             <ContactSheet />
+          </Panel>
+        }
+        shots={
+          <Panel name="The shot list" area="views">
+            <ShotList />
           </Panel>
         }
         side={<Side whole={whole} />}

@@ -1,5 +1,5 @@
 import { openWindow } from '../session/windows';
-import { setView } from '../session/view';
+import { layOver, setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import type { Camera, RigPart } from '../core/types';
 import { core } from '../session/evaluated';
@@ -66,6 +66,7 @@ function looks(): Action[] {
     ...REGIONS.map((r) => ({ name: `Keyboard to ${r.name}`, run: () => afterClosing(() => toRegion(r.at)) })),
     ...(s.role === 'guest' ? [] : [...PREVIEWS, ...RENDERS]),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
+    { name: s.over === 'shots' ? 'Close the shot list' : 'Shot list', run: () => layOver('shots') },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',
       run: () => setView({ fourViews: !get().fourViews }),

@@ -13,7 +13,7 @@ import { say } from '../session/said';
 import { select, chooseKeys, endPicking } from '../session/selection';
 import { useSequence, type LensTool } from '../session/state';
 import { goTo } from '../session/time';
-import { lensCamera, setView } from '../session/view';
+import { layOver, lensCamera, setView } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
@@ -54,7 +54,7 @@ function leave(): boolean {
   const s = get();
   if (s.picking) endPicking();
   else if (s.drawing) setView({ drawing: null });
-  else if (s.contactSheet) setView({ contactSheet: false });
+  else if (s.over) setView({ over: null });
   else if (chosen().length) chooseKeys({});
   else return false;
   return true;
@@ -91,7 +91,8 @@ export const RUNS: Record<ShortcutId, Run> = {
   },
   nextCamera: () => stepCamera(1),
   earlierCamera: () => stepCamera(-1),
-  sheet: () => setView({ contactSheet: !get().contactSheet }),
+  sheet: () => layOver('sheet'),
+  shots: () => layOver('shots'),
   earlierView: () => stepView(lensCamera(get()), -1),
   laterView: () => stepView(lensCamera(get()), 1),
   turnTo: (e) => turnTo(Number(e?.key ?? 1) - 1),

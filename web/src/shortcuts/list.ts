@@ -34,6 +34,7 @@ export type ShortcutId =
   | 'redo'
   | 'leave'
   | 'sheet'
+  | 'shots'
   | `desk${1 | 2 | 3 | 4 | 5}`
   | 'roster'
   | 'side'
@@ -105,6 +106,7 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'nextCamera', name: 'Look through the next camera', keys: ['Alt+ArrowDown'] },
     { id: 'earlierCamera', name: 'Look through the camera before', keys: ['Alt+ArrowUp'] },
     { id: 'sheet', name: 'Contact sheet', keys: ['Shift+s'] },
+    { id: 'shots', name: 'Shot list', keys: ['Shift+l'] },
     { id: 'earlierView', name: 'This camera’s earlier view', keys: ['Alt+,'], edits: true },
     { id: 'laterView', name: 'This camera’s later view', keys: ['Alt+.'], edits: true },
   ]),

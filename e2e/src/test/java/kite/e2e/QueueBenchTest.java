@@ -8,6 +8,8 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import kite.core.cut.Cut;
+import kite.demo.SaltWind;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -19,11 +21,12 @@ import tools.jackson.databind.JsonNode;
 @Tag("bench")
 class QueueBenchTest {
   private static final String DATABASE = Application.DATABASE + "_queue_bench";
-  private static final int BEGINNINGS = 15, TURNS = 2, LOOK_MS = 5;
+  private static final int BEGINNINGS = 15, TURNS = 2, LOOK_MS = 5, RAYS = 24;
 
   private Path output;
   private Person pim;
   private String sequence;
+  private int frames;
 
   private ServerProcess process(int number, Map<String, String> settings) throws Exception {
     Map<String, String> all = new HashMap<>(settings);
@@ -67,16 +70,16 @@ class QueueBenchTest {
     beginnings();
     List<Double> alone = new ArrayList<>(), both = new ArrayList<>();
     for (int i = 0; i < TURNS; i++) {
-      alone.add(shot(32));
+      alone.add(shot(RAYS));
       ServerProcess two = process(2, Map.of());
       shot(4);
-      both.add(shot(32));
+      both.add(shot(RAYS));
       two.kill();
     }
     double a = best(alone), b = best(both);
     System.out.printf(
-        "A cut of 240 frames at 192×108, 32 rays: one worker %.1f s, two %.1f s: %.2f ×%n",
-        a, b, b / a);
+        "A shot of %d frames at 192×108, up to %d rays: one worker %.1f s, two %.1f s: %.2f ×%n",
+        frames, RAYS, a, b, b / a);
     one.kill();
     server.kill();
   }
@@ -99,10 +102,22 @@ class QueueBenchTest {
         1000 * begun[BEGINNINGS / 2], BEGINNINGS, 1000 * begun[BEGINNINGS - 1]);
   }
 
-  /** Seconds that the whole cut takes. */
+  /** Seconds that the last shot takes. */
   private double shot(int samples) throws Exception {
+    List<Cut.Span> spans = Cut.spans(new SaltWind().sw010());
+    Map<String, Object> what =
+        Map.of(
+            "what",
+            "shots",
+            "spans",
+            List.of(spans.get(spans.size() - 1).id()),
+            "percent",
+            10,
+            "samples",
+            samples);
     long from = System.nanoTime();
-    JsonNode job = ask(Map.of("what", "cut", "frame", 0, "percent", 10, "samples", samples));
+    JsonNode job = ask(what);
+    frames = job.get("total").asInt();
     return untilNot(job, List.of("WAITING", "WORKING"), from);
   }
 

@@ -89,7 +89,7 @@ class RenderKillsCampaignTest {
         pim()
             .post(
                 "api/sequences/" + sequence + "/renders",
-                Map.of("what", "cut", "frame", 0, "percent", 10, "samples", 24, "early", true));
+                Map.of("what", "cut", "frame", 0, "percent", 10, "samples", 8, "early", true));
     assertEquals(200, asked.statusCode(), asked.body());
     return UUID.fromString(Person.json(asked).get("id").asString());
   }

@@ -20,24 +20,28 @@ import kite.core.evaluate.Plan;
  * @param size of the first of them that is a figure, or else the first; null where there is none
  */
 public record ShotFacts(
-    Lens lens, Lens lastLens, List<String> move, List<InFrame> subjects, @OrNull Size size) {
+    LensThere lens,
+    LensThere lastLens,
+    List<String> move,
+    List<SubjectSeen> subjects,
+    @OrNull ShotSize size) {
   public ShotFacts {
     move = List.copyOf(move);
     subjects = List.copyOf(subjects);
   }
 
   /** Focal length in mm, f-stop, and focus distance along the axis in metres. */
-  public record Lens(double focalMm, double fStop, double focusM) {}
+  public record LensThere(double focalMm, double fStop, double focusM) {}
 
   /**
    * A subject that is in frame.
    *
    * @param share of the shot's frames on which it is, 0 to 1
    */
-  public record InFrame(String id, String name, double share) {}
+  public record SubjectSeen(String id, String name, double share) {}
 
   /** How much of a figure the frame's height holds; named from the nearest. */
-  public enum Size {
+  public enum ShotSize {
     /** Less than a head. */
     EXTREME_CLOSE(0.12),
     /** Head and shoulders. */
@@ -54,15 +58,15 @@ public record ShotFacts(
     /** The most of a figure's height, or of its heights, that the frame holds. */
     private final double most;
 
-    Size(double most) {
+    ShotSize(double most) {
       this.most = most;
     }
 
     /**
      * @param height what a figure fills of the frame's height; above 1 when it is cut
      */
-    static Size of(double height) {
-      for (Size s : values()) if (1 / height <= s.most) return s;
+    static ShotSize of(double height) {
+      for (ShotSize s : values()) if (1 / height <= s.most) return s;
       throw new IllegalArgumentException("no size for " + height);
     }
   }
@@ -80,9 +84,9 @@ public record ShotFacts(
     List<FrameReport.Row> rows =
         new ArrayList<>(FrameReport.of(s, plan, camera, first, step, looks));
     rows.sort(Comparator.comparingDouble(ShotFacts::weight).reversed());
-    List<InFrame> subjects = new ArrayList<>();
+    List<SubjectSeen> subjects = new ArrayList<>();
     for (FrameReport.Row r : rows)
-      subjects.add(new InFrame(r.id(), r.name(), (double) frames(r) / looks));
+      subjects.add(new SubjectSeen(r.id(), r.name(), (double) frames(r) / looks));
     return new ShotFacts(
         lens(plan, camera, first),
         lens(plan, camera, last),
@@ -91,11 +95,11 @@ public record ShotFacts(
         size(s, rows));
   }
 
-  private static Lens lens(Plan plan, Camera camera, int frame) {
+  private static LensThere lens(Plan plan, Camera camera, int frame) {
     plan.evaluateOnly(camera.id(), frame);
     int o = plan.slot(camera.id()) * LensRow.SIZE;
     double[] l = plan.lens();
-    return new Lens(l[o + LensRow.FOCAL], l[o + LensRow.F_STOP], l[o + LensRow.FOCUS]);
+    return new LensThere(l[o + LensRow.FOCAL], l[o + LensRow.F_STOP], l[o + LensRow.FOCUS]);
   }
 
   private static int frames(FrameReport.Row r) {
@@ -111,7 +115,7 @@ public record ShotFacts(
     return sum;
   }
 
-  private static Size size(Sequence s, List<FrameReport.Row> rows) {
+  private static ShotSize size(Sequence s, List<FrameReport.Row> rows) {
     if (rows.isEmpty()) return null;
     FrameReport.Row of = rows.get(0);
     for (FrameReport.Row r : rows)
@@ -121,7 +125,7 @@ public record ShotFacts(
       }
     double sum = 0;
     for (double h : of.height()) sum += h;
-    return Size.of(sum / frames(of));
+    return ShotSize.of(sum / frames(of));
   }
 
   private static boolean isFigure(Sequence s, String id) {

@@ -129,8 +129,8 @@ class ShotFactsTest {
     lens = lens.with("focalLength", keys(1, 35, 39, 50)).with("focusDistance", keys(1, 2, 39, 5));
     ShotFacts f = facts(Channels.NONE);
     assertEquals(List.of("zoom 35 → 50 mm", "focus 2 m → 5 m"), f.move());
-    assertEquals(new ShotFacts.Lens(35, 2.8, 2), f.lens());
-    assertEquals(new ShotFacts.Lens(50, 2.8, 5), f.lastLens());
+    assertEquals(new ShotFacts.LensThere(35, 2.8, 2), f.lens());
+    assertEquals(new ShotFacts.LensThere(50, 2.8, 5), f.lastLens());
   }
 
   @Test
@@ -150,11 +150,11 @@ class ShotFactsTest {
   @Test
   void theSizeIsHowMuchOfTheFigureTheFrameHolds() {
     double[] ahead = {0.4, 1.3, 3, 5.5, 15, 60};
-    ShotFacts.Size[] sizes = ShotFacts.Size.values();
+    ShotFacts.ShotSize[] sizes = ShotFacts.ShotSize.values();
     for (int i = 0; i < ahead.length; i++) {
       ShotFacts f = facts(Channels.NONE.with("y", 1.5), figure("Pim", 1.8, ahead[i]));
       assertEquals(sizes[i], f.size(), ahead[i] + " m");
-      assertEquals(List.of(new ShotFacts.InFrame("Pim", "Pim", 1)), f.subjects());
+      assertEquals(List.of(new ShotFacts.SubjectSeen("Pim", "Pim", 1)), f.subjects());
     }
     assertNull(facts(Channels.NONE).size());
   }
@@ -167,7 +167,7 @@ class ShotFactsTest {
             figure("Oda", 1.7, 12),
             figure("Pim", 1.2, 3));
     assertEquals(
-        List.of("Pim", "Oda"), f.subjects().stream().map(ShotFacts.InFrame::name).toList());
+        List.of("Pim", "Oda"), f.subjects().stream().map(ShotFacts.SubjectSeen::name).toList());
     assertTrue(f.subjects().get(0).share() > 0.1 && f.subjects().get(0).share() < 0.6);
   }
 }

@@ -1,0 +1,204 @@
+import Stack from '@mui/material/Stack';
+import { DataGrid, type GridColDef } from '@mui/x-data-grid';
+import type { Camera, ShotFacts, ShotRow } from '../core/types';
+import { Pill } from '../kit/Pill';
+import { camerasOf } from '../session/cameras';
+import { edit } from '../session/document';
+import { core, useCoreStill } from '../session/evaluated';
+import { useSettings } from '../session/settings';
+import { useSequence } from '../session/state';
+import { goTo } from '../session/time';
+import { setView } from '../session/view';
+import { mono, palette } from '../theme/tokens';
+import { useShotPictures } from './shotPictures';
+import { useTold } from './told';
+import './shots.css';
+
+/** What sizes are called. */
+const SIZES: Record<NonNullable<ShotFacts['size']>, string> = {
+  extremeClose: 'Extreme close-up',
+  close: 'Close-up',
+  medium: 'Medium',
+  full: 'Full',
+  wide: 'Wide',
+  veryWide: 'Very wide',
+};
+
+type Row = ShotRow & { facts?: ShotFacts; of?: Camera; picture?: string; approved: boolean };
+
+/** A number at the first frame, and at the last where it is another. */
+function both(row: Row, what: (l: ShotFacts['lens']) => string): string {
+  if (!row.facts) return '';
+  const [a, b] = [what(row.facts.lens), what(row.facts.lastLens)];
+  return a === b ? a : `${a} → ${b}`;
+}
+
+const focal = (row: Row) => both(row, (l) => core().showNumber(l.focalMm, 'millimetres'));
+const focus = (row: Row) => both(row, (l) => core().showNumber(l.focusM, 'metres'));
+const subjects = (row: Row) => row.facts?.subjects.map((s) => s.name).join(', ') ?? '';
+
+const COLUMNS: GridColDef<Row>[] = [
+  {
+    field: 'picture',
+    headerName: 'Picture',
+    width: 112,
+    sortable: false,
+    filterable: false,
+    disableExport: false,
+    renderCell: ({ row }) =>
+      row.picture ? (
+        <img className="shot-picture" alt={`The middle of ${row.code}`} src={row.picture} />
+      ) : (
+        <span className="shot-picture none">{row.camera ? '' : 'Gap'}</span>
+      ),
+  },
+  { field: 'code', headerName: 'Shot', width: 120, editable: true, cellClassName: 'shot-code' },
+  {
+    field: 'camera',
+    headerName: 'Camera',
+    width: 150,
+    valueGetter: (_, row) => (row.of ? `${row.of.letter} ${row.of.name}` : ''),
+    renderCell: ({ row }) =>
+      row.of ? (
+        <>
+          <span className="badge" style={{ background: row.of.colour, marginRight: 8 }}>
+            {row.of.letter}
+          </span>
+          {row.of.name}
+        </>
+      ) : null,
+  },
+  { field: 'first', headerName: 'First', type: 'number', width: 70, cellClassName: 'mono' },
+  { field: 'last', headerName: 'Last', type: 'number', width: 70, cellClassName: 'mono' },
+  { field: 'frames', headerName: 'Frames', type: 'number', width: 76, cellClassName: 'mono' },
+  {
+    field: 'seconds',
+    headerName: 'Seconds',
+    type: 'number',
+    width: 82,
+    cellClassName: 'mono',
+    valueFormatter: (v: number) => core().showNumber(v, 'factor'),
+  },
+  { field: 'feet', headerName: 'Feet + frames', width: 108, cellClassName: 'mono' },
+  { field: 'timecode', headerName: 'Timecode', width: 110, cellClassName: 'mono' },
+  {
+    field: 'size',
+    headerName: 'Size',
+    width: 118,
+    valueGetter: (_, r) => (r.facts?.size ? SIZES[r.facts.size] : ''),
+  },
+  {
+    field: 'move',
+    headerName: 'Move',
+    flex: 1,
+    minWidth: 190,
+    valueGetter: (_, row) => row.facts?.move.join(', ') ?? '',
+    cellClassName: 'wraps',
+  },
+  {
+    field: 'subjects',
+    headerName: 'In frame',
+    minWidth: 150,
+    flex: 0.7,
+    valueGetter: (_, row) => subjects(row),
+    cellClassName: 'wraps',
+  },
+  {
+    field: 'lens',
+    headerName: 'Lens',
+    width: 130,
+    valueGetter: (_, row) => focal(row),
+    cellClassName: 'mono',
+  },
+  {
+    field: 'focus',
+    headerName: 'Focus',
+    width: 130,
+    valueGetter: (_, row) => focus(row),
+    cellClassName: 'mono',
+  },
+  {
+    field: 'fStop',
+    headerName: 'f-stop',
+    width: 90,
+    valueGetter: (_, row) => both(row, (l) => `f/${core().showNumber(l.fStop, 'fStop')}`),
+    cellClassName: 'mono',
+  },
+  { field: 'approved', headerName: 'Approved', type: 'boolean', width: 90 },
+];
+
+/** Every shot of the cut: what it shows, how long, and what its camera does. */
+export function ShotList() {
+  const rows = useCoreStill((c) => c.shotRows());
+  const entities = useSequence((s) => s.entities);
+  const approvals = useSequence((s) => s.approvals);
+  const code = useSequence((s) => s.header.code);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const { cameraPackage } = useSettings();
+  const told = useTold(rows);
+  const pictures = useShotPictures(rows, cameraPackage.deliveryWidth / cameraPackage.deliveryHeight);
+  const cameras = camerasOf(entities);
+  const all: Row[] = rows.map((r) => ({
+    ...r,
+    facts: told[r.id],
+    of: cameras.find((c) => c.id === r.camera),
+    picture: pictures[r.id],
+    approved: r.id in approvals,
+  }));
+  const frames = rows.reduce((sum, r) => sum + r.frames, 0);
+  return (
+    <section className="view shot-list" aria-label="Shot list">
+      <div className="view-bar">
+        <strong>Shot list</strong>
+        <span className="muted">{`${rows.length} shots, ${frames} frames`}</span>
+        <span className="grow" />
+        <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
+      </div>
+      {rows.length === 0 ? (
+        <p className="empty">There is no shot yet. Press a camera’s letter in the cut lane to cut to it.</p>
+      ) : (
+        <Stack className="shot-grid">
+          <DataGrid
+            aria-label="Shots"
+            rows={all}
+            columns={COLUMNS}
+            getRowHeight={() => 'auto'}
+            getEstimatedRowHeight={() => 68}
+            columnHeaderHeight={34}
+            hideFooter
+            showToolbar
+            disableRowSelectionOnClick
+            isCellEditable={() => mayEdit}
+            processRowUpdate={(now, was) => {
+              const name = now.code.trim();
+              if (name && name !== was.code) edit(`Call it ${name}`, { kind: 'rename', id: was.id, name });
+              return { ...was, code: name || was.code };
+            }}
+            onRowDoubleClick={({ row }) => goTo(row.first)}
+            initialState={{
+              columns: {
+                columnVisibilityModel: { focus: false, fStop: false, timecode: false, approved: false },
+              },
+            }}
+            slotProps={{
+              toolbar: {
+                csvOptions: { fileName: `${code} shots`, utf8WithBom: true },
+                printOptions: { fileName: `${code}: shot list`, hideFooter: true, hideToolbar: true },
+              },
+            }}
+            sx={{
+              border: 0,
+              fontSize: 12.5,
+              '--DataGrid-t-color-background-base': palette.panel,
+              '--DataGrid-t-header-background-base': palette.panel,
+              '--DataGrid-rowBorderColor': palette.line,
+              '& .MuiDataGrid-cell': { display: 'flex', alignItems: 'center', py: 0.5 },
+              '& .MuiDataGrid-cell.mono': { fontFamily: mono },
+              '& .MuiDataGrid-cell.wraps': { whiteSpace: 'normal', lineHeight: 1.35 },
+            }}
+          />
+        </Stack>
+      )}
+    </section>
+  );
+}

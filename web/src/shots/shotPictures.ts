@@ -1,0 +1,109 @@
+import { useEffect, useRef, useState } from 'react';
+import type { ShotRow } from '../core/types';
+import { atFrame } from '../session/evaluated';
+import { useSequence } from '../session/state';
+import { drawnSoFar } from '../views/drawnSoFar';
+import { LensPicture } from '../views/LensPicture';
+import { stage } from '../views/stage';
+import { fit, giveBack, takeSheet } from '../views/surfaces';
+
+/** How wide a shot's picture is, pixels. */
+const WIDE_PX = 192;
+
+/** Nothing was edited for so long before pictures are drawn anew, ms. */
+const QUIET_MS = 900;
+
+const middle = (r: ShotRow): number => Math.floor((r.first + r.last) / 2);
+
+/** Draws shots' middle frames one after the other, and hands each over as the address of an image. */
+class Drawing {
+  private readonly sheet = takeSheet();
+  private readonly picture = new LensPicture(this.sheet.renderer, () => {});
+  private waiting: ShotRow[] = [];
+  private ready = false;
+  private gone = false;
+  private asked = 0;
+  private drawn = () => true;
+
+  constructor(
+    private readonly aspect: number,
+    private readonly came: (id: string, address: string) => void,
+  ) {
+    void this.picture.prepare().then((can) => {
+      this.ready = can;
+      this.ask();
+    });
+  }
+
+  all(rows: ShotRow[]): void {
+    this.waiting = rows.filter((r) => r.camera);
+    this.ask();
+  }
+
+  private ask(): void {
+    if (!this.asked && this.ready && !this.gone && this.waiting.length)
+      this.asked = requestAnimationFrame(() => this.next());
+  }
+
+  private next(): void {
+    this.asked = 0;
+    if (!this.drawn()) return this.ask(); // what one drawing asks of the graphics side would wait for the one before it
+    const row = this.waiting.shift();
+    if (!row) return;
+    const { canvas, renderer } = this.sheet;
+    fit(this.sheet, WIDE_PX, Math.round(WIDE_PX / this.aspect));
+    atFrame(middle(row), () => this.picture.draw(row.camera!, [1, 1]));
+    this.drawn = drawnSoFar(renderer);
+    void canvas.convertToBlob({ type: 'image/jpeg' }).then((blob) => {
+      if (!this.gone) this.came(row.id, URL.createObjectURL(blob));
+    });
+    this.ask();
+  }
+
+  dispose(): void {
+    this.gone = true;
+    cancelAnimationFrame(this.asked);
+    this.picture.dispose();
+    giveBack(this.sheet);
+  }
+}
+
+/** A picture of each shot's middle frame as the lens view shows it, by the shot's id: the address of an image. */
+export function useShotPictures(rows: ShotRow[], aspect: number): Record<string, string> {
+  const version = useSequence((s) => s.version);
+  const [pictures, setPictures] = useState<Record<string, string>>({});
+  const [came, setCame] = useState(0);
+  const drawing = useRef<Drawing>(null);
+  useEffect(() => {
+    const addresses = new Map<string, string>();
+    const d = new Drawing(aspect, (id, address) => {
+      const was = addresses.get(id);
+      addresses.set(id, address);
+      setPictures((p) => ({ ...p, [id]: address }));
+      if (was) setTimeout(() => URL.revokeObjectURL(was), QUIET_MS); // it may be shown for a moment yet
+    });
+    drawing.current = d;
+    return () => {
+      drawing.current = null;
+      d.dispose();
+      for (const a of addresses.values()) URL.revokeObjectURL(a);
+      setPictures({});
+    };
+  }, [aspect]);
+  useEffect(() => {
+    const seen = () => [useSequence.getState().frame, useSequence.getState().version].join();
+    let was = seen();
+    return stage.listen(() => {
+      // neither another frame nor an edit: models or pictures have come
+      if (seen() === was) setCame((n) => n + 1);
+      was = seen();
+    });
+  }, []);
+  const asked = rows.map((r) => `${r.id} ${r.camera} ${middle(r)}`).join();
+  useEffect(() => {
+    const quiet = setTimeout(() => drawing.current?.all(rows), QUIET_MS);
+    return () => clearTimeout(quiet);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the rows are what `asked` says
+  }, [version, asked, came, aspect]);
+  return pictures;
+}

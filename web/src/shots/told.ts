@@ -1,0 +1,38 @@
+import { useEffect, useState } from 'react';
+import type { ShotFacts, ShotRow } from '../core/types';
+import { core } from '../session/evaluated';
+import { useSequence } from '../session/state';
+
+/** How long nobody has edited anything before it is told anew, ms: an edit in hand is not held up. */
+const QUIET_MS = 400;
+
+/** How long one shot may take before the page has its turn again is one shot: they are told one by one. */
+const soon = (work: () => void): (() => void) => {
+  const t = setTimeout(work, 0);
+  return () => clearTimeout(t);
+};
+
+/** What is said of each shot with a camera, by its id, as it becomes known. What was said stays until it is said anew. */
+export function useTold(rows: ShotRow[]): Record<string, ShotFacts> {
+  const version = useSequence((s) => s.version);
+  const [told, setTold] = useState<Record<string, ShotFacts>>({});
+  const asked = rows.map((r) => `${r.id} ${r.camera} ${r.first} ${r.last}`).join();
+  useEffect(() => {
+    const waiting = rows.filter((r) => r.camera);
+    let leave = () => {};
+    const next = () => {
+      const row = waiting.shift();
+      if (!row) return;
+      const facts = core().shotFacts(row.camera!, row.first, row.last);
+      setTold((t) => ({ ...t, [row.id]: facts }));
+      leave = soon(next);
+    };
+    const quiet = setTimeout(next, QUIET_MS);
+    return () => {
+      clearTimeout(quiet);
+      leave();
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the rows are what `asked` says
+  }, [version, asked]);
+  return told;
+}
