@@ -37,6 +37,9 @@ const focal = (row: Row) => both(row, (l) => core().showNumber(l.focalMm, 'milli
 const focus = (row: Row) => both(row, (l) => core().showNumber(l.focusM, 'metres'));
 const subjects = (row: Row) => row.facts?.subjects.map((s) => s.name).join(', ') ?? '';
 
+/** A whole number as it is written beside the lanes. */
+const plain = (v: number) => String(v);
+
 const COLUMNS: GridColDef<Row>[] = [
   {
     field: 'picture',
@@ -52,7 +55,7 @@ const COLUMNS: GridColDef<Row>[] = [
         <span className="shot-picture none">{row.camera ? '' : 'Gap'}</span>
       ),
   },
-  { field: 'code', headerName: 'Shot', width: 120, editable: true, cellClassName: 'shot-code' },
+  { field: 'code', headerName: 'Shot', width: 112, editable: true, cellClassName: 'shot-code' },
   {
     field: 'camera',
     headerName: 'Camera',
@@ -68,14 +71,35 @@ const COLUMNS: GridColDef<Row>[] = [
         </>
       ) : null,
   },
-  { field: 'first', headerName: 'First', type: 'number', width: 70, cellClassName: 'mono' },
-  { field: 'last', headerName: 'Last', type: 'number', width: 70, cellClassName: 'mono' },
-  { field: 'frames', headerName: 'Frames', type: 'number', width: 76, cellClassName: 'mono' },
+  {
+    field: 'first',
+    headerName: 'First',
+    type: 'number',
+    width: 62,
+    valueFormatter: plain,
+    cellClassName: 'mono',
+  },
+  {
+    field: 'last',
+    headerName: 'Last',
+    type: 'number',
+    width: 62,
+    valueFormatter: plain,
+    cellClassName: 'mono',
+  },
+  {
+    field: 'frames',
+    headerName: 'Frames',
+    type: 'number',
+    width: 68,
+    valueFormatter: plain,
+    cellClassName: 'mono',
+  },
   {
     field: 'seconds',
     headerName: 'Seconds',
     type: 'number',
-    width: 82,
+    width: 74,
     cellClassName: 'mono',
     valueFormatter: (v: number) => core().showNumber(v, 'factor'),
   },
@@ -98,7 +122,7 @@ const COLUMNS: GridColDef<Row>[] = [
   {
     field: 'subjects',
     headerName: 'In frame',
-    minWidth: 150,
+    minWidth: 136,
     flex: 0.7,
     valueGetter: (_, row) => subjects(row),
     cellClassName: 'wraps',
@@ -177,7 +201,13 @@ export function ShotList() {
             onRowDoubleClick={({ row }) => goTo(row.first)}
             initialState={{
               columns: {
-                columnVisibilityModel: { focus: false, fStop: false, timecode: false, approved: false },
+                columnVisibilityModel: {
+                  feet: false,
+                  focus: false,
+                  fStop: false,
+                  timecode: false,
+                  approved: false,
+                },
               },
             }}
             slotProps={{

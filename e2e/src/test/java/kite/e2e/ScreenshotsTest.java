@@ -97,6 +97,10 @@ class ScreenshotsTest extends Desk {
     button("Follow the cut").click();
     goTo(1050);
     keep("cut");
+    button("Shot list").click();
+    page.locator(".shot-grid img").nth(3).waitFor();
+    keep("shot-list");
+    button("Back to the views").click();
     button("Move").click();
     choose("Lantern to Pim");
     goTo(1160);
@@ -125,12 +129,13 @@ class ScreenshotsTest extends Desk {
     button("Done comparing").click();
     button("Hand over").click();
     goTo(1160);
-    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
-    button("Film this shot").click();
-    page.locator("[data-job=DONE]").waitFor();
-    page.evaluate("() => { const v = document.querySelector('.job video'); v.currentTime = 1; }");
-    page.waitForTimeout(1500);
+    page.getByLabel("How pictures are made").getByText("Render").click();
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
+    button("This shot").click();
+    page.waitForFunction("() => document.querySelectorAll('.strip .there').length > 20");
+    page.locator(".strip").scrollIntoViewIfNeeded();
     keep("hand-over");
+    page.locator(".job").getByText("Stop").click();
     button("Frame").click();
     goTo(1090);
     button("Contact sheet").click();
@@ -161,9 +166,6 @@ class ScreenshotsTest extends Desk {
     effects.screenshot(
         new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/plate.png")));
     effects.close();
-    page.keyboard().press("Control+k");
-    page.getByPlaceholder("What would you like to do?").fill("cut to");
-    keep("command-box");
   }
 
   /** A set that stands twice: one of them is moved and kept, and the other is offered that. */

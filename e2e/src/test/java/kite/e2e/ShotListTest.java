@@ -32,14 +32,14 @@ class ShotListTest extends Desk {
         ".shot-grid [role=row][aria-rowindex='" + (row + 2) + "'] [data-field=" + field + "]");
   }
 
-  private void open() {
+  private void shotList() {
     page.keyboard().press("Shift+L");
     page.getByText("4 shots, 240 frames").waitFor();
   }
 
   @Test
   void itTellsOfEveryShotWhatTheCoreSays() {
-    open();
+    shotList();
     var s = document();
     List<Cut.Span> spans = Cut.spans(s);
     Plan plan = new Plan(s, Models.NONE);
@@ -57,7 +57,7 @@ class ShotListTest extends Desk {
 
   @Test
   void aPictureIsTheMiddleOfItsShotAndFollowsAnEdit() throws Exception {
-    open();
+    shotList();
     Locator picture = cell(1, "picture").locator("img");
     picture.waitFor();
     BufferedImage before = image(picture);
@@ -85,7 +85,7 @@ class ShotListTest extends Desk {
 
   @Test
   void aCodeIsChangedInPlaceAndUndone() {
-    open();
+    shotList();
     String code = cell(2, "code").innerText();
     cell(2, "code").dblclick();
     cell(2, "code").locator("input").fill("SW010_0035");
@@ -98,7 +98,7 @@ class ShotListTest extends Desk {
 
   @Test
   void itIsPassedOnAsATable() throws Exception {
-    open();
+    shotList();
     cell(3, "move").getByText(Pattern.compile("\\w")).waitFor();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Export")).click();
     var download =

@@ -10,6 +10,9 @@ import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
+import kite.core.rules.Reference;
+import kite.core.rules.References;
+import kite.core.rules.Use;
 
 /**
  * What a shot list says of a shot beside its place.
@@ -17,7 +20,8 @@ import kite.core.evaluate.Plan;
  * @param lens at its first frame, and {@code lastLens} at its last
  * @param move as a crew would say it ({@link MoveInWords})
  * @param subjects in frame, those that fill most of it for longest first
- * @param size of the first of them that is a figure, or else the first; null where there is none
+ * @param size of the first of them that is a figure or that the camera looks at, or else the first;
+ *     null where there is none
  */
 public record ShotFacts(
     LensThere lens,
@@ -92,7 +96,7 @@ public record ShotFacts(
         lens(plan, camera, last),
         MoveInWords.of(s, plan, camera, first, last),
         subjects,
-        size(s, rows));
+        size(s, camera, rows));
   }
 
   private static LensThere lens(Plan plan, Camera camera, int frame) {
@@ -115,11 +119,11 @@ public record ShotFacts(
     return sum;
   }
 
-  private static ShotSize size(Sequence s, List<FrameReport.Row> rows) {
+  private static ShotSize size(Sequence s, Camera camera, List<FrameReport.Row> rows) {
     if (rows.isEmpty()) return null;
     FrameReport.Row of = rows.get(0);
     for (FrameReport.Row r : rows)
-      if (isFigure(s, r.id())) {
+      if (isWhoItIsAbout(s, camera, r.id())) {
         of = r;
         break;
       }
@@ -128,9 +132,12 @@ public record ShotFacts(
     return ShotSize.of(sum / frames(of));
   }
 
-  private static boolean isFigure(Sequence s, String id) {
-    Shape shape = Plan.shapeOf(s, (Piece) s.get(id));
-    return shape instanceof Shape.StandIn f && f.form().isFigure()
-        || shape instanceof Shape.Model m && m.clip() != null;
+  /** A figure, or what the camera looks at or focuses on. */
+  private static boolean isWhoItIsAbout(Sequence s, Camera camera, String id) {
+    if (Plan.shapeOf(s, (Piece) s.get(id)) instanceof Shape.StandIn f && f.form().isFigure())
+      return true;
+    for (Reference r : References.of(camera))
+      if (r.to().equals(id) && (r.use() == Use.ATTENDS || r.use() == Use.FOCUSES)) return true;
+    return false;
   }
 }
