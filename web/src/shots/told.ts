@@ -6,7 +6,7 @@ import { useSequence } from '../session/state';
 /** How long nobody has edited anything before it is told anew, ms: an edit in hand is not held up. */
 const QUIET_MS = 400;
 
-/** How long one shot may take before the page has its turn again is one shot: they are told one by one. */
+/** After the page has had its turn: shots are told one by one. */
 const soon = (work: () => void): (() => void) => {
   const t = setTimeout(work, 0);
   return () => clearTimeout(t);

@@ -159,10 +159,14 @@ class FrameWorker {
   /** Joins the parts of a frame, or gives null while others are at theirs. */
   private FrameMaker.Made joined(FrameWork frame, FrameMaker maker, Scratch scratch)
       throws IOException {
+    List<String> names = new ArrayList<>();
+    for (int i = 0; i < frame.parts(); i++)
+      names.add(PartFile.name(frame.number(), i, frame.parts()));
+    if (!output.names(frame.job()).containsAll(names)) return null;
     List<PartFile.Part> parts = new ArrayList<>();
-    for (int i = 0; i < frame.parts(); i++) {
-      Resource part = output.get(frame.job(), PartFile.name(frame.number(), i, frame.parts()));
-      if (part == null) return null;
+    for (String name : names) {
+      Resource part = output.get(frame.job(), name);
+      if (part == null) return null; // whoever was quicker has joined them
       try (InputStream in = part.getInputStream()) {
         parts.add(PartFile.read(in));
       }
