@@ -9,6 +9,16 @@ import { underWay, useFrames, type FrameShown, type RenderShown } from './render
 /** The least that a frame's bar shows of its height, so that quick frames are seen too. */
 const LEAST = 0.08;
 
+/** Frames that took this many times as long as most did stand no higher: the others are to be told apart. */
+const MANY = 4;
+
+/** What the highest bar stands for, in seconds. */
+function highest(seconds: number[]): number {
+  const rising = [...seconds].sort((a, b) => a - b);
+  const middle = rising[rising.length >> 1] ?? 1;
+  return Math.max(Number.MIN_VALUE, Math.min(rising.at(-1) ?? 1, MANY * middle));
+}
+
 /** How a frame of a render is, in a few words. */
 function says(job: RenderShown, number: number, frame?: FrameShown): string {
   if (frame?.trouble) return `could not be made: ${frame.trouble}`;
@@ -25,7 +35,7 @@ export function FrameStrip({ job }: { job: RenderShown }) {
   const [chosen, setChosen] = useState<number | null>(null);
   const number = chosen ?? (job.newest || 1);
   const frame = frames.find((f) => f.number === number);
-  const most = Math.max(...frames.map((f) => f.seconds ?? 0), Number.MIN_VALUE);
+  const most = highest(frames.flatMap((f) => f.seconds ?? []));
   const again = () =>
     postJson(`/api/renders/${job.id}/frames/${number}/again`).catch((e: Error) => say(e.message, true));
   const at = (n: number) => ({ x: n - 1 + (job.total > 200 ? 0 : 0.1), width: job.total > 200 ? 1 : 0.8 });
@@ -46,7 +56,7 @@ export function FrameStrip({ job }: { job: RenderShown }) {
       )}
       <svg viewBox={`0 0 ${job.total} 1`} preserveAspectRatio="none" aria-hidden>
         {frames.map((f) =>
-          bar(f.number, f.trouble ? 1 : (f.seconds ?? 0) / most, f.trouble ? 'failed' : 'there'),
+          bar(f.number, f.trouble ? 1 : Math.min(1, (f.seconds ?? 0) / most), f.trouble ? 'failed' : 'there'),
         )}
         {job.underWay.map((w) => bar(w.number, 1, 'at-it'))}
         <rect className="chosen" y={0} height={1} {...at(number)} />

@@ -59,7 +59,7 @@ const COLUMNS: GridColDef<Row>[] = [
   {
     field: 'camera',
     headerName: 'Camera',
-    width: 150,
+    width: 134,
     valueGetter: (_, row) => (row.of ? `${row.of.letter} ${row.of.name}` : ''),
     renderCell: ({ row }) =>
       row.of ? (
