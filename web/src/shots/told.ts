@@ -6,6 +6,9 @@ import { useSequence } from '../session/state';
 /** How long nobody has edited anything before it is told anew, ms: an edit in hand is not held up. */
 const QUIET_MS = 400;
 
+/** What has become known is shown so often, ms: a long list is not drawn anew for each of its shots. */
+const SHOW_MS = 200;
+
 /** After the page has had its turn: shots are told one by one. */
 const soon = (work: () => void): (() => void) => {
   const t = setTimeout(work, 0);
@@ -20,12 +23,16 @@ export function useTold(rows: ShotRow[]): Record<string, ShotFacts> {
   useEffect(() => {
     const waiting = rows.filter((r) => r.camera);
     let leave = () => {};
+    let [known, shown]: [Record<string, ShotFacts>, number] = [{}, performance.now()];
     const next = () => {
       const row = waiting.shift();
-      if (!row) return;
-      const facts = core().shotFacts(row.camera!, row.first, row.last);
-      setTold((t) => ({ ...t, [row.id]: facts }));
-      leave = soon(next);
+      if (row) known[row.id] = core().shotFacts(row.camera!, row.first, row.last);
+      if (!row || performance.now() - shown > SHOW_MS) {
+        const some = known;
+        setTold((t) => ({ ...t, ...some }));
+        [known, shown] = [{}, performance.now()];
+      }
+      if (row) leave = soon(next);
     };
     const quiet = setTimeout(next, QUIET_MS);
     return () => {
