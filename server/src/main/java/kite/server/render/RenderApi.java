@@ -163,8 +163,6 @@ class RenderApi {
   @GetMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   List<RenderShown> list(@PathVariable UUID id) {
-    jobs.endSilentPreviews(id, Previews.GONE, clock.instant().minus(Previews.SILENT));
-    jobs.endUnbegun(id, Previews.UNBEGUN, clock.instant().minus(Previews.UNBEGUN_FOR));
     return progress.all(id, Limit.of(MOST_LISTED));
   }
 

@@ -150,26 +150,18 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " kite.server.render.RenderJob$State.WORKING)")
   int endUnheld(UUID id, String message, Instant silent);
 
-  /** Ends previews that whoever draws them has been silent about since a moment. */
-  @Modifying
-  @Transactional
+  /** Previews that whoever draws them has been silent about since a moment. */
   @Query(
-      "update RenderJob j set j.state = kite.server.render.RenderJob$State.STOPPED, j.message ="
-          + " :message, j.holder = null where j.sequenceId = :sequence and j.kind ="
-          + " kite.server.render.RenderJob$Kind.PREVIEW and j.state ="
-          + " kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent")
-  int endSilentPreviews(UUID sequence, String message, Instant silent);
+      "select j.id from RenderJob j where j.kind = kite.server.render.RenderJob$Kind.PREVIEW and"
+          + " j.state = kite.server.render.RenderJob$State.WORKING and j.heldAt < :silent")
+  List<UUID> silentPreviews(Instant silent);
 
-  /** Ends previews that no page has begun since a moment. */
-  @Modifying
-  @Transactional
+  /** Previews that no page has begun since a moment. */
   @Query(
-      "update RenderJob j set j.state = kite.server.render.RenderJob$State.STOPPED, j.message ="
-          + " :message where j.sequenceId = :sequence and j.kind ="
-          + " kite.server.render.RenderJob$Kind.PREVIEW and j.state ="
-          + " kite.server.render.RenderJob$State.WAITING and j.byServer = false and"
+      "select j.id from RenderJob j where j.kind = kite.server.render.RenderJob$Kind.PREVIEW and"
+          + " j.state = kite.server.render.RenderJob$State.WAITING and j.byServer = false and"
           + " coalesce(j.heldAt, j.askedAt) < :since")
-  int endUnbegun(UUID sequence, String message, Instant since);
+  List<UUID> unbegunPreviews(Instant since);
 
   /** A preview that was resumed waits from now on for a page that begins it. */
   @Modifying
