@@ -27,7 +27,7 @@ export const PICTURES: Kept = { form: 'PNG', passes: [], lights: [], surrounding
 export type Urgency = 'URGENT' | 'NORMAL' | 'LATER';
 
 /** What the turns are called. */
-export const TURNS: [Urgency, string][] = [
+const TURNS: [Urgency, string][] = [
   ['URGENT', 'Before all others'],
   ['NORMAL', 'In turn'],
   ['LATER', 'When nothing else waits'],

@@ -35,7 +35,7 @@ function says(job: RenderShown, here: boolean): string {
 export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => void }) {
   const here = useDrawnHere((s) => s.all.some((d) => d.job === job.id));
   const active = underWay(job);
-  const artist = useSequence((s) => s.role === 'lead' || s.role === 'artist');
+  const mayEdit = useSequence((s) => s.mayEdit);
   const turn = (how: 'stop' | 'pause' | 'resume' | 'urgency', body?: object) =>
     postJson(`/api/renders/${job.id}/${how}`, body).then(
       () => {
@@ -98,7 +98,7 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
         <Choice
           label="Turn"
           value={job.urgency}
-          options={turnsFor(artist)}
+          options={turnsFor(mayEdit)}
           onChange={(urgency) => void turn('urgency', { urgency })}
         />
       ) : null}

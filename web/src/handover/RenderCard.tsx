@@ -13,7 +13,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
   const how = useChoices((s) => s.render);
   const by = (change: Partial<typeof how>) => choose({ render: { ...how, ...change } });
   const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
-  const mayEdit = useSequence((s) => s.role === 'lead' || s.role === 'artist');
+  const mayEdit = useSequence((s) => s.mayEdit);
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
     if (await askRender(what, how)) onAsked();

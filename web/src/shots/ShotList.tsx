@@ -47,7 +47,6 @@ const COLUMNS: GridColDef<Row>[] = [
     width: 112,
     sortable: false,
     filterable: false,
-    disableExport: false,
     renderCell: ({ row }) =>
       row.picture ? (
         <img className="shot-picture" alt={`The middle of ${row.code}`} src={row.picture} />

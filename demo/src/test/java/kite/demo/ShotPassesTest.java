@@ -1,5 +1,6 @@
 package kite.demo;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -96,6 +97,33 @@ class ShotPassesTest {
         if (!lights.isEmpty())
           assertEquals(dull, lamps, ROUNDING * Math.max(1, dull), what + "'s lights at " + i);
       }
+  }
+
+  /** Workers take frames in any order, and one that was killed leaves its next to another. */
+  @Test
+  void aPictureDoesNotDependOnTheFramesMadeBefore() {
+    Sequence s = salt.sw010();
+    for (String camera : List.of("camA", "camB", "camD")) {
+      SceneBuilder fresh = new SceneBuilder(models::get), used = new SceneBuilder(models::get);
+      for (int frame : new int[] {1001, 1230, 1100}) picture(s, camera, frame, used);
+      for (int frame : new int[] {1150, 1060})
+        assertArrayEquals(
+            picture(s, camera, frame, fresh),
+            picture(s, camera, frame, used),
+            camera + " on " + frame);
+    }
+  }
+
+  private float[][] picture(Sequence s, String camera, int frame, SceneBuilder scenes) {
+    Plan plan = new Plan(s, a -> models.containsKey(a) ? models.get(a).rig() : null);
+    Camera c = (Camera) s.get(camera);
+    Data data = Data.of(s, plan, c, frame, scenes, Wanted.PICTURE);
+    return new FrameRenderer(
+            Exposed.sharp(s, plan, c, frame, scenes, this::image), Wanted.PICTURE, data)
+        .renderPasses(WIDTH, HEIGHT, Quality.exact(SAMPLES), 2, () -> false)
+        .layers()
+        .get(0)
+        .planes();
   }
 
   private static boolean isLight(Layer l) {

@@ -8,7 +8,8 @@ import kite.render.trace.MeshTree;
  *
  * @param piece id of the piece that it belongs to
  * @param world place and axes, 16 numbers
- * @param key what tells its mesh from any other; null for one of this frame alone, such as a skin
+ * @param key what tells its mesh from any other, for one that stays where it is on every frame;
+ *     else null
  */
 public record Placed(String piece, Surface surface, double[] world, Object key) {
   /** Where in the world the point of the surface is that was met, at this or another moment. */

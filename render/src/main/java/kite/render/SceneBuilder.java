@@ -4,11 +4,10 @@ import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
+import kite.core.curve.Channel;
 import kite.core.document.Finish;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -41,11 +40,6 @@ public final class SceneBuilder {
 
   private final Map<Piece, Surface> standIns = new HashMap<>();
   private final Map<String, Deformed> deformed = new HashMap<>();
-
-  /** Where each surface stood the last time, by its piece and its part. */
-  private final Map<String, double[]> stood = new HashMap<>();
-
-  private final Set<String> moving = new HashSet<>();
 
   /** A part of a model, by the model's content. */
   private record PartKey(String asset, int part) {}
@@ -92,17 +86,19 @@ public final class SceneBuilder {
       if (like.shape() instanceof Shape.StandIn shape) {
         Object key = new StandInKey(shape, like.colour());
         Surface plain = standIn(like, shape, key);
-        all.add(new Placed(p.id(), finished(plain, finish, like.colour(), true), m, key));
+        Surface own = finished(plain, finish, like.colour(), true);
+        all.add(new Placed(p.id(), own, m, stays(s, p) ? key : null));
       } else if (like.shape() instanceof Shape.Model model) {
         ModelGeometry g = models.apply(model.asset());
         ModelPose pose = plan.pose(p.id());
         if (g != null && pose != null) {
           int from = all.size();
+          boolean stays = model.clip() == null && stays(s, p);
           addModel(all, p.id(), g, pose, m, model);
           for (int i = from; i < all.size(); i++) {
             Placed q = all.get(i);
             Surface own = finished(q.surface(), finish, like.colour(), false);
-            all.set(i, new Placed(q.piece(), own, q.world(), q.key()));
+            all.set(i, new Placed(q.piece(), own, q.world(), stays ? q.key() : null));
           }
         }
       }
@@ -110,27 +106,31 @@ public final class SceneBuilder {
     return all;
   }
 
+  /** Whether nothing in the sequence moves a piece, on whatever frame. */
+  private static boolean stays(Sequence s, Piece p) {
+    for (Piece q = p; q != null; q = (Piece) s.get(q.parent()))
+      for (Channel c : q.channels().set().values()) if (c instanceof Channel.Curve) return false;
+    return true;
+  }
+
   /**
-   * The scenes of a frame's moments. What is small and has not moved so far goes into one mesh that
-   * they share, and what is flattened to nothing. Moments at which everything stands alike share
-   * their scene.
+   * The scenes of a frame's moments. What is small and stays where it is goes into one mesh that
+   * they share, and what is flattened to nothing. That depends on the sequence alone and not on the
+   * frames made before: the mesh is rounded in the world, and every worker is to round alike.
+   * Moments at which everything stands alike share their scene.
    */
   List<Scene> together(List<List<Placed>> asPlaced) {
     List<List<Placed>> moments = asPlaced.size() == 1 ? asPlaced : withoutFlat(asPlaced);
-    List<Placed> first = moments.get(0), last = moments.get(moments.size() - 1);
+    List<Placed> first = moments.get(0);
     boolean[] in = new boolean[first.size()];
     List<PlaceKey> keys = new ArrayList<>();
-    Map<String, Integer> parts = new HashMap<>();
     for (int i = 0; i < in.length; i++) {
       Placed p = first.get(i);
-      String name = p.piece() + " " + parts.merge(p.piece(), 1, Integer::sum);
-      double[] before = stood.put(name, last.get(i).world());
-      boolean still = before == null || Arrays.equals(before, p.world());
+      boolean still = p.key() != null;
       for (List<Placed> m : moments) still &= stands(m.get(i), p);
-      if (!still) moving.add(name);
       in[i] =
           moments.size() == 1 && SceneTree.flat(p.world())
-              || p.key() != null && p.surface().triangles() <= SMALL && !moving.contains(name);
+              || still && p.surface().triangles() <= SMALL;
       if (in[i]) keys.add(new PlaceKey(p.key(), Arrays.stream(p.world()).boxed().toList()));
     }
     Merged merged = null;

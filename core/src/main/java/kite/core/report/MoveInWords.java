@@ -51,7 +51,8 @@ public final class MoveInWords {
   }
 
   /**
-   * The words, the largest matter first; “locked off” for a camera that does nothing.
+   * The words: where it goes, how it turns, what the lens does; “locked off” for a camera that does
+   * nothing.
    *
    * @param plan any plan of the sequence; it is left at one of the frames
    * @param last included
