@@ -17,6 +17,9 @@ function takesText(at: HTMLElement): boolean {
   );
 }
 
+/** Menus, and panels beside what opened them. */
+const FLOATS = '.MuiModal-root, .MuiPopper-root';
+
 /** Keys that write nothing wherever they are pressed. */
 const FUNCTION_KEY = /^F[0-9]+$/;
 
@@ -41,7 +44,8 @@ export function press(
   const at = e.target as HTMLElement;
   const types = takesText(at) && !FUNCTION_KEY.test(e.key);
   if (types || (e.key === ' ' && at instanceof HTMLButtonElement)) return;
-  if (useSequence.getState().dialog) return; // a window has keys of its own
+  // a window has keys of its own, and so has what floats over the desk
+  if (useSequence.getState().dialog || at.closest?.(FLOATS)) return;
   for (const place of ['lens', undefined] as const)
     for (const s of SHORTCUTS) {
       if (s.within !== place || without.includes(s.id)) continue;

@@ -100,6 +100,21 @@ class ShotListTest extends Desk {
   }
 
   @Test
+  void columnsAreChosenAndEscapeClosesTheirPanelAlone() {
+    shotList();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Columns")).click();
+    Locator feet = page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Feet"));
+    feet.check();
+    page.keyboard().press("Escape");
+    feet.waitFor(
+        new Locator.WaitForOptions()
+            .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+    assertEquals("3+12", cell(0, "feet").innerText()); // 60 frames
+    page.keyboard().press("Escape");
+    page.getByTestId("lens").waitFor();
+  }
+
+  @Test
   void itIsPassedOnAsATable() throws Exception {
     shotList();
     cell(3, "move").getByText(Pattern.compile("\\w")).waitFor();
