@@ -102,7 +102,7 @@ export interface PlacedSet {
   ids: Record<string, string>;
 }
 
-export type Entity = Piece | Mark | Path | Camera | Light | CutEntry | Layer | Measure | Air | Plate;
+export type Entity = Piece | Mark | Path | Camera | Light | Shot | CutEntry | Layer | Measure | Air | Plate;
 
 export interface Piece {
   kind: 'piece';
@@ -419,6 +419,43 @@ export interface Light {
 
 export type LightForm = 'sun' | 'area' | 'spot' | 'point' | 'guide';
 
+export interface Shot {
+  kind: 'shot';
+  id: string;
+  name: string;
+  place: string;
+  takes: Take[];
+  chosen: string;
+  handles: number | null;
+  status: Status;
+  colour: string | null;
+  notes: string;
+}
+
+export interface Take {
+  id: string;
+  name: string;
+  camera: string | null;
+  first: number;
+  frames: number;
+  speed: Speed;
+}
+
+export type Speed = Steady | Curved;
+
+export interface Steady {
+  kind: 'steady';
+  scene: number;
+  programme: number;
+}
+
+export interface Curved {
+  kind: 'curved';
+  curve: Curve;
+}
+
+export type Status = 'toDo' | 'inWork' | 'forReview' | 'done';
+
 export interface CutEntry {
   kind: 'cutEntry';
   id: string;
@@ -473,7 +510,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | Roll | Ripple | Swap | SetHeader | Follow | Amend | Restore;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | ToShots | Roll | Ripple | Swap | InsertShot | OverwriteShot | SplitShot | JoinShots | LiftShot | RollCut | TrimShot | SlipShot | SlideShot | SwapCamera | MoveShots | RetimeShot | PutTake | ChooseTake | RemoveTake | SetStatus | SetNotes | SetShotRules | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -794,6 +831,10 @@ export interface SetLimits {
   key: boolean;
 }
 
+export interface ToShots {
+  kind: 'toShots';
+}
+
 export interface Roll {
   kind: 'roll';
   id: string;
@@ -810,6 +851,122 @@ export interface Swap {
   kind: 'swap';
   id: string;
   camera: string | null;
+}
+
+export interface InsertShot {
+  kind: 'insertShot';
+  shot: Shot;
+  before: string | null;
+}
+
+export interface OverwriteShot {
+  kind: 'overwriteShot';
+  shot: Shot;
+  at: string;
+  into: number;
+  restId: string;
+  restCode: string;
+}
+
+export interface SplitShot {
+  kind: 'splitShot';
+  id: string;
+  after: number;
+  newId: string;
+  newCode: string;
+}
+
+export interface JoinShots {
+  kind: 'joinShots';
+  id: string;
+}
+
+export interface LiftShot {
+  kind: 'liftShot';
+  id: string;
+  gapId: string;
+}
+
+export interface RollCut {
+  kind: 'rollCut';
+  id: string;
+  by: number;
+}
+
+export interface TrimShot {
+  kind: 'trimShot';
+  id: string;
+  head: number;
+  tail: number;
+}
+
+export interface SlipShot {
+  kind: 'slipShot';
+  id: string;
+  by: number;
+}
+
+export interface SlideShot {
+  kind: 'slideShot';
+  id: string;
+  by: number;
+}
+
+export interface SwapCamera {
+  kind: 'swapCamera';
+  id: string;
+  camera: string | null;
+}
+
+export interface MoveShots {
+  kind: 'moveShots';
+  ids: string[];
+  before: string | null;
+}
+
+export interface RetimeShot {
+  kind: 'retimeShot';
+  id: string;
+  speed: Speed;
+  frames: number;
+}
+
+export interface PutTake {
+  kind: 'putTake';
+  id: string;
+  take: Take;
+  choose: boolean;
+}
+
+export interface ChooseTake {
+  kind: 'chooseTake';
+  id: string;
+  take: string;
+}
+
+export interface RemoveTake {
+  kind: 'removeTake';
+  id: string;
+  take: string;
+}
+
+export interface SetStatus {
+  kind: 'setStatus';
+  ids: string[];
+  status: Status;
+}
+
+export interface SetNotes {
+  kind: 'setNotes';
+  id: string;
+  notes: string;
+}
+
+export interface SetShotRules {
+  kind: 'setShotRules';
+  ids: string[];
+  colour: string | null;
+  handles: number | null;
 }
 
 export interface SetHeader {
@@ -1017,14 +1174,6 @@ export interface Composition {
 
 export type CueEdit = 'fitTo' | 'stretch' | 'repeat';
 
-export interface CutSpan {
-  id: string;
-  shot: string;
-  camera: string;
-  first: number;
-  last: number;
-}
-
 export interface DepthReading {
   bars: DepthRulerBar[];
   nearClipM: number;
@@ -1157,6 +1306,8 @@ export interface Breach {
   better: string;
 }
 
+export type How = 'insert' | 'overwrite' | 'append';
+
 export type PathEdit = 'insert' | 'split' | 'even';
 
 export interface PathReport {
@@ -1178,7 +1329,24 @@ export interface Sighting {
   down: number | null;
 }
 
+export interface Placed {
+  id: string;
+  shot: string;
+  take: string;
+  camera: string | null;
+  first: number;
+  last: number;
+  sceneFirst: number;
+  sceneLast: number;
+}
+
 export type ReadyRig = 'tripod' | 'slider' | 'rail' | 'crane' | 'orbit' | 'riding' | 'following' | 'handheld' | 'travelling' | 'trimmed';
+
+export interface Renumbered {
+  id: string;
+  code: string;
+  better: string;
+}
 
 export interface RigHandlesHandle {
   part: string;
@@ -1198,6 +1366,11 @@ export interface CutOff {
   name: string;
   near: boolean;
   far: boolean;
+}
+
+export interface Seen {
+  id: string;
+  frame: number;
 }
 
 export interface Settings {
@@ -1232,13 +1405,26 @@ export type ShotSize = 'extremeClose' | 'close' | 'medium' | 'full' | 'wide' | '
 export interface ShotRow {
   id: string;
   code: string;
+  take: string;
+  takes: number;
   camera: string | null;
   first: number;
   last: number;
   frames: number;
   seconds: number;
+  middle: number;
+  sceneFirst: number;
+  sceneLast: number;
   feet: string;
   timecode: string;
+  speed: number;
+  status: Status;
+  notes: string;
+}
+
+export interface Ends {
+  first: number;
+  last: number;
 }
 
 export interface StandInMesh {
@@ -1252,6 +1438,12 @@ export interface StandInMesh {
 export interface StandardsFault {
   field: string;
   text: string;
+}
+
+export interface Press {
+  frame: number;
+  camera: string;
+  newId: string;
 }
 
 export interface TakenBack {
@@ -1318,7 +1510,7 @@ export interface KiteCore {
   cueLength(camera: string, part: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
-  cut(): string;
+  cutHere(frame: number, shot: string, camera: string, newId: string): string;
   depthRuler(camera: string): string;
   digest(): string;
   document(): string;
@@ -1326,7 +1518,8 @@ export interface KiteCore {
   endPreview(): void;
   evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
-  exposure(camera: string, frame: number): string;
+  exposure(camera: string, frame: number, rate: number): string;
+  feet(frames: number): string;
   filmBackName(back: string): string;
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;
@@ -1360,6 +1553,7 @@ export interface KiteCore {
   moveTogether(id: string, frames: string, by: number, cuts: boolean): string;
   namingBreaches(): string;
   newPart(camera: string, kind: string, id: string): string;
+  newShot(frame: number, how: string, camera: string, first: number, frames: number, id: string, restId: string): string;
   notchM(alongM: number): number;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
@@ -1378,25 +1572,31 @@ export interface KiteCore {
   pointSighting(camera: string, x: number, y: number, z: number): string;
   poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
+  programme(): string;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   pullFocus(camera: string, subject: string, frame: number, travel: number): string;
   rackFocus(camera: string, first: string, second: string, frame: number, travel: number): string;
+  rateAt(frame: number): number;
   readFrames(text: string, current: number, many: boolean): string;
   readNumber(text: string, unit: string, current: number): string;
   readyRig(camera: string, kind: string, subject: string, pathId: string, between: string, frame: number): string;
   registerModel(asset: string, rig: string): string;
+  renumbered(keep: string): string;
+  retimed(shot: string, first: number, last: number, keepsLength: boolean): string;
   rigHandles(camera: string, frame: number): string;
   rigsToBake(): string;
   route(id: string, first: number, step: number, out: Float64Array): void;
   savedRig(camera: string): string;
+  sceneAt(frame: number): number;
   seen(camera: string): string;
+  seenAt(scene: number): string;
   setDown(ids: string, heightM: number, frame: number, key: boolean): string;
   setKept(placed: string, was: string, also: string, version: number): string;
   setMade(document: string, set: string, name: string): string;
   setOf(ids: string): string;
   settings(camera: string): string;
   shares(camera: string, part: string, first: number, step: number, out: Float64Array): void;
-  shotCode(frame: number): string;
+  shotCode(index: number): string;
   shotFacts(camera: string, first: number, last: number): string;
   shotRows(): string;
   showNumber(value: number, unit: string): string;
@@ -1405,6 +1605,7 @@ export interface KiteCore {
   slot(id: string): number;
   slots(): number;
   speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;
+  speedOf(shot: string): string;
   standIn(piece: string): string;
   standardsChange(standards: string): string;
   standardsFaults(standards: string): string;
@@ -1412,6 +1613,7 @@ export interface KiteCore {
   subjectKeys(subject: string): string;
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
+  switched(presses: string): string;
   takeBack(delta: string, undo: boolean): string;
   takeHold(camera: string, frame: number, x: number, y: number, z: number, alongM: number, key: boolean): void;
   takeMember(owner: string, part: string, member: string): string;

@@ -1,6 +1,6 @@
 import { postJson } from '../session/http';
 import { allStored } from '../session/outbox';
-import { spanAt } from '../session/cut';
+import { shownShot } from '../session/programme';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
@@ -70,7 +70,7 @@ export const PREVIEW: How = {
  */
 export async function askFor<T>(where: 'renders' | 'previews', what: What, how: object): Promise<T | null> {
   const s = useSequence.getState();
-  const here = spanAt(s.frame);
+  const here = shownShot();
   if (what === 'shot' && !here) {
     say('There is no shot on this frame. Move into the cut first.', true);
     return null;
@@ -81,7 +81,7 @@ export async function askFor<T>(where: 'renders' | 'previews', what: What, how: 
       what: what === 'cut' || what === 'frame' ? what : 'shots',
       spans: what === 'shot' ? [here!.id] : typeof what === 'string' ? [] : what.shots,
       camera: lensCamera(s),
-      frame: Math.round(s.frame),
+      frame: s.frame,
       ...how,
     });
   } catch (e) {

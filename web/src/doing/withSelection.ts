@@ -1,3 +1,4 @@
+import { isOfTheCut } from '../session/programme';
 import { pick } from '../session/selection';
 import { openWindow } from '../session/windows';
 import { lookThrough, setView } from '../session/view';
@@ -90,13 +91,13 @@ export const MORE: {
     name: 'Duplicate',
     keys: 'duplicate',
     atHand: true,
-    fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air',
+    fits: (e) => !isOfTheCut(e) && e.kind !== 'air',
     run: () => duplicateSelected(false),
   },
   {
     name: 'Several copies…',
     atHand: true,
-    fits: (e) => e.kind !== 'cutEntry' && e.kind !== 'air' && e.kind !== 'layer' && e.kind !== 'plate',
+    fits: (e) => !isOfTheCut(e) && e.kind !== 'air' && e.kind !== 'layer' && e.kind !== 'plate',
     run: () => openWindow({ kind: 'copies', ids: get().selected }),
   },
   { name: 'Make an instance', atHand: true, fits: isPiece, run: () => duplicateSelected(true) },

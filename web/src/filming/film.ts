@@ -15,6 +15,8 @@ export interface FilmShot {
   first: number;
   last: number;
   code: string | null;
+  /** The frame of the scene that each shows; null where that is its number. */
+  scenes: number[] | null;
 }
 
 /** A preview as the server hands it to the page that draws it. */
@@ -38,7 +40,11 @@ export interface ToDraw {
 export interface FilmFrame {
   /** In the film, from 1. */
   number: number;
+  /** As its slate counts it. */
+  counted: number;
+  /** Of the scene, and how many of those pass until the next. */
   frame: number;
+  rate: number;
   shot: FilmShot;
 }
 
@@ -46,7 +52,14 @@ export interface FilmFrame {
 export function framesOf(shots: FilmShot[]): FilmFrame[] {
   const all: FilmFrame[] = [];
   for (const shot of shots)
-    for (let frame = shot.first; frame <= shot.last; frame++)
-      all.push({ number: all.length + 1, frame, shot });
+    for (let counted = shot.first; counted <= shot.last; counted++) {
+      const i = counted - shot.first;
+      const scenes = shot.scenes ?? [];
+      const frame = scenes[i] ?? counted;
+      // the last goes on as it came
+      const rate =
+        scenes.length > 1 ? (i + 1 < scenes.length ? scenes[i + 1] - frame : frame - scenes[i - 1]) : 1;
+      all.push({ number: all.length + 1, counted, frame, rate, shot });
+    }
   return all;
 }

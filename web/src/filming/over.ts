@@ -32,7 +32,7 @@ export function drawGuides(pen: Pen, { frame, shot }: FilmFrame): void {
 }
 
 /** What a slate says: what it is of, through what lens, and which frame of which version. */
-export function slateOf(film: ToDraw, { frame, shot }: FilmFrame): [string, string, string] {
+export function slateOf(film: ToDraw, { frame, counted, shot }: FilmFrame): [string, string, string] {
   const { header, entities } = useSequence.getState();
   const c = entities[shot.camera ?? ''] as Camera | undefined;
   const of = [header.code, shot.code, c ? `${c.letter} ${c.name}` : 'no camera'].filter(Boolean).join(' · ');
@@ -48,8 +48,8 @@ export function slateOf(film: ToDraw, { frame, shot }: FilmFrame): [string, stri
     ].join(' · ');
   });
   const which = [
-    `${frame}`,
-    core().timecode(frame - header.firstFrame),
+    `${counted}`,
+    core().timecode(counted - header.firstFrame),
     `v${film.numbered}`,
     film.askedAt.slice(0, 10),
     film.askedBy,

@@ -4,7 +4,9 @@ import { useEffect, useRef } from 'react';
 import { LensRow } from '../core/types';
 import { core, evaluated } from '../session/evaluated';
 import { useSettings } from '../session/settings';
-import { cutSpans } from '../session/cut';
+import { cutTo } from '../doing/cutting';
+import { shownShot } from '../session/programme';
+import { onReel } from '../session/time';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { LensPicture } from '../views/LensPicture';
@@ -78,12 +80,17 @@ export function ContactSheet() {
       giveBack(sheet);
     };
   }, [aspect, cameras.length]);
-  const spans = cutSpans();
+  const live = shownShot();
+  const cuts = useSequence((s) => onReel(s) && (s.playing || s.cutting !== 'off'));
+  useSequence((s) => s.reel);
   return (
     <section className="view contact-sheet" aria-label="Contact sheet">
       <div className="view-bar">
         <strong>Contact sheet</strong>
-        <span className="muted">{`${cameras.length} cameras on frame ${Math.round(frame)}`}</span>
+        <span className="muted">
+          {`${cameras.length} cameras on frame ${Math.round(frame)}`}
+          {cuts ? ': a tile cuts to its camera' : ''}
+        </span>
         <span className="grow" />
         <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>
@@ -92,13 +99,14 @@ export function ContactSheet() {
         {cameras.map((c) => {
           const slot = core().slot(c.id);
           const { lens } = evaluated();
-          const shot = spans.find((s) => s.camera === c.id && s.first <= frame && frame <= s.last);
+          const shot = live?.camera === c.id ? live : undefined;
           return (
             <Bare
               key={c.id}
               className={`tile ${shot ? 'live' : ''}`}
               data-tile={c.id}
               onClick={() => {
+                if (cuts) return cutTo(c.id);
                 select(c.id);
                 setView({ over: null });
               }}

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { useCoreStill } from '../session/evaluated';
+import { useProgramme } from '../session/programme';
 import { useSequence } from '../session/state';
 import type { Camera } from '../core/types';
 import { Menu } from '../kit/Menu';
@@ -11,7 +11,7 @@ export function ChosenShots({ verb, onAsk }: { verb: string; onAsk: (spans: stri
   const anchor = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<string[]>([]);
-  const spans = useCoreStill((c) => c.cut());
+  const spans = useProgramme();
   const entities = useSequence((s) => s.entities);
   const there = spans.filter((s) => chosen.includes(s.id));
   return (

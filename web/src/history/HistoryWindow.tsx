@@ -1,3 +1,4 @@
+import { isOfTheCut } from '../session/programme';
 import { useOutbox } from '../session/outbox';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -89,7 +90,7 @@ export function HistoryWindow({ touching }: { touching: string }) {
   });
   const all = edits.data?.pages.flat() ?? [];
   const cameras = Object.values(entities).filter((e) => e.kind === 'camera');
-  const shots = Object.values(entities).filter((e) => e.kind === 'cutEntry');
+  const shots = Object.values(entities).filter(isOfTheCut);
   const other = about && ![...cameras, ...shots].some((e) => e.id === about) ? entities[about] : undefined;
   return (
     <PlainWindow name="History" title="History" width="md" onClose={closeWindow}>

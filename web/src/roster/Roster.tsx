@@ -1,3 +1,4 @@
+import { isOfTheCut } from '../session/programme';
 import { setView } from '../session/view';
 import { RichTreeView } from '@mui/x-tree-view/RichTreeView';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -36,7 +37,7 @@ export function Roster() {
   const tree = useRef<HTMLDivElement>(null);
   const subjects = useMemo(() => (entities ? subjectsNow() : new Set<string>()), [entities]);
   const wanted = find.trim().toLowerCase();
-  const matches = (e: Entity) => e.kind !== 'cutEntry' && e.name.toLowerCase().includes(wanted);
+  const matches = (e: Entity) => !isOfTheCut(e) && e.name.toLowerCase().includes(wanted);
   // layers stay in sight while something is looked for: it may be to be laid on one
   const all = Object.values(entities).filter((e) => e.kind === 'layer' || matches(e));
   const shown = useSame(branches(all, subjects));

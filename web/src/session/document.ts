@@ -168,10 +168,10 @@ export function edit(label: string, ...commands: Command[]): boolean {
 
 let previewed: { label: string; commands: Command[] } | null = null;
 
-/** Shows what commands would do while a handle is dragged. A refused one keeps the last good one. */
-export function preview(label: string, ...commands: Command[]): void {
-  if (readOnly() || lockedLane(commands) || keysByItself(commands)) return;
-  attempt(() => {
+/** Shows what commands would do while a handle is dragged. A refused one keeps the last good one; then it gives false. */
+export function preview(label: string, ...commands: Command[]): boolean {
+  if (readOnly() || lockedLane(commands) || keysByItself(commands)) return false;
+  const shown = attempt(() => {
     const change = theCore().preview(commands);
     try {
       refuseTouched(change);
@@ -185,7 +185,9 @@ export function preview(label: string, ...commands: Command[]): void {
       header: change.headerAfter ?? baseHeader,
       version: s.version + 1,
     }));
+    return true;
   });
+  return shown ?? false;
 }
 
 /** Whether something is being dragged: a preview lies over the sequence. */

@@ -6,15 +6,25 @@ import { useSequence } from './state';
 let world = new Float64Array(0);
 let lens = new Float64Array(0);
 let seen = { frame: NaN, version: -1 };
-let other: number | null = null;
+let other: { frame: number; rate: number } | null = null;
 
 /** The frame that is evaluated and drawn: the one that is shown, but within {@link atFrame}. */
-export const shownFrame = (): number => other ?? useSequence.getState().frame;
+export const shownFrame = (): number => other?.frame ?? useSequence.getState().frame;
 
-/** Does some drawing at another frame, or a part of one, than the page shows. */
-export function atFrame<T>(frame: number, work: () => T): T {
+/** Frames of the scene that pass in one of the programme about {@link shownFrame}: as fast as it was made unless a shot of the reel is looked at. */
+export function shownRate(): number {
+  const { followCut, reel } = useSequence.getState();
+  return other ? other.rate : followCut && reel !== null ? theCore().rateAt(reel) : 1;
+}
+
+/**
+ * Does some drawing at another frame, or a part of one, than the page shows.
+ *
+ * @param rate frames of the scene that pass in one of the film about it
+ */
+export function atFrame<T>(frame: number, work: () => T, rate = 1): T {
   const had = other;
-  other = frame;
+  other = { frame, rate };
   try {
     return work();
   } finally {

@@ -11,6 +11,9 @@ export type Keying = 'off' | 'keyed' | 'all';
 /** What a drag in the lens view does. */
 export type LensTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
 
+/** Cutting by letters: not now, into the reel, or for practice, which leaves it alone until it is kept. */
+export type Cutting = 'off' | 'on' | 'practice';
+
 /** A click that is waited for, in the set view or the lens view. */
 export interface Picking {
   prompt: string;
@@ -37,6 +40,7 @@ export type Dialog =
   | { kind: 'remove'; ids: string[] }
   | { kind: 'copies'; ids: string[] }
   | { kind: 'lettering'; id: string | null }
+  | { kind: 'renumber' }
   | { kind: 'versions' }
   | { kind: 'sets' }
   | { kind: 'copyIn'; file: File }
@@ -66,8 +70,17 @@ export interface SelectionState {
 
 /** The frame that is shown. Written by `time`. */
 export interface TimeState {
+  /** Of the scene; sub-frames where a shot has a speed of its own. */
   frame: number;
+  /** Of the programme, where that shows it, or null. */
+  reel: number | null;
+  /** The shot it is seen in, or was seen in last; '' for none. */
+  shot: string;
   playing: boolean;
+  /** How often its own speed it plays; below 0 backwards. */
+  pace: number;
+  /** The first and the last frame that are played over and over, of the time that is shown; null for all. */
+  loop: [number, number] | null;
   /** Frames that were not drawn in time since playing began. */
   dropped: number;
 }
@@ -87,6 +100,8 @@ export interface ViewState {
   ghosts: boolean;
   /** What lies over both views: every camera's view of the frame, or the list of shots. */
   over: 'sheet' | 'shots' | null;
+  /** Whether a camera's letter, as a key or on a tile of the contact sheet, cuts to it. */
+  cutting: Cutting;
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
@@ -147,7 +162,15 @@ const NO_DOCUMENT: DocumentState = {
 
 const NOTHING_CHOSEN: SelectionState = { selected: [], chosenKeys: {}, picking: null };
 
-const AT_REST: TimeState = { frame: 0, playing: false, dropped: 0 };
+const AT_REST: TimeState = {
+  frame: 0,
+  reel: null,
+  shot: '',
+  playing: false,
+  pace: 1,
+  loop: null,
+  dropped: 0,
+};
 
 const FIRST_LOOK: ViewState = {
   desk: 'move',
@@ -158,6 +181,7 @@ const FIRST_LOOK: ViewState = {
   sharpTint: false,
   ghosts: true,
   over: null,
+  cutting: 'off',
   compared: null,
   fourViews: false,
   setTool: 'move',

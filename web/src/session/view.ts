@@ -1,4 +1,5 @@
-import { spanAt } from './cut';
+import type { Desk } from './desks';
+import { shownShot } from './programme';
 import { useSequence, type SequenceState, type ViewState } from './state';
 
 /** Changes what is looked at, or how. */
@@ -8,11 +9,14 @@ export const setView = (by: Partial<ViewState>): void => useSequence.setState(by
 export const layOver = (what: NonNullable<ViewState['over']>): void =>
   useSequence.setState((s) => ({ over: s.over === what ? null : what }));
 
+/** Opens a desk. On the Cut desk the lens view shows the programme. */
+export const openDesk = (desk: Desk): void => setView(desk === 'cut' ? { desk, followCut: true } : { desk });
+
 /** The lens view shows this camera from now on. */
 export const lookThrough = (camera: string): void => setView({ camera, followCut: false });
 
 /** The camera the lens view shows: the cut's at this frame when it follows the cut. */
 export function lensCamera(s: SequenceState): string {
   if (!s.followCut) return s.camera;
-  return spanAt(s.frame)?.camera ?? '';
+  return shownShot()?.camera ?? '';
 }

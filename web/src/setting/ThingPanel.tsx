@@ -1,3 +1,4 @@
+import type { OfTheCut } from '../session/programme';
 import { ChooseThing } from '../kit/ChooseThing';
 import { Tick } from '../kit/Tick';
 import type { Command, Entity } from '../core/types';
@@ -21,7 +22,7 @@ import { PlateCard } from './PlateCard';
 import { ShapeCard } from './ShapeCard';
 import { Pill } from '../kit/Pill';
 
-type Thing = Exclude<Entity, { kind: 'camera' } | { kind: 'cutEntry' }>;
+type Thing = Exclude<Entity, { kind: 'camera' } | OfTheCut>;
 
 /** The few controls of whatever is selected and is not a camera. */
 export function ThingPanel({ entity }: { entity: Thing }) {

@@ -10,6 +10,7 @@ const TrackDialog = fetched(async () => (await import('../importing/TrackDialog'
 const CopiesDialog = fetched(async () => (await import('../roster/CopiesDialog')).CopiesDialog);
 const RemoveDialog = fetched(async () => (await import('../roster/RemoveDialog')).RemoveDialog);
 const LetteringDialog = fetched(async () => (await import('../importing/LetteringDialog')).LetteringDialog);
+const RenumberWindow = fetched(async () => (await import('../shots/RenumberWindow')).RenumberWindow);
 const VersionsDialog = fetched(async () => (await import('../versions/VersionsDialog')).VersionsDialog);
 const CopyInWindow = fetched(async () => (await import('../importing/CopyInWindow')).CopyInWindow);
 const SetsWindow = fetched(async () => (await import('../sets/SetsWindow')).SetsWindow);
@@ -47,6 +48,8 @@ function One({ of: d }: { of: Dialog }) {
       return <RemoveDialog ids={d.ids} />;
     case 'lettering':
       return <LetteringDialog id={d.id} />;
+    case 'renumber':
+      return <RenumberWindow />;
     case 'versions':
       return <VersionsDialog />;
     case 'copyIn':

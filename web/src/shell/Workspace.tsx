@@ -3,6 +3,7 @@ import { ContactSheet } from '../frame/ContactSheet';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { FirstSteps } from '../help/FirstSteps';
 import { bring } from '../doing/bring';
+import { cutByLetter } from '../doing/cutting';
 import { fetchAhead } from '../kit/fetched';
 import { Time } from '../lanes/Time';
 import { CameraPanel } from './CameraPanel';
@@ -11,6 +12,7 @@ import { useSequence } from '../session/state';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
+import { ShotCard } from '../shots/ShotCard';
 import { ShotList } from '../shots/ShotList';
 import { LensView } from '../frame/LensView';
 import { fourAhead, SetView } from '../setting/SetView';
@@ -45,7 +47,7 @@ export function Workspace() {
       AHEAD_MS,
     );
     const leave = tellOthers();
-    const key = (e: KeyboardEvent) => press(e, RUNS);
+    const key = (e: KeyboardEvent) => press(e, RUNS, [], cutByLetter);
     // a button pressed with the pointer gives the keyboard back to the desk; one reached by Tab keeps it
     const click = (e: MouseEvent) => {
       const button = (e.target as Element).closest?.('button');
@@ -140,6 +142,7 @@ function Side({ whole }: { whole: boolean }) {
 
 function Selection() {
   const e = useSequence((s) => s.entities[s.selected[0]]);
+  if (e?.kind === 'shot') return <ShotCard key={e.id} shot={e} />;
   if (!e || e.kind === 'cutEntry')
     return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
   return e.kind === 'camera' ? <CameraPanel key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;

@@ -1,3 +1,4 @@
+import { isOfTheCut } from '../session/programme';
 import { openWindow } from '../session/windows';
 import { layOver, setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
@@ -9,7 +10,7 @@ import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
 import { askPreview, USUAL } from '../filming/ask';
 import { addPart, PARTS } from '../doing/parts';
 import { chooseSequence } from '../doing/bring';
-import { cutHere } from '../lanes/CutLane';
+import { cutTo } from '../doing/cutting';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import { ADDED } from '../doing/adding';
 import { MORE } from '../doing/withSelection';
@@ -83,7 +84,7 @@ function looks(): Action[] {
     ...numberActions(s),
     ...cameras.map((c) => ({ name: `Look through camera ${c.letter}: ${c.name}`, run: () => select(c.id) })),
     ...entities
-      .filter((e) => e.kind !== 'cutEntry' && e.kind !== 'camera')
+      .filter((e) => !isOfTheCut(e) && e.kind !== 'camera')
       .map((e) => ({ name: `Select ${e.name}`, run: () => select(e.id) })),
     { name: 'Guide: how things are done', run: () => openWindow({ kind: 'guide' }) },
     { name: 'What is new', run: () => openWindow({ kind: 'news' }) },
@@ -169,7 +170,7 @@ function edits(): Action[] {
     ...(looked?.kind === 'camera' ? cameraActions(looked, s) : []),
     ...guideActions(s),
     ...ADDED.map((a) => ({ name: a.command, run: a.run })),
-    ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutHere(c.id) })),
+    ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutTo(c.id) })),
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,
       run: () => void edit('Depth of field', { kind: 'setDepthOfField', camera: c.id, on: !c.depthOfField }),

@@ -6,14 +6,28 @@ import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/c
 import { cueHere, turnTo } from '../doing/cueing';
 import { duplicateSelected, groupSelected, removeSelected } from '../doing/create';
 import { isolate } from '../doing/withSelection';
-import { play } from '../session/time';
+import { setCutting } from '../doing/cutting';
+import {
+  joinNext,
+  liftShot,
+  longer,
+  loopShot,
+  newShot,
+  nextTake,
+  roll,
+  slide,
+  slip,
+  splitHere,
+  swapOrder,
+  trimToPlayhead,
+} from '../doing/reel';
 import { desksFor } from '../session/desks';
 import { redo, undo } from '../session/document';
 import { say } from '../session/said';
 import { select, chooseKeys, endPicking } from '../session/selection';
 import { useSequence, type LensTool } from '../session/state';
-import { goTo } from '../session/time';
-import { layOver, lensCamera, setView } from '../session/view';
+import { bounds, goIn, goToCut, onReel, play, playOver, shownTime, shuttle, stepBy } from '../session/time';
+import { layOver, lensCamera, openDesk, setView } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
@@ -21,7 +35,18 @@ import { fold } from '../session/arrangement';
 import { nextRegion } from './regions';
 
 const get = useSequence.getState;
-const frame = () => Math.round(get().frame);
+/** Something that is done to the reel: on other desks its key means nothing. */
+const reel = (work: () => void) => () => {
+  if (!onReel()) return false;
+  work();
+};
+
+/** Marks where what is played over and over begins, or ends. */
+function rangeFrom(end: 0 | 1): void {
+  const [first, last] = get().loop ?? bounds();
+  const at = Math.round(shownTime());
+  playOver(end === 0 ? [at, Math.max(at, last)] : [Math.min(first, at), at]);
+}
 
 /** What a shortcut does; false where it means nothing now, and its key is free for another. */
 export type Run = (e?: KeyboardEvent) => boolean | void;
@@ -31,7 +56,7 @@ const desk =
   () => {
     const d = desksFor(get().role)[n - 1];
     if (!d) return false;
-    setView({ desk: d.id });
+    openDesk(d.id);
   };
 
 const tool =
@@ -77,10 +102,38 @@ export const RUNS: Record<ShortcutId, Run> = {
   nextPart: () => nextRegion(1),
   earlierPart: () => nextRegion(-1),
   play: () => play(!get().playing),
-  back: () => goTo(frame() - 1),
-  on: () => goTo(frame() + 1),
-  first: () => goTo(get().header.firstFrame),
-  last: () => goTo(get().header.lastFrame),
+  back: () => stepBy(-1),
+  on: () => stepBy(1),
+  first: () => goIn(bounds()[0]),
+  last: () => goIn(bounds()[1]),
+  backwards: () => shuttle(-1),
+  still: () => play(false),
+  forwards: () => shuttle(1),
+  nextCut: () => goToCut(1),
+  earlierCut: () => goToCut(-1),
+  loopShot: reel(loopShot),
+  rangeIn: () => rangeFrom(0),
+  rangeOut: () => rangeFrom(1),
+  rangeOff: () => playOver(null),
+  split: reel(splitHere),
+  join: reel(joinNext),
+  lift: reel(liftShot),
+  insertShot: reel(() => newShot('insert', get().camera)),
+  overwriteShot: reel(() => newShot('overwrite', get().camera)),
+  beginHere: reel(() => trimToPlayhead('head')),
+  endHere: reel(() => trimToPlayhead('tail')),
+  longer: reel(() => longer(1)),
+  shorter: reel(() => longer(-1)),
+  rollBack: reel(() => roll(-1)),
+  rollOn: reel(() => roll(1)),
+  slipBack: reel(() => slip(-1)),
+  slipOn: reel(() => slip(1)),
+  slideBack: reel(() => slide(-1)),
+  slideOn: reel(() => slide(1)),
+  orderEarlier: reel(() => swapOrder(-1)),
+  orderLater: reel(() => swapOrder(1)),
+  nextTake: reel(nextTake),
+  letters: reel(() => setCutting(get().cutting === 'off' ? 'on' : 'off')),
   copy: () => {
     if (!chosen().length) return false;
     say(`${copyKeys()} keys copied.`);

@@ -4,6 +4,7 @@ import type { LensTool } from '../session/state';
 export const GROUPS = [
   'Everywhere',
   'Time',
+  'On the reel',
   'Cameras',
   'Attention and framings',
   'In the set',
@@ -45,6 +46,34 @@ export type ShortcutId =
   | 'on'
   | 'first'
   | 'last'
+  | 'backwards'
+  | 'still'
+  | 'forwards'
+  | 'nextCut'
+  | 'earlierCut'
+  | 'loopShot'
+  | 'rangeIn'
+  | 'rangeOut'
+  | 'rangeOff'
+  | 'split'
+  | 'join'
+  | 'lift'
+  | 'insertShot'
+  | 'overwriteShot'
+  | 'beginHere'
+  | 'endHere'
+  | 'longer'
+  | 'shorter'
+  | 'rollBack'
+  | 'rollOn'
+  | 'slipBack'
+  | 'slipOn'
+  | 'slideBack'
+  | 'slideOn'
+  | 'orderEarlier'
+  | 'orderLater'
+  | 'nextTake'
+  | 'letters'
   | 'copy'
   | 'paste'
   | 'nextCamera'
@@ -92,6 +121,14 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'on', name: 'One frame on', keys: ['.'] },
     { id: 'first', name: 'First frame', keys: ['Home'] },
     { id: 'last', name: 'Last frame', keys: ['End'] },
+    { id: 'backwards', name: 'Run backwards; again for faster', keys: ['j'] },
+    { id: 'still', name: 'Stop', keys: ['k'] },
+    { id: 'forwards', name: 'Run forwards; again for faster', keys: ['l'] },
+    { id: 'nextCut', name: 'To the next cut', keys: ['PageDown'] },
+    { id: 'earlierCut', name: 'To the cut before', keys: ['PageUp'] },
+    { id: 'rangeIn', name: 'What is played over and over begins here', keys: ['i'] },
+    { id: 'rangeOut', name: 'What is played over and over ends here', keys: ['o'] },
+    { id: 'rangeOff', name: 'Play all again', keys: ['Shift+i'] },
     { id: 'copy', name: 'Copy the chosen keys', keys: ['$mod+c'], fixed: true, unlisted: true },
     {
       id: 'paste',
@@ -101,6 +138,43 @@ export const SHORTCUTS: Shortcut[] = [
       fixed: true,
       unlisted: true,
     },
+  ]),
+  ...standing('On the reel', [
+    { id: 'letters', name: 'Letters cut to their cameras, or no more', keys: ['Shift+x'], edits: true },
+    { id: 'split', name: 'Split the shot on the playhead', keys: ['x'], edits: true },
+    { id: 'join', name: 'Join a shot and the next', keys: ['Shift+j'], edits: true },
+    { id: 'lift', name: 'Lift a shot: a gap in its place', keys: ['Shift+Delete'], edits: true },
+    { id: 'insertShot', name: 'Insert a shot of this camera', keys: ['Insert'], edits: true },
+    {
+      id: 'overwriteShot',
+      name: 'Lay a shot of this camera over what is here',
+      keys: ['Shift+Insert'],
+      edits: true,
+    },
+    { id: 'beginHere', name: 'The shot begins here', keys: ['['], edits: true },
+    { id: 'endHere', name: 'The shot ends here', keys: [']'], edits: true },
+    { id: 'longer', name: 'A frame longer', keys: ['Shift+ArrowRight'], edits: true },
+    { id: 'shorter', name: 'A frame shorter', keys: ['Shift+ArrowLeft'], edits: true },
+    { id: 'rollBack', name: 'Roll its first cut a frame earlier', keys: ['Alt+['], edits: true },
+    { id: 'rollOn', name: 'Roll its first cut a frame later', keys: ['Alt+]'], edits: true },
+    { id: 'slipBack', name: 'Slip: action a frame earlier', keys: ['Alt+ArrowLeft'], edits: true },
+    { id: 'slipOn', name: 'Slip: action a frame later', keys: ['Alt+ArrowRight'], edits: true },
+    {
+      id: 'slideBack',
+      name: 'Slide between its neighbours, earlier',
+      keys: ['Alt+Shift+ArrowLeft'],
+      edits: true,
+    },
+    {
+      id: 'slideOn',
+      name: 'Slide between its neighbours, later',
+      keys: ['Alt+Shift+ArrowRight'],
+      edits: true,
+    },
+    { id: 'orderEarlier', name: 'Before the shot before it', keys: ['$mod+ArrowLeft'], edits: true },
+    { id: 'orderLater', name: 'Behind the next shot', keys: ['$mod+ArrowRight'], edits: true },
+    { id: 'nextTake', name: 'Its next take', keys: ['t'], edits: true },
+    { id: 'loopShot', name: 'Play this shot over and over, or all again', keys: ['q'] },
   ]),
   ...standing('Cameras', [
     { id: 'nextCamera', name: 'Look through the next camera', keys: ['Alt+ArrowDown'] },

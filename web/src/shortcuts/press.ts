@@ -35,17 +35,20 @@ const pressOf = (key: string): KeyBindingPress => {
  *
  * @param runs gives false where a shortcut means nothing now
  * @param without shortcuts that do nothing in this window
+ * @param first what takes keys before any shortcut; gives whether it did
  */
 export function press(
   e: KeyboardEvent,
   runs: Record<ShortcutId, (e: KeyboardEvent) => boolean | void>,
   without: ShortcutId[] = [],
+  first: (e: KeyboardEvent) => boolean = () => false,
 ): void {
   const at = e.target as HTMLElement;
   const types = takesText(at) && !FUNCTION_KEY.test(e.key);
   if (types || (e.key === ' ' && at instanceof HTMLButtonElement)) return;
   // a window has keys of its own, and so has what floats over the desk
   if (useSequence.getState().dialog || at.closest?.(FLOATS)) return;
+  if (first(e)) return;
   for (const place of ['lens', undefined] as const)
     for (const s of SHORTCUTS) {
       if (s.within !== place || without.includes(s.id)) continue;

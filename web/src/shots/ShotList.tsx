@@ -1,16 +1,18 @@
 import Stack from '@mui/material/Stack';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
-import type { Camera, ShotFacts, ShotRow } from '../core/types';
+import type { Camera, Command, ShotFacts, ShotRow } from '../core/types';
 import { Pill } from '../kit/Pill';
 import { camerasOf } from '../session/cameras';
 import { edit } from '../session/document';
 import { core, useCoreStill } from '../session/evaluated';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
-import { goTo } from '../session/time';
+import { goToReel } from '../session/time';
+import { select } from '../session/selection';
+import { STATUSES } from './statuses';
 import { setView } from '../session/view';
 import { mono, palette } from '../theme/tokens';
-import { useShotPictures } from './shotPictures';
+import { useShotPictures } from '../views/shotPictures';
 import { useTold } from './told';
 import './shots.css';
 
@@ -70,6 +72,7 @@ const COLUMNS: GridColDef<Row>[] = [
         </>
       ) : null,
   },
+  { field: 'take', headerName: 'Take', width: 80, valueGetter: (_, r) => (r.takes > 1 ? r.take : '') },
   {
     field: 'first',
     headerName: 'First',
@@ -84,6 +87,30 @@ const COLUMNS: GridColDef<Row>[] = [
     type: 'number',
     width: 62,
     valueFormatter: plain,
+    cellClassName: 'mono',
+  },
+  {
+    field: 'sceneFirst',
+    headerName: 'Scene from',
+    type: 'number',
+    width: 84,
+    valueFormatter: plain,
+    cellClassName: 'mono',
+  },
+  {
+    field: 'sceneLast',
+    headerName: 'Scene to',
+    type: 'number',
+    width: 84,
+    valueFormatter: plain,
+    cellClassName: 'mono',
+  },
+  {
+    field: 'speed',
+    headerName: 'Speed',
+    type: 'number',
+    width: 72,
+    valueFormatter: (v: number) => `${Math.round(v * 100)} %`,
     cellClassName: 'mono',
   },
   {
@@ -147,6 +174,15 @@ const COLUMNS: GridColDef<Row>[] = [
     valueGetter: (_, row) => both(row, (l) => `f/${core().showNumber(l.fStop, 'fStop')}`),
     cellClassName: 'mono',
   },
+  {
+    field: 'status',
+    headerName: 'Status',
+    type: 'singleSelect',
+    width: 110,
+    editable: true,
+    valueOptions: STATUSES.map((s) => ({ value: s.value, label: s.shows })),
+  },
+  { field: 'notes', headerName: 'Notes', width: 190, editable: true, cellClassName: 'wraps' },
   { field: 'approved', headerName: 'Approved', type: 'boolean', width: 90 },
 ];
 
@@ -194,13 +230,27 @@ export function ShotList() {
             isCellEditable={() => mayEdit}
             processRowUpdate={(now, was) => {
               const name = now.code.trim();
-              if (name && name !== was.code) edit(`Call it ${name}`, { kind: 'rename', id: was.id, name });
-              return { ...was, code: name || was.code };
+              const { id } = was;
+              const commands: Command[] = [];
+              if (name && name !== was.code) commands.push({ kind: 'rename', id, name });
+              if (now.status !== was.status)
+                commands.push({ kind: 'setStatus', ids: [id], status: now.status });
+              if (now.notes !== was.notes) commands.push({ kind: 'setNotes', id, notes: now.notes });
+              const made = commands.length > 0 && edit(`${was.code}: in the shot list`, ...commands);
+              return made ? { ...now, code: name || was.code } : was;
             }}
-            onRowDoubleClick={({ row }) => goTo(row.first)}
+            onRowDoubleClick={({ row }) => {
+              select(row.id);
+              goToReel(row.first);
+            }}
             initialState={{
               columns: {
                 columnVisibilityModel: {
+                  take: false,
+                  sceneFirst: false,
+                  sceneLast: false,
+                  speed: false,
+                  notes: false,
                   feet: false,
                   focus: false,
                   fStop: false,

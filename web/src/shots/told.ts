@@ -19,14 +19,14 @@ const soon = (work: () => void): (() => void) => {
 export function useTold(rows: ShotRow[]): Record<string, ShotFacts> {
   const version = useSequence((s) => s.version);
   const [told, setTold] = useState<Record<string, ShotFacts>>({});
-  const asked = rows.map((r) => `${r.id} ${r.camera} ${r.first} ${r.last}`).join();
+  const asked = rows.map((r) => `${r.id} ${r.camera} ${r.sceneFirst} ${r.sceneLast}`).join();
   useEffect(() => {
     const waiting = rows.filter((r) => r.camera);
     let leave = () => {};
     let [known, shown]: [Record<string, ShotFacts>, number] = [{}, performance.now()];
     const next = () => {
       const row = waiting.shift();
-      if (row) known[row.id] = core().shotFacts(row.camera!, row.first, row.last);
+      if (row) known[row.id] = core().shotFacts(row.camera!, row.sceneFirst, row.sceneLast);
       if (!row || performance.now() - shown > SHOW_MS) {
         const some = known;
         setTold((t) => ({ ...t, ...some }));

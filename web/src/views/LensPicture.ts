@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import type { Camera } from '../core/types';
-import { atFrame, core } from '../session/evaluated';
+import { atFrame, core, shownRate } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
@@ -176,15 +176,17 @@ export class LensPicture {
   /**
    * Draws what a camera delivers on a frame for a film of it: nothing that helps at the desk lies over it. Black where there is
    * no camera.
+   *
+   * @param rate frames of the scene that pass in one of the film
    */
-  deliver(id: string | null, frame: number, shows: Shows): void {
+  deliver(id: string | null, frame: number, rate: number, shows: Shows): void {
     const c = useSequence.getState().entities[id ?? ''] as Camera | undefined;
     if (!c) {
       this.renderer.setClearColor('#000000');
       this.renderer.clear();
       return;
     }
-    const moments = c.motionBlur && shows.motionBlur ? this.expose(id!, frame) : null;
+    const moments = c.motionBlur && shows.motionBlur ? this.expose(id!, frame, rate) : null;
     if (!moments) return this.deliverAt(c, frame, frame, shows, null);
     for (const at of moments) {
       this.deliverAt(c, frame, at, shows, this.shutter!.moment);
@@ -211,8 +213,8 @@ export class LensPicture {
   }
 
   /** Begins an exposure of a camera on a frame; gives its moments, or null where its shutter shows one alone. */
-  private expose(id: string, frame: number): number[] | null {
-    const { opens, closes } = atFrame(frame, () => core().exposure(id, frame));
+  private expose(id: string, frame: number, rate: number): number[] | null {
+    const { opens, closes } = atFrame(frame, () => core().exposure(id, frame, rate));
     if (opens === closes) return null;
     this.shutter ??= new OpenShutter();
     this.shutter.begin(this.renderer);
@@ -234,7 +236,7 @@ export class LensPicture {
   exposed(id: string, wider: [number, number]): (() => boolean) | null {
     const { entities, compared, sharpTint, frame } = useSequence.getState();
     const c = entities[id] as Camera | undefined;
-    const moments = c?.motionBlur && !compared ? this.expose(id, frame) : null;
+    const moments = c?.motionBlur && !compared ? this.expose(id, frame, shownRate()) : null;
     if (!moments) return null;
     let taken = 0;
     return () => {

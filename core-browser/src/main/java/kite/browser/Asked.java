@@ -14,6 +14,7 @@ import kite.core.codec.MotionJson;
 import kite.core.codec.SavedRigJson;
 import kite.core.codec.TrackJson;
 import kite.core.command.Command;
+import kite.core.cutting.Switching;
 import kite.core.delta.Delta;
 import kite.core.delta.DeltaJson;
 import kite.core.document.Sequence;
@@ -85,6 +86,15 @@ final class Asked {
 
   static CameraTrack track(String json) {
     return TrackJson.read(json);
+  }
+
+  static List<Switching.Press> presses(String json) {
+    Fields f = Fields.of(new JsonObject().add("presses", Fields.value(json)), "$");
+    return f.done(
+        f.list(
+            "presses",
+            p ->
+                p.done(new Switching.Press(p.number("frame"), p.text("camera"), p.text("newId")))));
   }
 
   static List<String> texts(String json) {

@@ -119,9 +119,13 @@ final class LensAnswers {
     out.set(1, 1 / l.dof().focusM());
   }
 
-  /** When a camera's shutter is open on the frame last evaluated, in frames. */
-  public static Exposure exposure(String camera, double frame) {
-    return Opening.of(Opened.shown(), Opened.plan(), Opened.camera(camera), frame);
+  /**
+   * When a camera's shutter is open on the frame last evaluated, in frames of the scene.
+   *
+   * @param rate frames of the scene that pass in one of the programme
+   */
+  public static Exposure exposure(String camera, double frame, double rate) {
+    return Opening.of(Opened.shown(), Opened.plan(), Opened.camera(camera), frame, rate);
   }
 
   /** The wider of the blurs at a depth (no nearer than the near clip) and endlessly far. */

@@ -2,6 +2,7 @@ package kite.browser;
 
 import kite.bridge.Answers;
 import kite.core.document.Header;
+import kite.core.number.FeetFrames;
 import kite.core.number.FrameText;
 import kite.core.number.NumberText;
 import kite.core.number.Timecode;
@@ -12,6 +13,11 @@ import kite.core.rules.Refusal;
 @Answers
 final class NumberAnswers {
   private NumberAnswers() {}
+
+  /** A number of frames in feet and frames of 35 mm film. */
+  public static String feet(int frames) {
+    return FeetFrames.of(frames);
+  }
 
   public static String timecode(int frame) {
     return Timecode.of(frame, Opened.shown().header().rate());

@@ -2,6 +2,7 @@ package kite.browser;
 
 import java.util.HashMap;
 import java.util.Map;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
@@ -17,6 +18,8 @@ import kite.core.rules.Change;
 final class Opened {
   private static Sequence base;
   private static Sequence shown;
+  private static Programme programme;
+  private static Sequence programmeOf;
   private static Plan basePlan;
   private static Plan plan;
   private static final Map<String, ModelRig> RIGS = new HashMap<>();
@@ -25,6 +28,15 @@ final class Opened {
 
   static Sequence base() {
     return base;
+  }
+
+  /** The programme of what is shown. */
+  static Programme programme() {
+    if (programmeOf != shown) {
+      programme = Programme.of(shown);
+      programmeOf = shown;
+    }
+    return programme;
   }
 
   static Sequence shown() {

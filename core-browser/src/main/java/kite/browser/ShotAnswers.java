@@ -2,61 +2,177 @@ package kite.browser;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import kite.bridge.Answers;
-import kite.core.cut.Cut;
+import kite.core.command.Command;
+import kite.core.cut.Programme;
+import kite.core.cutting.NewShot;
+import kite.core.cutting.Retiming;
+import kite.core.cutting.Switching;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
+import kite.core.document.Shot;
+import kite.core.naming.ShotCodes;
 import kite.core.number.FeetFrames;
 import kite.core.number.Timecode;
 import kite.core.report.ShotFacts;
 
-/** Shots, as a list of them tells. */
+/** The programme and its shots. */
 @Answers
 final class ShotAnswers {
   private ShotAnswers() {}
 
+  /** All shots in their places. */
+  public static List<Programme.Placed> programme() {
+    return Opened.programme().placed();
+  }
+
+  /** The frame of the scene on a frame of the programme, sub-frames too; NaN outside. */
+  public static double sceneAt(double frame) {
+    return Opened.programme().scene(frame);
+  }
+
+  /** Frames of the scene that pass in one of the programme about a frame of it; 1 outside. */
+  public static double rateAt(double frame) {
+    Programme p = Opened.programme();
+    int i = p.indexAt(frame);
+    return i < 0 ? 1 : p.scene(i, frame + 1) - p.scene(i, frame);
+  }
+
+  /** Every place of the programme where a frame of the scene is seen, in order. */
+  public static List<Programme.Seen> seenAt(double scene) {
+    return Opened.programme().showing(scene);
+  }
+
   /**
-   * A shot's place.
+   * What a list says of a shot.
    *
    * @param camera null for a gap
-   * @param last included
+   * @param first of the programme
+   * @param last of the programme, included
+   * @param middle the frame of the scene in its middle
+   * @param sceneFirst the frame of the scene it begins with, a whole one
+   * @param sceneLast the frame of the scene it ends with, a whole one
    * @param feet its length in feet and frames of 35 mm film
-   * @param timecode of its first frame, counted from the sequence's first
+   * @param timecode of its first frame in the programme
+   * @param speed frames of the scene in one of the programme, on average
    */
   record ShotRow(
       String id,
       String code,
+      String take,
+      int takes,
       @OrNull String camera,
       int first,
       int last,
       int frames,
       double seconds,
+      double middle,
+      int sceneFirst,
+      int sceneLast,
       String feet,
-      String timecode) {}
+      String timecode,
+      double speed,
+      Shot.Status status,
+      String notes) {}
 
   /** All shots in their order. */
   public static List<ShotRow> shotRows() {
     Header h = Opened.shown().header();
+    Programme p = Opened.programme();
     List<ShotRow> all = new ArrayList<>();
-    for (Cut.Span c : Cut.spans(Opened.shown())) {
-      int frames = c.last() - c.first() + 1;
+    for (int i = 0; i < p.placed().size(); i++) {
+      Programme.Placed c = p.placed().get(i);
+      Shot shot = p.shots().get(i);
+      int frames = c.frames();
       all.add(
           new ShotRow(
               c.id(),
               c.shot(),
+              shot.take().name(),
+              shot.takes().size(),
               c.camera(),
               c.first(),
               c.last(),
               frames,
               frames / h.rate().perSecond(),
+              p.scene(i, (c.first() + c.last()) / 2),
+              (int) Math.round(c.sceneFirst()),
+              (int) Math.round(c.sceneLast()),
               FeetFrames.of(frames),
-              Timecode.of(c.first() - h.firstFrame(), h.rate())));
+              Timecode.of(c.first() - p.firstFrame(), h.rate()),
+              frames == 1 ? 1 : (c.sceneLast() - c.sceneFirst()) / (frames - 1),
+              shot.status(),
+              shot.notes()));
     }
     return all;
   }
 
-  /** What can be said of a camera over some frames; the longer, the more is looked at. */
+  /**
+   * What can be said of a camera over some frames of the scene; the longer, the more is looked at.
+   */
   public static ShotFacts shotFacts(String camera, int first, int last) {
     return ShotFacts.of(Opened.shown(), Opened.apart(), Opened.camera(camera), first, last);
+  }
+
+  /** A free code for a shot that is put before the one at an index of the programme. */
+  public static String shotCode(int index) {
+    return ShotCodes.next(Opened.shown(), index);
+  }
+
+  /**
+   * The codes the shots would have in order.
+   *
+   * @param keep ids of shots that keep theirs
+   */
+  public static List<ShotCodes.Renumbered> renumbered(List<String> keep) {
+    return ShotCodes.inOrder(Opened.shown(), Set.copyOf(keep));
+  }
+
+  /** The commands that make an ordinary cut of letters that were pressed while it played. */
+  public static List<Command> switched(List<Switching.Press> presses) {
+    return Switching.all(Opened.shown(), presses);
+  }
+
+  /** How fast a shot is on its first and its last frame. */
+  public static Retiming.Ends speedOf(String shot) {
+    return Retiming.of((Shot) Opened.shown().get(shot));
+  }
+
+  /**
+   * The commands that give a shot other speeds.
+   *
+   * @param keepsLength whether it lasts as long; otherwise it shows the same action
+   */
+  public static List<Command> retimed(String shot, double first, double last, boolean keepsLength) {
+    return Retiming.to(Opened.shown(), shot, new Retiming.Ends(first, last), keepsLength);
+  }
+
+  /**
+   * The commands that make a new shot at a frame of the programme.
+   *
+   * @param camera empty for a gap
+   * @param first the frame of the scene it begins with
+   * @param restId for what is left of a shot behind it
+   */
+  public static List<Command> newShot(
+      double frame,
+      NewShot.How how,
+      String camera,
+      double first,
+      int frames,
+      String id,
+      String restId) {
+    return NewShot.at(
+        Opened.shown(), frame, how, camera.isEmpty() ? null : camera, first, frames, id, restId);
+  }
+
+  /**
+   * The commands that make a camera live from a frame of the scene on.
+   *
+   * @param shot the one that is looked at; empty for none
+   */
+  public static List<Command> cutHere(double frame, String shot, String camera, String newId) {
+    return Switching.here(Opened.shown(), frame, shot, camera, newId);
   }
 }

@@ -6,7 +6,6 @@ import kite.bridge.Answers;
 import kite.core.document.Standards;
 import kite.core.document.StandardsChange;
 import kite.core.naming.NamingRules;
-import kite.core.naming.ShotCodes;
 import kite.core.rules.Refusal;
 import kite.core.rules.StandardsRules;
 
@@ -35,11 +34,6 @@ final class StandardsAnswers {
   /** Names that break the production's rules. */
   public static List<NamingRules.Breach> namingBreaches() {
     return NamingRules.breaches(Opened.shown());
-  }
-
-  /** A free code for a shot that begins on a frame. */
-  public static String shotCode(int frame) {
-    return ShotCodes.next(Opened.shown(), frame);
   }
 
   /** The name, or when it is taken its stem with the first number that is free. */

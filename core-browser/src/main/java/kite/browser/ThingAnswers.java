@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.bridge.Answers;
 import kite.core.command.Command;
-import kite.core.cut.Cut;
 import kite.core.document.OrNull;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -77,11 +76,6 @@ final class ThingAnswers {
     List<String> all = new ArrayList<>();
     for (Piece p : Opened.shown().all(Piece.class)) if (!Opened.shown().isShown(p)) all.add(p.id());
     return all;
-  }
-
-  /** The spans of the cut. */
-  public static List<Cut.Span> cut() {
-    return Cut.spans(Opened.shown());
   }
 
   private static Arranging arranging(double frame, boolean key) {

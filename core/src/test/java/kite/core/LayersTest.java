@@ -35,7 +35,7 @@ class LayersTest {
           List.of("delta"),
           List.of("evaluate"),
           List.of("command"),
-          List.of("motion", "frame", "drawing", "bake", "cueing", "begin", "sets"),
+          List.of("motion", "frame", "drawing", "bake", "cueing", "cutting", "begin", "sets"),
           List.of("kind"),
           List.of("readyrig", "report", "light"),
           List.of("codec"));

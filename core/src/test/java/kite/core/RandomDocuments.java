@@ -9,6 +9,7 @@ import java.util.Set;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
+import kite.core.command.ShotCommand.InsertShot;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
@@ -20,7 +21,6 @@ import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
-import kite.core.document.CutEntry;
 import kite.core.document.Finish;
 import kite.core.document.Focus;
 import kite.core.document.Guide;
@@ -34,7 +34,10 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
+import kite.core.document.Speed;
 import kite.core.document.StandInKind;
+import kite.core.document.Take;
 import kite.core.math.AxisOrder;
 import kite.core.math.Vec3;
 import kite.core.number.Rate;
@@ -179,8 +182,10 @@ public final class RandomDocuments {
                 Plate.After.values()[r.nextInt(2)],
                 Channels.NONE.with("across", channel(1)))));
     all.add(new Add(new Measure("measure", "Measure", "cam1", vec(3), vec(3))));
-    all.add(new Add(new CutEntry("cut0", "RND_0010", "cam0", 1)));
-    all.add(new Add(new CutEntry("cut1", "RND_0020", r.nextBoolean() ? "cam1" : null, 20)));
+    all.add(new InsertShot(Shot.of("cut0", "RND_0010", "cam0", 1, 19), null));
+    String second = r.nextBoolean() ? "cam1" : null;
+    all.add(new InsertShot(Shot.of("cut1", "RND_0020", second, 20, 21), null));
+    all.add(new InsertShot(twoTakes(), null));
     return Edit.apply(new Sequence(header(), Map.of()), all);
   }
 
@@ -316,6 +321,27 @@ public final class RandomDocuments {
         i != 2,
         lens,
         rig);
+  }
+
+  /** Repeats some of the action, slower; its other take runs by a curve. */
+  private static Shot twoTakes() {
+    Take slow = new Take("take1", "Slow", "cam2", 10.5, 12, new Speed.Steady(1, 2));
+    Channel.Curve ramp =
+        new Channel.Curve(
+            List.of(Key.smooth(0, 0), Key.smooth(6, 9), Key.smooth(12, 10)),
+            Extrapolation.STRAIGHT,
+            Extrapolation.STRAIGHT);
+    Take other = new Take("take2", "Ramp", "cam0", 4, 12, new Speed.Curved(ramp));
+    return new Shot(
+        "cut2",
+        "RND_0030",
+        "",
+        List.of(slow, other),
+        "take1",
+        8,
+        Shot.Status.IN_WORK,
+        "#a0b0c0",
+        "slower, please");
   }
 
   private static Finish finish(int i) {

@@ -15,6 +15,7 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.SequenceCommand;
+import kite.core.command.ShotCommand.InsertShot;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
@@ -23,7 +24,6 @@ import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
-import kite.core.document.CutEntry;
 import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
@@ -34,6 +34,7 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.number.Rate;
@@ -258,7 +259,8 @@ public final class SaltWind {
                         Base.Takes.HEADING,
                         channels("y", -2.6, "z", -1.2, "tilt", -14)),
                     head()))));
-    recipe.add(new Add(new CutEntry("cut1", "SW020_0010", "camA", PLATE_FIRST)));
+    int length = sw020Header().lastFrame() - PLATE_FIRST + 1;
+    recipe.add(new InsertShot(Shot.of("cut1", "SW020_0010", "camA", PLATE_FIRST, length), null));
     Sequence s = Edit.apply(new Sequence(sw020Header(), Map.of()), recipe);
     List<String> there = new ArrayList<>();
     for (Piece p : s.all(Piece.class)) if (!p.id().equals("whale")) there.add(p.id());
@@ -511,10 +513,17 @@ public final class SaltWind {
 
   private void cut() {
     String[] cameras = {"camA", "camB", "camC", "camD"};
-    int[] first = {1001, 1061, 1141, 1191};
+    int[] first = {1001, 1061, 1141, 1191, 1241};
     for (int i = 0; i < 4; i++)
       recipe.add(
-          new Add(new CutEntry("cut" + (i + 1), "SW010_00" + (i + 1) + "0", cameras[i], first[i])));
+          new InsertShot(
+              Shot.of(
+                  "cut" + (i + 1),
+                  "SW010_00" + (i + 1) + "0",
+                  cameras[i],
+                  first[i],
+                  first[i + 1] - first[i]),
+              null));
   }
 
   static Head head() {

@@ -12,14 +12,17 @@ import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
 import kite.core.command.EntityCommand;
 import kite.core.command.RigCommand;
+import kite.core.command.ShotCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
-import kite.core.document.CutEntry;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Speed;
+import kite.core.document.Take;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
 import kite.core.rig.arm.Arm;
@@ -43,14 +46,14 @@ final class SaltWindRigs {
   /** The commands that make SW030 of SW010: its cut, and a dolly zoom whose lens is not keyed. */
   static List<Command> chase(Sequence sw010) {
     List<Command> edit = new ArrayList<>();
-    for (CutEntry c : sw010.all(CutEntry.class))
-      edit.add(new EntityCommand.Remove(List.of(c.id()), true));
-    String[] cameras = {"camF", "camE", "camG", "camD"};
-    int[] first = {1001, 1081, 1121, 1191};
-    for (int i = 0; i < cameras.length; i++)
-      edit.add(
-          new EntityCommand.Add(
-              new CutEntry("cut" + (i + 1), "SW030_00" + (i + 1) + "0", cameras[i], first[i])));
+    for (Shot s : sw010.all(Shot.class)) edit.add(new EntityCommand.Remove(List.of(s.id()), true));
+    edit.add(insert(1, "camF", 1001, 80, Speed.AS_IT_IS));
+    // overlaps: the chase begins while she still stands at the rail
+    edit.add(insert(2, "camE", 1069, 52, Speed.AS_IT_IS));
+    edit.add(insert(3, "camG", 1121, 70, Speed.AS_IT_IS));
+    // the same second of it again, at half speed
+    edit.add(insert(4, "camE", 1156, 48, new Speed.Steady(1, 2)));
+    edit.add(insert(5, "camD", 1191, 50, Speed.AS_IT_IS));
     Camera d = (Camera) sw010.get("camD");
     List<RigPart> rig = new ArrayList<>(d.rig());
     double ahead = -15.1 + 17.5; // metres from where the dolly begins to Oda, along its axis
@@ -60,6 +63,12 @@ final class SaltWindRigs {
     edit.add(new RigCommand.SetRig("camD", rig));
     edit.add(new ChannelCommand.SetChannel("camD", "focalLength", Channel.fixed(21)));
     return edit;
+  }
+
+  private static Command insert(int number, String camera, int first, int frames, Speed speed) {
+    Take take = new Take("take1", "1", camera, first, frames, speed);
+    return new ShotCommand.InsertShot(
+        Shot.of("cut" + number, "SW030_00" + number + "0", take), null);
   }
 
   private static Camera camera(

@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
@@ -68,7 +68,7 @@ class SaltWindTest {
     Set<String> used = new TreeSet<>();
     for (Sequence s : List.of(sw010, demo.sw020(), demo.sw030())) {
       assertEquals(s, SequenceJson.read(SequenceJson.write(s)));
-      for (Cut.Span span : Cut.spans(s))
+      for (Programme.Placed span : Programme.of(s).placed())
         for (RigPart p : ((Camera) s.get(span.camera())).rig()) used.add(p.kind());
     }
     Set<String> all = new TreeSet<>();

@@ -12,7 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javax.imageio.ImageIO;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
@@ -62,7 +62,7 @@ class ShotPassesTest {
   void lightPassesAddUpOnEveryShot() throws Exception {
     int shots = 0;
     for (Sequence s : List.of(salt.sw010(), salt.sw020(), salt.sw030()))
-      for (Cut.Span span : Cut.spans(s)) {
+      for (Programme.Placed span : Programme.of(s).placed()) {
         if (span.camera() == null) continue;
         addsUp(s, span);
         shots++;
@@ -70,17 +70,17 @@ class ShotPassesTest {
     assertTrue(shots > 6, shots + " shots");
   }
 
-  private void addsUp(Sequence s, Cut.Span span) {
+  private void addsUp(Sequence s, Programme.Placed span) {
     Plan plan = new Plan(s, a -> models.containsKey(a) ? models.get(a).rig() : null);
     SceneBuilder scenes = new SceneBuilder(models::get);
     Camera camera = (Camera) s.get(span.camera());
-    int frame = (span.first() + span.last()) / 2;
+    double frame = Math.rint((span.sceneFirst() + span.sceneLast()) / 2);
     List<String> lights = new ArrayList<>();
     for (Light l : s.all(Light.class)) lights.add(l.id());
     Wanted all = new Wanted(EnumSet.allOf(Pass.class), lights, true, true);
-    Data data = Data.of(s, plan, camera, frame, scenes, all);
+    Data data = Data.of(s, plan, camera, frame, frame + 1, scenes, all);
     Rendered r =
-        new FrameRenderer(Exposed.open(s, plan, camera, frame, scenes, this::image), all, data)
+        new FrameRenderer(Exposed.open(s, plan, camera, frame, 1, scenes, this::image), all, data)
             .renderPasses(WIDTH, HEIGHT, Quality.exact(SAMPLES), 2, () -> false);
     String what = s.header().code() + " " + span.shot();
     float[][] picture = r.layers().get(0).planes();
@@ -117,7 +117,7 @@ class ShotPassesTest {
   private float[][] picture(Sequence s, String camera, int frame, SceneBuilder scenes) {
     Plan plan = new Plan(s, a -> models.containsKey(a) ? models.get(a).rig() : null);
     Camera c = (Camera) s.get(camera);
-    Data data = Data.of(s, plan, c, frame, scenes, Wanted.PICTURE);
+    Data data = Data.of(s, plan, c, frame, frame + 1, scenes, Wanted.PICTURE);
     return new FrameRenderer(
             Exposed.sharp(s, plan, c, frame, scenes, this::image), Wanted.PICTURE, data)
         .renderPasses(WIDTH, HEIGHT, Quality.exact(SAMPLES), 2, () -> false)

@@ -123,8 +123,7 @@ class KeysTest extends Desk {
     page.keyboard().press("ArrowRight");
     page.keyboard().press("ArrowRight");
     saved();
-    assertEquals(
-        1063, ((kite.core.document.CutEntry) application.stored().get("cut2")).firstFrame());
+    assertEquals(1063, ((kite.core.document.Shot) application.stored().get("cut2")).take().first());
   }
 
   private String partWithTheKeyboard() {

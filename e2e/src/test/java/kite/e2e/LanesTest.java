@@ -9,7 +9,7 @@ import java.util.List;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import org.junit.jupiter.api.Test;
 
 /** Points 6 and 7: keys and curves in lanes, and the cut. */
@@ -89,7 +89,7 @@ class LanesTest extends Desk {
     var lane = page.getByTestId("cut-lane");
     dragBy(lane.locator("[data-boundary='cut2']"), lane.boundingBox().width * 19 / 240, 0);
     saved();
-    List<Cut.Span> spans = Cut.spans(application.stored());
+    List<Programme.Placed> spans = Programme.of(application.stored()).placed();
     assertEquals(1079, spans.get(0).last(), 1);
     assertEquals(spans.get(0).last() + 1, spans.get(1).first());
     goTo(1160);
@@ -97,7 +97,9 @@ class LanesTest extends Desk {
     saved();
     assertEquals(
         List.of("camA", "camB", "camC", "camA", "camD"),
-        Cut.spans(application.stored()).stream().map(Cut.Span::camera).toList());
+        Programme.of(application.stored()).placed().stream()
+            .map(Programme.Placed::camera)
+            .toList());
     button("Follow the cut").click();
     String[] live = {"camA", "camB", "camC", "camA", "camD"};
     double[] at = {1010, 1100, 1145, 1165, 1230};
@@ -122,6 +124,6 @@ class LanesTest extends Desk {
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Dolly zoom on Oda"))
         .click();
     saved();
-    assertEquals("camD", Cut.spans(application.stored()).get(1).camera());
+    assertEquals("camD", Programme.of(application.stored()).placed().get(1).camera());
   }
 }

@@ -15,10 +15,10 @@ import java.util.concurrent.Future;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.command.SequenceCommand.SetHeader;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
 import kite.core.document.Header;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.document.Standards;
 import kite.core.form.SequenceJson;
 import kite.core.form.StandardsJson;
@@ -84,7 +84,7 @@ class LibraryTest {
       if (!s.get("code").asString().equals("FROM-SW")) first = doc;
       else {
         assertEquals(new SaltWind().sw010().all(Piece.class).size(), doc.all(Piece.class).size());
-        assertTrue(doc.all(Camera.class).isEmpty() && doc.all(CutEntry.class).isEmpty());
+        assertTrue(doc.all(Camera.class).isEmpty() && doc.all(Shot.class).isEmpty());
       }
     }
     assertEquals(1, first.all(Camera.class).size());

@@ -8,7 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -104,13 +104,15 @@ class QueueBenchTest {
 
   /** Seconds that the last shot takes. */
   private double shot(int samples) throws Exception {
-    List<Cut.Span> spans = Cut.spans(new SaltWind().sw010());
+    List<Programme.Placed> spans = Programme.of(new SaltWind().sw010()).placed();
     Map<String, Object> what =
         Map.of(
             "what",
             "shots",
             "spans",
             List.of(spans.get(spans.size() - 1).id()),
+            "frame",
+            0,
             "percent",
             10,
             "samples",

@@ -234,7 +234,7 @@ class QueueTest {
   }
 
   private static String lastSpan() {
-    var spans = kite.core.cut.Cut.spans(new kite.demo.SaltWind().sw010());
+    var spans = kite.core.cut.Programme.of(new kite.demo.SaltWind().sw010()).placed();
     return spans.get(spans.size() - 1).id();
   }
 

@@ -229,7 +229,7 @@ class SaidTest extends Desk {
     saved();
     Set<String> names = new HashSet<>();
     for (Entity e : application.stored().entities().values())
-      assertTrue(names.add(e.getClass().getSimpleName().equals("CutEntry") + e.name()), e.name());
+      assertTrue(names.add(e.getClass().getSimpleName().equals("Shot") + e.name()), e.name());
     assertEquals(0, page.getByTestId("naming").count());
   }
 

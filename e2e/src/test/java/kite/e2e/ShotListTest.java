@@ -16,7 +16,7 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import kite.core.command.ChannelCommand.SetValue;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
@@ -41,10 +41,10 @@ class ShotListTest extends Desk {
   void itTellsOfEveryShotWhatTheCoreSays() {
     shotList();
     var s = document();
-    List<Cut.Span> spans = Cut.spans(s);
+    List<Programme.Placed> spans = Programme.of(s).placed();
     Plan plan = new Plan(s, Models.NONE);
     for (int i = 0; i < spans.size(); i++) {
-      Cut.Span c = spans.get(i);
+      Programme.Placed c = spans.get(i);
       assertEquals(c.shot(), cell(i, "code").innerText());
       assertEquals("" + (c.last() - c.first() + 1), cell(i, "frames").innerText());
       if (c.camera().equals("camB")) continue; // it looks at a model, which is not read here

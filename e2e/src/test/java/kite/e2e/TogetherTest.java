@@ -14,7 +14,7 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import kite.core.command.ChannelCommand.SetValue;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
+import kite.core.document.Shot;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -81,7 +81,7 @@ class TogetherTest extends Desk {
 
   @Test
   void aShotIsApprovedInTheCutLane() throws Exception {
-    CutEntry first = application.stored().all(CutEntry.class).get(0);
+    Shot first = application.stored().all(Shot.class).get(0);
     Locator shot =
         page.getByTestId("cut-lane")
             .getByRole(

@@ -7,14 +7,20 @@ import java.util.List;
 import java.util.Map;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
+import kite.core.command.Edit;
+import kite.core.command.ShotCommand;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
+import kite.core.cut.EarlierCut;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Speed;
+import kite.core.document.Take;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
 import kite.core.number.Rate;
@@ -73,15 +79,40 @@ class HandOverTest {
     JsonNode t = JsonMapper.builder().build().readTree(OtioWriter.write(sequence()));
     JsonNode track = t.path("tracks").path("children").path(0);
     assertEquals("Track.1", track.path("OTIO_SCHEMA").asString());
-    String[] schemas = {"Gap.1", "Clip.1", "Gap.1"};
-    double[] lengths = {4, 7, 9};
-    for (int i = 0; i < 3; i++) {
+    String[] schemas = {"Clip.1", "Gap.1"};
+    double[] lengths = {7, 9};
+    for (int i = 0; i < 2; i++) {
       JsonNode c = track.path("children").path(i);
       assertEquals(schemas[i], c.path("OTIO_SCHEMA").asString());
       assertEquals(lengths[i], c.path("source_range").path("duration").path("value").asDouble());
       assertEquals(24000 / 1001.0, c.path("source_range").path("duration").path("rate").asDouble());
     }
-    assertEquals("SW990_0010", track.path("children").path(1).path("name").asString());
+    assertEquals("SW990_0010", track.path("children").path(0).path("name").asString());
+  }
+
+  @Test
+  void theTimelineSaysWhichActionEachShotShowsAndHowFast() {
+    Sequence s = EarlierCut.asShots(sequence());
+    Take slow = new Take("take1", "1", "cam", 103, 12, new Speed.Steady(1, 2));
+    s =
+        Edit.apply(
+            s, List.of(new ShotCommand.InsertShot(Shot.of("again", "SW990_0005", slow), "one")));
+    JsonNode clips =
+        JsonMapper.builder()
+            .build()
+            .readTree(OtioWriter.write(s))
+            .path("tracks")
+            .path("children")
+            .path(0)
+            .path("children");
+    JsonNode again = clips.path(0), one = clips.path(1);
+    assertEquals("SW990_0005", again.path("name").asString());
+    assertEquals(103, again.path("source_range").path("start_time").path("value").asDouble());
+    assertEquals(12, again.path("source_range").path("duration").path("value").asDouble());
+    assertEquals("LinearTimeWarp.1", again.path("effects").path(0).path("OTIO_SCHEMA").asString());
+    assertEquals(0.5, again.path("effects").path(0).path("time_scalar").asDouble());
+    assertEquals(105, one.path("source_range").path("start_time").path("value").asDouble());
+    assertTrue(one.path("effects").isMissingNode());
   }
 
   @Test

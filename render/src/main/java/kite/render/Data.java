@@ -16,11 +16,20 @@ public record Data(Standing here, Standing next, Map<Pass, Map<String, String>> 
   /** For a picture without passes. */
   static final Data NONE = new Data(null, null, Map.of());
 
+  /**
+   * @param next the frame of the scene that the next picture shows
+   */
   public static Data of(
-      Sequence s, Plan plan, Camera camera, double frame, SceneBuilder scenes, Wanted wanted) {
+      Sequence s,
+      Plan plan,
+      Camera camera,
+      double frame,
+      double next,
+      SceneBuilder scenes,
+      Wanted wanted) {
     return new Data(
         wanted.moves() ? Standing.at(s, plan, camera, frame, scenes) : null,
-        wanted.moves() ? Standing.at(s, plan, camera, frame + 1, scenes) : null,
+        wanted.moves() ? Standing.at(s, plan, camera, next, scenes) : null,
         wanted.mattes() ? MatteNames.of(s) : Map.of());
   }
 }

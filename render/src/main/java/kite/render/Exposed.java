@@ -44,16 +44,21 @@ public final class Exposed {
             CameraView.of(s, plan, camera)));
   }
 
-  /** The moments while a camera's shutter is open; one where nothing moves or it shows but one. */
+  /**
+   * The moments while a camera's shutter is open; one where nothing moves or it shows but one.
+   *
+   * @param rate frames of the scene that pass in one of the programme
+   */
   public static List<Moment> open(
       Sequence s,
       Plan plan,
       Camera camera,
       double frame,
+      double rate,
       SceneBuilder scenes,
       Function<String, BufferedImage> images) {
     plan.evaluate(frame);
-    Exposure e = Opening.of(s, plan, camera, frame);
+    Exposure e = Opening.of(s, plan, camera, frame, rate);
     if (e.isMoment()) return sharp(s, plan, camera, e.opens(), scenes, images);
     // a plate is a picture of this frame, whose own blur is in it
     List<PlateLayer> plates = Surroundings.of(s, plan, frame, camera, images).plates();

@@ -107,7 +107,7 @@ class ExposedTest {
     SceneBuilder b = new SceneBuilder(a -> null);
     List<Moment> moments =
         blurred
-            ? Exposed.open(s, plan, (Camera) s.get("cam"), 10, b, a -> null)
+            ? Exposed.open(s, plan, (Camera) s.get("cam"), 10, 1, b, a -> null)
             : Exposed.sharp(s, plan, (Camera) s.get("cam"), 10, b, a -> null);
     return new FrameRenderer(moments)
         .render(SIZE, SIZE, Quality.exact(samples), 2, () -> false)

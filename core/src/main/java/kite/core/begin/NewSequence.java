@@ -7,6 +7,7 @@ import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
+import kite.core.command.ShotCommand.InsertShot;
 import kite.core.document.Air;
 import kite.core.document.Beginning;
 import kite.core.document.Camera;
@@ -25,6 +26,7 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
 import kite.core.document.StandInKind;
 import kite.core.document.Standards;
 import kite.core.math.AxisOrder;
@@ -93,7 +95,11 @@ public final class NewSequence {
                 List.of(
                     new Base("base", true, null, Base.Takes.POSITION, base),
                     new Head("head", true, Channels.NONE.with("tilt", tilt))))));
-    all.add(new Add(new CutEntry("cut1", header.code() + "_0010", "cameraA", header.firstFrame())));
+    int frames = header.lastFrame() - header.firstFrame() + 1;
+    all.add(
+        new InsertShot(
+            Shot.of("shot1", header.code() + "_0010", "cameraA", header.firstFrame(), frames),
+            null));
     return Edit.apply(new Sequence(header, Map.of()), all);
   }
 
@@ -145,7 +151,7 @@ public final class NewSequence {
 
   private static boolean isTaken(Entity e, Taken taken) {
     if (e instanceof Camera || e instanceof Plate) return taken.cameras();
-    if (e instanceof CutEntry) return taken.cameras() && taken.cut();
+    if (e instanceof Shot || e instanceof CutEntry) return taken.cameras() && taken.cut();
     if (e instanceof Piece
         || e instanceof Mark
         || e instanceof Path

@@ -16,6 +16,7 @@ import kite.core.command.CutCommand;
 import kite.core.command.CutCommand.Ripple;
 import kite.core.command.CutCommand.Roll;
 import kite.core.command.CutCommand.Swap;
+import kite.core.command.CutCommand.ToShots;
 import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Attach;
@@ -60,6 +61,7 @@ import kite.core.command.SequenceCommand.Amend;
 import kite.core.command.SequenceCommand.Follow;
 import kite.core.command.SequenceCommand.Restore;
 import kite.core.command.SequenceCommand.SetHeader;
+import kite.core.command.ShotCommand;
 import kite.core.curve.KeyShape;
 import kite.core.delta.DeltaJson;
 import kite.core.document.Mark;
@@ -142,7 +144,11 @@ public final class CommandJson {
                   f.list("put", EntityJson::read),
                   f.texts("remove"),
                   SequenceJson.headerOrNull(f, "header"));
-          default -> readChannel(kind, f);
+          case ToShots.KIND -> new ToShots();
+          default -> {
+            Command onShots = ShotCommandJson.read(kind, f);
+            yield onShots == null ? readChannel(kind, f) : onShots;
+          }
         });
   }
 
@@ -275,6 +281,7 @@ public final class CommandJson {
     else if (c instanceof ChannelCommand e) write(e, o);
     else if (c instanceof RigCommand e) write(e, o);
     else if (c instanceof CutCommand e) write(e, o);
+    else if (c instanceof ShotCommand e) ShotCommandJson.write(e, o);
     else if (c instanceof SequenceCommand e) write(e, o);
     return o.json;
   }

@@ -7,10 +7,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import kite.core.cut.EarlierCut;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.rules.Change;
 import kite.core.rules.Reference;
 import kite.core.rules.References;
@@ -27,7 +29,8 @@ public final class BackTo {
   private BackTo() {}
 
   public static Change version(Sequence now, Sequence kept) {
-    return Change.between(now, kept.with(kept.header().withStandards(now.header().standards())));
+    Sequence then = EarlierCut.asShots(kept);
+    return Change.between(now, then.with(then.header().withStandards(now.header().standards())));
   }
 
   /**
@@ -36,7 +39,8 @@ public final class BackTo {
    *
    * @throws Refusal when it was not there then
    */
-  public static Change thing(Sequence now, Sequence then, String id) {
+  public static Change thing(Sequence now, Sequence asKept, String id) {
+    Sequence then = EarlierCut.asShots(asKept);
     if (then.get(id) == null)
       throw new Refusal("missing", id, "", "It was not there then. Choose a later moment.");
     Sequence s = now;
@@ -69,7 +73,7 @@ public final class BackTo {
 
   private static String name(Entity e) {
     if (e instanceof Camera c) return "camera " + c.letter() + " " + c.name();
-    return e instanceof CutEntry ? "the cut of " + e.name() : e.name();
+    return e instanceof Shot || e instanceof CutEntry ? "the cut of " + e.name() : e.name();
   }
 
   private static void say(List<String> all, String what, List<String> names) {

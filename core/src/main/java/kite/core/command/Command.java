@@ -7,7 +7,7 @@ import kite.core.rules.Rules;
 
 /** One change to a sequence, with a stable JSON form. */
 public sealed interface Command
-    permits EntityCommand, ChannelCommand, RigCommand, CutCommand, SequenceCommand {
+    permits EntityCommand, ChannelCommand, RigCommand, CutCommand, ShotCommand, SequenceCommand {
   /** The word it is known by in stored documents and edits: it never changes. */
   String kind();
 

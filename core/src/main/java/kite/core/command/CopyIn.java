@@ -11,6 +11,7 @@ import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.form.EntityJson;
 import kite.core.rules.Change;
 import kite.core.rules.Refusal;
@@ -51,7 +52,7 @@ public final class CopyIn {
       Entity e = from.get(id);
       if (e == null)
         throw new Refusal("missing", id, "ids", "The file has no item with the id " + id + ".");
-      if (!(e instanceof CutEntry) && !(e instanceof Air)) chosen.add(id);
+      if (!(e instanceof Shot) && !(e instanceof CutEntry) && !(e instanceof Air)) chosen.add(id);
     }
     return Together.of(from, chosen);
   }

@@ -1,11 +1,30 @@
 package kite.core.command;
 
-import kite.core.document.CutEntry;
+import kite.core.cut.EarlierCut;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 
-/** Commands on the cut. Entries are added and taken away like any entity. */
+/**
+ * Commands on the cut as builds before shots sent them, in frames of the scene; they do the same to
+ * shots that run on without gaps.
+ */
 public sealed interface CutCommand extends Command {
+
+  /** Makes an earlier build's cut into shots; nothing where that was done. */
+  record ToShots() implements CutCommand {
+    public static final String KIND = "toShots";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
+    @Override
+    public Sequence applyTo(Sequence s) {
+      return EarlierCut.asShots(s);
+    }
+  }
 
   /** Moves the first frame of an entry; the entry before it grows or shrinks to meet it. */
   record Roll(String id, int frame) implements CutCommand {
@@ -18,8 +37,8 @@ public sealed interface CutCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      CutEntry e = Command.need(s, id, CutEntry.class);
-      return s.with(new CutEntry(e.id(), e.name(), e.camera(), frame));
+      Sequence shots = EarlierCut.asShots(s);
+      return new ShotCommand.RollCut(id, by(shots, id, frame)).applyTo(shots);
     }
   }
 
@@ -34,12 +53,8 @@ public sealed interface CutCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      CutEntry e = Command.need(s, id, CutEntry.class);
-      int by = frame - e.firstFrame();
-      for (CutEntry c : s.all(CutEntry.class))
-        if (c.firstFrame() >= e.firstFrame())
-          s = s.with(new CutEntry(c.id(), c.name(), c.camera(), c.firstFrame() + by));
-      return s;
+      Sequence shots = EarlierCut.asShots(s);
+      return Reel.of(shots).later(id, by(shots, id, frame)).sequence();
     }
   }
 
@@ -54,8 +69,11 @@ public sealed interface CutCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      CutEntry e = Command.need(s, id, CutEntry.class);
-      return s.with(new CutEntry(e.id(), e.name(), camera, e.firstFrame()));
+      return new ShotCommand.SwapCamera(id, camera).applyTo(EarlierCut.asShots(s));
     }
+  }
+
+  private static int by(Sequence shots, String id, int frame) {
+    return frame - (int) Math.round(Command.need(shots, id, Shot.class).take().first());
   }
 }

@@ -1,2 +1,2 @@
-/** The cut: which camera is live, frame by frame. */
+/** The programme: the order of the shots, and which frame of the scene each frame of it shows. */
 package kite.core.cut;

@@ -18,6 +18,8 @@ final class FieldTree {
       Map.of(
           "rig",
           "id",
+          "takes",
+          "id",
           "keys",
           "frame",
           "cues",
@@ -33,7 +35,7 @@ final class FieldTree {
   private static final Set<String> BY_FRAME = Set.of("keys", "cues");
 
   /** Lists whose members change field by field; members of the others change as a whole. */
-  private static final Set<String> DEEP = Set.of("rig");
+  private static final Set<String> DEEP = Set.of("rig", "takes");
 
   /** The last step to the order of a list whose order is the artist's. */
   static final String ORDER = "(order)";

@@ -27,7 +27,13 @@ public final class FieldWords {
           Map.entry("points", "the points"),
           Map.entry("filmBack", "the film back"),
           Map.entry("firstFrame", "the first frame"),
-          Map.entry("camera", "the camera"));
+          Map.entry("camera", "the camera"),
+          Map.entry("place", "the place in the programme"),
+          Map.entry("takes", "the takes"),
+          Map.entry("chosen", "the chosen take"),
+          Map.entry("handles", "the handles"),
+          Map.entry("status", "the status"),
+          Map.entry("notes", "the notes"));
 
   private FieldWords() {}
 

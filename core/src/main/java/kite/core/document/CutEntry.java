@@ -1,7 +1,8 @@
 package kite.core.document;
 
 /**
- * From a frame on, this camera is live, until the next entry.
+ * From a frame on, this camera is live, until the next entry: the cut as builds before shots kept
+ * it. It is read, and becomes a {@link Shot} with the same id ({@code cut.EarlierCut}).
  *
  * @param name the shot code, e.g. SW010_0010
  * @param camera null for a gap

@@ -21,6 +21,7 @@ import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.path.PathPoint;
@@ -61,6 +62,8 @@ public final class EntityJson {
       write(l, o);
     } else if (e instanceof CutEntry c) {
       o.put("camera", c.camera()).put("firstFrame", c.firstFrame());
+    } else if (e instanceof Shot x) {
+      ShotJson.write(x, o);
     } else if (e instanceof Layer l) {
       o.put("colour", l.colour())
           .put("shown", l.shown())
@@ -153,6 +156,7 @@ public final class EntityJson {
           case Light.KIND -> light(id, name, f);
           case CutEntry.KIND ->
               new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
+          case Shot.KIND -> ShotJson.read(id, name, f);
           case Layer.KIND ->
               new Layer(
                   id,

@@ -10,11 +10,16 @@ import kite.core.optics.Exposure;
 public final class Opening {
   private Opening() {}
 
-  /** On a frame, which the plan has evaluated last: its angle and offset are those of the frame. */
-  public static Exposure of(Sequence s, Plan plan, Camera camera, double frame) {
+  /**
+   * On a frame, which the plan has evaluated last: its angle and offset are those of the frame.
+   *
+   * @param rate frames of the scene that pass in one of the programme
+   */
+  public static Exposure of(Sequence s, Plan plan, Camera camera, double frame, double rate) {
     return Exposure.of(
-        frame,
-        plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.SHUTTER],
-        s.header().channel(camera, Camera.SHUTTER_OFFSET).at(frame));
+            frame,
+            plan.lens()[plan.slot(camera.id()) * LensRow.SIZE + LensRow.SHUTTER],
+            s.header().channel(camera, Camera.SHUTTER_OFFSET).at(frame))
+        .at(frame, rate);
   }
 }

@@ -7,19 +7,20 @@ import java.util.TreeSet;
 import java.util.function.DoublePredicate;
 import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
-import kite.core.command.CutCommand;
 import kite.core.command.RigCommand;
+import kite.core.command.ShotCommand;
 import kite.core.cue.Cue;
 import kite.core.curve.Channel;
 import kite.core.curve.CurveEdits;
 import kite.core.curve.Key;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Focus;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Take;
 import kite.core.number.NumberText;
 import kite.core.rig.Cued;
 import kite.core.rig.RigPart;
@@ -39,20 +40,25 @@ public final class MoveTogether {
     return List.copyOf(all);
   }
 
-  /** First frames of the cut's entries that begin or end a stretch in which a camera is live. */
+  /** Frames of the scene on which the cut goes to a camera or leaves it. */
   public static List<Double> cuts(Sequence s, Entity camera) {
     TreeSet<Double> all = new TreeSet<>();
-    for (CutEntry c : cutsOf(s, camera)) all.add((double) c.firstFrame());
+    for (CutAt c : cutsOf(s, camera)) all.add(c.frame());
     return List.copyOf(all);
   }
 
-  private static List<CutEntry> cutsOf(Sequence s, Entity camera) {
-    List<CutEntry> all = new ArrayList<>();
-    String before = null;
-    for (Cut.Span span : Cut.spans(s)) {
-      CutEntry c = (CutEntry) s.get(span.id());
-      if (camera.id().equals(c.camera()) || camera.id().equals(before)) all.add(c);
-      before = c.camera();
+  /** Where a shot begins, in the action of a camera that it or the one before it shows. */
+  private record CutAt(Shot shot, double frame, Take seenIn) {}
+
+  private static List<CutAt> cutsOf(Sequence s, Entity camera) {
+    List<CutAt> all = new ArrayList<>();
+    Take before = null;
+    for (Shot shot : Programme.order(s)) {
+      Take t = shot.take();
+      if (camera.id().equals(t.camera())) all.add(new CutAt(shot, t.scene(0), t));
+      else if (before != null && camera.id().equals(before.camera()))
+        all.add(new CutAt(shot, before.scene(before.frames()), before));
+      before = t;
     }
     return all;
   }
@@ -65,9 +71,9 @@ public final class MoveTogether {
   /** The same, and the cuts to or from a camera that stand on those frames. */
   public static List<Command> moveWithCuts(Sequence s, Entity e, List<Double> frames, double by) {
     List<Command> all = new ArrayList<>(move(e, frames, by));
-    for (CutEntry c : cutsOf(s, e))
-      if (frames.contains((double) c.firstFrame()))
-        all.add(new CutCommand.Roll(c.id(), (int) Math.round(c.firstFrame() + by)));
+    for (CutAt c : cutsOf(s, e))
+      if (frames.contains(c.frame()))
+        all.add(new ShotCommand.RollCut(c.shot().id(), inProgramme(c.seenIn(), by)));
     return all;
   }
 
@@ -110,14 +116,20 @@ public final class MoveTogether {
                     c.id(), new Trim(t.id(), t.on(), t.label(), y, t.channels())));
         }
     all.addAll(shifted(e, f -> f > frame, frames));
-    if (cuts) {
-      List<CutEntry> later = new ArrayList<>();
-      for (CutEntry c : s.all(CutEntry.class)) if (c.firstFrame() > frame) later.add(c);
-      later.sort((a, b) -> Integer.compare(a.firstFrame(), b.firstFrame()));
-      if (!later.isEmpty())
-        all.add(new CutCommand.Ripple(later.get(0).id(), later.get(0).firstFrame() + (int) frames));
-    }
+    if (cuts)
+      for (Shot shot : Programme.order(s)) {
+        Take t = shot.take();
+        if (t.scene(0) > frame) all.add(new ShotCommand.SlipShot(shot.id(), frames));
+        else if (t.scene(t.frames()) > frame)
+          all.add(new ShotCommand.TrimShot(shot.id(), 0, -inProgramme(t, frames)));
+      }
     return all;
+  }
+
+  /** Frames of the programme in which so many of the scene pass, in a take at its mean speed. */
+  private static int inProgramme(Take t, double by) {
+    double rate = (t.scene(t.frames()) - t.scene(0)) / t.frames();
+    return (int) Math.round(rate > 0 ? by / rate : by);
   }
 
   private static List<Cued> cuedOf(Entity e) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -14,6 +15,7 @@ import kite.core.document.Mark;
 import kite.core.document.Naming;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 
 /** Names against the rules of the production. */
 public final class NamingRules {
@@ -37,7 +39,7 @@ public final class NamingRules {
     Map<String, String> wanted = new LinkedHashMap<>(); // by id
     Set<String> taken = new HashSet<>();
     for (Entity e : s.entities().values()) {
-      if (e instanceof CutEntry && !n.shots().isEmpty()) continue;
+      if (isShot(e) && !n.shots().isEmpty()) continue;
       String better = styled(e.name(), styleOf(e, n));
       wanted.put(e.id(), better);
       taken.add(group(e) + better);
@@ -64,7 +66,11 @@ public final class NamingRules {
 
   /** Shots have names among themselves; all else that stands in the roster shares one list. */
   private static String group(Entity e) {
-    return e instanceof CutEntry ? "shot " : "thing ";
+    return isShot(e) ? "shot " : "thing ";
+  }
+
+  private static boolean isShot(Entity e) {
+    return e instanceof Shot || e instanceof CutEntry;
   }
 
   /** A name with a number behind it, as its style writes that: Bollard 2, bollard_2, Bollard2. */
@@ -79,14 +85,13 @@ public final class NamingRules {
   }
 
   private static void shots(Sequence s, String pattern, List<Breach> all) {
-    List<CutEntry> cuts = new ArrayList<>(s.all(CutEntry.class));
-    cuts.sort((a, b) -> Integer.compare(a.firstFrame(), b.firstFrame()));
+    List<Shot> cuts = Programme.order(s);
     Pattern fits = Pattern.compile(regex(pattern, s.header().code()));
     Set<String> used = new HashSet<>();
-    for (CutEntry c : cuts) if (fits.matcher(c.name()).matches()) used.add(c.name());
+    for (Shot c : cuts) if (fits.matcher(c.name()).matches()) used.add(c.name());
     int number = 10;
     Set<String> seen = new HashSet<>();
-    for (CutEntry c : cuts) {
+    for (Shot c : cuts) {
       if (fits.matcher(c.name()).matches() && seen.add(c.name())) continue;
       String better = numbered(pattern, s.header().code(), number);
       while (!used.add(better)) better = numbered(pattern, s.header().code(), number += 10);

@@ -22,6 +22,16 @@ public record Exposure(double opens, double closes) {
         frame + (offsetDegrees + half) / TURN_DEGREES);
   }
 
+  /**
+   * The same where the action runs slower or faster about a frame: the shutter is open as long in
+   * the programme, and less or more happens meanwhile.
+   *
+   * @param rate frames of the scene in one of the programme
+   */
+  public Exposure at(double frame, double rate) {
+    return new Exposure(frame + (opens - frame) * rate, frame + (closes - frame) * rate);
+  }
+
   public boolean isMoment() {
     return opens == closes;
   }

@@ -19,6 +19,8 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
+import kite.core.document.Take;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
 import kite.core.rig.attention.Attention;
@@ -40,6 +42,7 @@ public final class References {
       add(all, m.layer(), Use.ON_LAYER);
     }
     if (e instanceof CutEntry c) add(all, c.camera(), Use.CUTS_TO);
+    if (e instanceof Shot x) for (Take t : x.takes()) add(all, t.camera(), Use.CUTS_TO);
     if (e instanceof Light l) {
       add(all, l.parent(), Use.CARRIED);
       add(all, l.layer(), Use.ON_LAYER);
@@ -166,6 +169,10 @@ public final class References {
     }
     if (e instanceof CutEntry c && gone.contains(c.camera()))
       return new CutEntry(c.id(), c.name(), null, c.firstFrame());
+    if (e instanceof Shot x) {
+      for (Take t : x.takes()) if (gone.contains(t.camera())) x = x.withTake(t.withCamera(null));
+      return x;
+    }
     if (e instanceof Measure m && gone.contains(m.camera()))
       return new Measure(m.id(), m.name(), null, m.from(), m.to());
     if (e instanceof Plate p && gone.contains(p.camera())) return p.withCamera(null);

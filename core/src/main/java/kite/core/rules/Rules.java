@@ -22,6 +22,7 @@ import kite.core.document.PlacedSet;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.path.PathPoint;
@@ -34,6 +35,10 @@ public final class Rules {
   public static final int MOST_ENTITIES = 20000;
   public static final int MOST_FRAMES = 200000;
   public static final int MOST_KEYS = 200000;
+
+  /** Eleven hours at 24 frames a second. */
+  public static final int MOST_PROGRAMME_FRAMES = 1000000;
+
   static final int LONGEST_NAME = 120;
 
   private static final int MOST_SETS = 200;
@@ -53,7 +58,7 @@ public final class Rules {
       References.check(s);
       noLoops(s);
     }
-    distinctCuts(s);
+    theProgramme(s);
   }
 
   private static void check(Header h) {
@@ -122,6 +127,7 @@ public final class Rules {
     if (e instanceof Plate p) checkPlate(p);
     if (e instanceof Path p) checkPath(p);
     if (e instanceof Camera c) CameraRules.check(s, c);
+    if (e instanceof Shot x) ShotRules.check(x);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(
@@ -283,17 +289,24 @@ public final class Rules {
     }
   }
 
-  private static void distinctCuts(Sequence s) {
-    Map<Integer, CutEntry> at = new HashMap<>();
-    for (CutEntry c : s.all(CutEntry.class)) {
-      CutEntry other = at.put(c.firstFrame(), c);
-      if (other != null)
-        throw new Refusal(
-            "taken",
-            c.id(),
-            "firstFrame",
-            "“" + other.name() + "” already begins on frame " + c.firstFrame() + ".");
-    }
+  /** Its length; and entries of an earlier build's cut beside shots would be seen by nobody. */
+  private static void theProgramme(Sequence s) {
+    List<CutEntry> entries = s.all(CutEntry.class);
+    List<Shot> shots = s.all(Shot.class);
+    long frames = 0;
+    for (Shot x : shots) frames += x.take().frames();
+    if (frames > MOST_PROGRAMME_FRAMES)
+      throw new Refusal(
+          "many", "", "", "A programme lasts at most " + MOST_PROGRAMME_FRAMES + " frames.");
+    if (!entries.isEmpty() && !shots.isEmpty())
+      throw new Refusal(
+          "kind",
+          entries.get(0).id(),
+          "",
+          "“"
+              + entries.get(0).name()
+              + "” is a cut as earlier builds kept it, and this sequence has shots. Insert a shot"
+              + " instead.");
   }
 
   /** Things that lean on each other in a row: deeper ones would be more than a stack holds. */

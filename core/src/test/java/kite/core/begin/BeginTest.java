@@ -9,12 +9,13 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kite.core.RandomDocuments;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Header;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.evaluate.Plan;
 import kite.core.form.SequenceJson;
 import kite.core.frame.Extent;
@@ -59,7 +60,9 @@ class BeginTest {
   void aFirstSetIsSeenByItsCameraAndCut() {
     Sequence s = NewSequence.withFirstSet(HEADER);
     assertEquals(1240, s.header().lastFrame(), "ten seconds");
-    assertEquals(List.of("cameraA"), s.all(CutEntry.class).stream().map(CutEntry::camera).toList());
+    assertEquals(
+        List.of("cameraA"),
+        Programme.of(s).placed().stream().map(Programme.Placed::camera).toList());
     assertEquals(s, SequenceJson.read(SequenceJson.write(s)));
     for (StartingPoint p : StartingPoint.ALL) {
       Sequence at = NewSequence.withFirstSet(NewSequence.header("A", "", p.standards()));
@@ -91,8 +94,7 @@ class BeginTest {
             assertEquals(set ? other.all(Piece.class).size() : 0, s.all(Piece.class).size());
             assertEquals(cameras ? other.all(Camera.class).size() : 0, s.all(Camera.class).size());
             assertEquals(
-                cut && cameras ? other.all(CutEntry.class).size() : 0,
-                s.all(CutEntry.class).size());
+                cut && cameras ? other.all(Shot.class).size() : 0, s.all(Shot.class).size());
             assertEquals(s, SequenceJson.read(SequenceJson.write(s)), "and is a document");
             new Plan(s, Models.NONE).evaluate(1001);
           }

@@ -11,10 +11,12 @@ import java.util.stream.Stream;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.document.Camera;
+import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Speed;
 import kite.core.form.EntityJson;
 import kite.core.form.Fields;
 import kite.core.form.RigJson;
@@ -53,19 +55,23 @@ class KindsTest {
   @Test
   void wordsThatWereStoredOnceGoOnMeaningWhatTheyMeant() {
     assertEquals(
-        words("air camera cutEntry layer light mark measure path piece plate"),
+        words("air camera cutEntry layer light mark measure path piece plate shot"),
         kinds(Entity.class));
     assertEquals(words("group instance model standIn"), kinds(Shape.class));
+    assertEquals(words("curved steady"), kinds(Speed.class));
     assertEquals(
         words("arm attention base dollyZoom framings head operator rail slide spring trim"),
         kinds(RigPart.class));
     assertEquals(
         words(
-            "add addPart amend attach dragHandle duplicate follow insertKey lay letGo level lock"
-                + " lockChannels moveCue moveKeys movePart nest orbit placeCamera putCue remove"
-                + " removeCue removeKeys removePart rename replace reroute reshape restore ride"
-                + " ripple roll setBack setChannel setCues setDepthOfField setFinish setFocus setHeader"
-                + " setLimits setMotionBlur setPart setRig setValue shapeKeys show substitute swap switchPart"
+            "add addPart amend attach chooseTake dragHandle duplicate follow insertKey insertShot"
+                + " joinShots lay letGo level liftShot lock lockChannels moveCue moveKeys movePart"
+                + " moveShots nest orbit overwriteShot placeCamera putCue putTake remove removeCue"
+                + " removeKeys removePart removeTake rename replace reroute reshape restore"
+                + " retimeShot ride ripple roll rollCut setBack setChannel setCues"
+                + " setDepthOfField setFinish setFocus setHeader setLimits setMotionBlur setNotes"
+                + " setPart setRig setShotRules setStatus setValue shapeKeys show slideShot"
+                + " slipShot splitShot substitute swap swapCamera switchPart toShots trimShot"
                 + " walk"),
         kinds(Command.class));
     assertEquals(
@@ -78,7 +84,8 @@ class KindsTest {
   @Test
   void noTwoOfAFamilyShareAWord() {
     for (Class<?> family :
-        List.of(Entity.class, Shape.class, RigPart.class, Command.class, MotionEdit.class))
+        List.of(
+            Entity.class, Shape.class, Speed.class, RigPart.class, Command.class, MotionEdit.class))
       assertEquals(leaves(family).count(), kinds(family).size(), family.getSimpleName());
   }
 
@@ -110,6 +117,9 @@ class KindsTest {
       assertEquals(rare, read);
       shapes.add(read.kind());
     }
+    CutEntry earlier = new CutEntry("cut", "S_0010", "cam0", 12);
+    assertEquals(earlier, EntityJson.read(EntityJson.write(earlier)));
+    things.add(earlier.kind());
     assertEquals(kinds(Entity.class), things);
     assertEquals(kinds(Shape.class), shapes);
     assertEquals(kinds(RigPart.class), parts);

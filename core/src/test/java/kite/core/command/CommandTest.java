@@ -31,8 +31,11 @@ import kite.core.document.Path;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.Shot;
+import kite.core.document.Speed;
 import kite.core.document.StandInKind;
 import kite.core.document.Standards;
+import kite.core.document.Take;
 import kite.core.form.SequenceJson;
 import kite.core.math.Vec3;
 import kite.core.optics.FilmBack;
@@ -119,6 +122,27 @@ public class CommandTest {
         new SequenceCommand.Follow(Standards.starting()),
         new CutCommand.Roll("cut1", 15),
         new CutCommand.Swap("cut1", "cam2"),
+        new CutCommand.ToShots(),
+        new ShotCommand.InsertShot(Shot.of("shot1", "RND_0005", "cam0", 3, 12), "cut0"),
+        new ShotCommand.OverwriteShot(
+            Shot.of("shot2", "RND_0007", "cam1", 9, 4), "shot1", 3, "shot3", "RND_0008"),
+        new ShotCommand.SplitShot("cut1", 4, "shot4", "RND_0025"),
+        new ShotCommand.JoinShots("cut1"),
+        new ShotCommand.RollCut("cut1", 2),
+        new ShotCommand.TrimShot("cut1", -3, 1),
+        new ShotCommand.SlipShot("cut1", 1.5),
+        new ShotCommand.SlideShot("cut1", -1),
+        new ShotCommand.SwapCamera("cut1", null),
+        new ShotCommand.MoveShots(List.of("cut2", "cut0"), "shot1"),
+        new ShotCommand.RetimeShot("cut0", new Speed.Steady(2, 1), 9),
+        new ShotCommand.PutTake(
+            "cut0", new Take("take9", "Longer lens", "cam1", 2, 9, Speed.AS_IT_IS), true),
+        new ShotCommand.ChooseTake("cut0", "take1"),
+        new ShotCommand.RemoveTake("cut0", "take9"),
+        new ShotCommand.SetStatus(List.of("cut0", "cut1"), Shot.Status.DONE),
+        new ShotCommand.SetNotes("cut0", "hold it longer"),
+        new ShotCommand.SetShotRules(List.of("cut0"), "#112233", 12),
+        new ShotCommand.LiftShot("cut0", "shot5"),
         new SequenceCommand.SetHeader(RandomDocuments.header()),
         new EntityCommand.LetGo(List.of("mark"), 7),
         new EntityCommand.Remove(List.of("new"), false));
@@ -220,9 +244,9 @@ public class CommandTest {
             .contains("no channel"));
     assertTrue(refused(new EntityCommand.Nest("piece0", "piece0", false, 1)).contains("loop"));
     assertTrue(refused(new EntityCommand.Remove(List.of("mark"), false)).contains("attends to"));
-    assertTrue(refused(new CutCommand.Roll("cut1", 1)).contains("already begins on frame 1"));
-    assertTrue(refused(new CutCommand.Roll("cut1", 900)).contains("inside the sequence"));
-    assertTrue(refused(new CutCommand.Swap("cut1", "path")).contains("wrong kind"));
+    assertTrue(refused(new CutCommand.Roll("cut1", 1)).contains("cannot be 19 shorter"));
+    assertTrue(refused(new CutCommand.Roll("cut1", 900)).contains("cannot be 880 shorter"));
+    assertTrue(refused(new CutCommand.Swap("cut1", "path")).contains("is not a camera"));
     assertTrue(
         refused(new EntityCommand.Add(new Path("p", "P", PathStyle.THROUGH, false, List.of())))
             .contains("1 to 10000 points"));

@@ -12,9 +12,9 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import kite.core.RandomDocuments;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.evaluate.Plan;
 import kite.core.model.Models;
 import kite.core.rules.Change;
@@ -62,10 +62,10 @@ class CopyInTest {
     Sequence s = RandomDocuments.of(3);
     List<String> all = List.copyOf(s.entities().keySet());
     Sequence twice = Edit.apply(s, List.of(SequenceCommand.Restore.to(CopyIn.of(s, s, all))));
-    assertEquals(s.all(CutEntry.class).size(), twice.all(CutEntry.class).size());
+    assertEquals(s.all(Shot.class).size(), twice.all(Shot.class).size());
     Set<String> names = new HashSet<>();
     for (Entity e : twice.entities().values())
-      if (!(e instanceof CutEntry)) assertTrue(names.add(e.name()), e.name());
+      if (!(e instanceof Shot)) assertTrue(names.add(e.name()), e.name());
     Set<String> letters = new HashSet<>();
     for (Camera c : twice.all(Camera.class)) assertTrue(letters.add(c.letter()), c.letter());
     assertTrue(CopyIn.of(s, s, List.of()).isEmpty());

@@ -14,6 +14,7 @@ import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand;
+import kite.core.command.ShotCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
@@ -21,12 +22,13 @@ import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.curve.ReduceKeys;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
-import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Mark;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.rig.attention.Attention;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
@@ -237,8 +239,10 @@ class MotionTest {
         assertEquals(c.frame() > 10 ? c.frame() + 5 : c.frame(), later.cues().get(i).frame());
         assertEquals(c.mix(), later.cues().get(i).mix());
       }
-      assertEquals(25, ((CutEntry) on.get("cut1")).firstFrame());
-      assertEquals(1, ((CutEntry) on.get("cut0")).firstFrame());
+      Programme programme = Programme.of(on);
+      assertEquals(24, programme.of("cut0").frames(), "the shot it is held in is longer");
+      assertEquals(25, programme.of("cut1").sceneFirst(), "later ones show what they showed");
+      assertEquals(1, programme.of("cut0").sceneFirst());
       List<Double> standing = MoveTogether.frames(e);
       double f = standing.stream().filter(x -> x > 10).findFirst().orElseThrow();
       Refusal passing =
@@ -279,8 +283,9 @@ class MotionTest {
 
   @Test
   void cutsMoveWithTheKeysWhenAsked() {
-    CutEntry later = new CutEntry("later", "S_0900", "cam0", 30);
-    Sequence s = Edit.apply(RandomDocuments.of(3), List.of(new EntityCommand.Add(later)));
+    Shot later = Shot.of("later", "S_0900", "cam0", 30, 11);
+    Sequence s =
+        Edit.apply(RandomDocuments.of(3), List.of(new ShotCommand.InsertShot(later, null)));
     Entity c = s.get("cam0");
     assertTrue(MoveTogether.cuts(s, c).contains(30.0));
     Sequence on = Edit.apply(s, MoveTogether.moveWithCuts(s, c, List.of(30.0), 3));

@@ -22,6 +22,7 @@ import kite.core.document.Header;
 import kite.core.document.Naming;
 import kite.core.document.Own;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.document.Standards;
 import kite.core.document.StandardsChange;
 import kite.core.form.StandardsJson;
@@ -81,7 +82,7 @@ class NamingTest {
       assertEquals(List.of(), NamingRules.breaches(Edit.apply(s, fix)), style.toString());
       Set<String> names = new HashSet<>();
       for (Entity e : Edit.apply(s, fix).entities().values())
-        assertTrue(names.add((e instanceof CutEntry) + e.name()), e.name());
+        assertTrue(names.add((e instanceof Shot) + e.name()), e.name());
     }
   }
 
@@ -171,20 +172,20 @@ class NamingTest {
     String usual = "{sequence}_####";
     String code = RandomDocuments.header().code();
     Object[] three = {code + "_0010", 1001, code + "_0030", 1040, code + "_0040", 1080};
-    assertEquals(code + "_0050", ShotCodes.next(cut(usual, three), 1100));
-    assertEquals(code + "_0010", ShotCodes.next(cut(usual), 1001));
-    assertEquals(code + "_0035", ShotCodes.next(cut(usual, three), 1060));
-    assertEquals(code + "_0020", ShotCodes.next(cut(usual, three), 1020));
+    assertEquals(code + "_0050", ShotCodes.next(cut(usual, three), 3));
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual), 0));
+    assertEquals(code + "_0035", ShotCodes.next(cut(usual, three), 2));
+    assertEquals(code + "_0020", ShotCodes.next(cut(usual, three), 1));
     Object[] four = {
       code + "_0010", 1001, code + "_0030", 1040, code + "_0035", 1060, code + "_0040", 1080
     };
-    assertEquals(code + "_0033", ShotCodes.next(cut(usual, four), 1050));
+    assertEquals(code + "_0033", ShotCodes.next(cut(usual, four), 2));
     Object[] tight = {code + "_0001", 1, code + "_0002", 9};
-    assertEquals(code + "_0010", ShotCodes.next(cut(usual, tight), 5));
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual, tight), 1));
     // as the production writes them, and as usual where it has no rule
-    assertEquals("sh" + code + ".035", ShotCodes.next(cut("sh{sequence}.###", three), 1060));
-    assertEquals(code + "_0050", ShotCodes.next(cut("", three), 1100));
-    assertEquals(code + "_0010", ShotCodes.next(cut(usual, "the last one", 1001), 1100));
+    assertEquals("sh" + code + ".035", ShotCodes.next(cut("sh{sequence}.###", three), 2));
+    assertEquals(code + "_0050", ShotCodes.next(cut("", three), 3));
+    assertEquals(code + "_0010", ShotCodes.next(cut(usual, "the last one", 1001), 1));
   }
 
   @Test

@@ -1,8 +1,11 @@
 package kite.exchange.cut;
 
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Speed;
+import kite.core.document.Take;
 import kite.core.number.Rate;
 import kite.exchange.Json;
 import tools.jackson.databind.node.ArrayNode;
@@ -24,13 +27,7 @@ public final class OtioWriter {
     ObjectNode track = schema("Track.1").put("name", "Cut").put("kind", "Video");
     track.putNull("source_range");
     ArrayNode children = track.putArray("children");
-    int next = s.header().firstFrame();
-    for (Cut.Span span : Cut.spans(s)) {
-      if (span.first() > next) children.add(gap(next, span.first() - 1, rate));
-      children.add(
-          span.camera() == null ? gap(span.first(), span.last(), rate) : clip(s, span, rate));
-      next = span.last() + 1;
-    }
+    for (Shot shot : Programme.order(s)) children.add(clip(s, shot, rate));
     ObjectNode stack = schema("Stack.1").put("name", "tracks");
     stack.putNull("source_range");
     stack.putArray("children").add(track);
@@ -43,40 +40,62 @@ public final class OtioWriter {
     return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(timeline);
   }
 
-  private static ObjectNode clip(Sequence s, Cut.Span span, Rate rate) {
-    Camera c = (Camera) s.get(span.camera());
-    ObjectNode clip = schema("Clip.1").put("name", span.shot());
-    clip.set("source_range", range(span.first(), span.last(), rate));
+  private static ObjectNode clip(Sequence s, Shot shot, Rate rate) {
+    Take take = shot.take();
+    // a range is of the media's own frames: what a warp makes of it is the shot's length
+    ObjectNode range = range(take.first(), take.frames(), rate);
+    if (take.camera() == null) {
+      ObjectNode gap = schema("Gap.1").put("name", "");
+      gap.set("source_range", range);
+      return gap;
+    }
+    Camera c = (Camera) s.get(take.camera());
+    ObjectNode clip = schema("Clip.1").put("name", shot.name());
+    clip.set("source_range", range);
     ObjectNode media =
         schema("MissingReference.1").put("name", "Camera " + c.letter() + " – " + c.name());
-    media.set("available_range", range(s.header().firstFrame(), s.header().lastFrame(), rate));
+    int first = s.header().firstFrame();
+    media.set("available_range", range(first, s.header().lastFrame() - first + 1, rate));
     clip.set("media_reference", media);
+    if (!take.speed().isAsItIs()) clip.putArray("effects").add(warp(take));
     clip.putObject("metadata")
         .putObject("jolly_kite")
         .put("camera", c.name())
         .put("letter", c.letter())
-        .put("camera_id", c.id());
+        .put("camera_id", c.id())
+        .put("take", take.name())
+        .put("status", shot.status().name())
+        .put("notes", shot.notes());
     return clip;
   }
 
-  private static ObjectNode gap(int first, int last, Rate rate) {
-    ObjectNode gap = schema("Gap.1").put("name", "");
-    gap.set("source_range", range(first, last, rate));
-    return gap;
+  /** A speed of its own; a curve is its mean, with each frame's of the scene beside it. */
+  private static ObjectNode warp(Take take) {
+    double mean = (take.scene(take.frames()) - take.first()) / take.frames();
+    ObjectNode warp =
+        schema("LinearTimeWarp.1")
+            .put("name", "Speed")
+            .put("effect_name", "LinearTimeWarp")
+            .put("time_scalar", mean);
+    if (take.speed() instanceof Speed.Curved) {
+      ArrayNode frames = warp.putObject("metadata").putObject("jolly_kite").putArray("frames");
+      for (int i = 0; i < take.frames(); i++) frames.add(take.scene(i));
+    }
+    return warp;
   }
 
   private static ObjectNode schema(String name) {
     return Json.MAPPER.createObjectNode().put("OTIO_SCHEMA", name);
   }
 
-  private static ObjectNode range(int first, int last, Rate rate) {
+  private static ObjectNode range(double first, int frames, Rate rate) {
     ObjectNode r = schema("TimeRange.1");
     r.set("start_time", time(first, rate));
-    r.set("duration", time(last - first + 1, rate));
+    r.set("duration", time(frames, rate));
     return r;
   }
 
-  private static ObjectNode time(int frame, Rate rate) {
-    return schema("RationalTime.1").put("rate", rate.perSecond()).put("value", (double) frame);
+  private static ObjectNode time(double frame, Rate rate) {
+    return schema("RationalTime.1").put("rate", rate.perSecond()).put("value", frame);
   }
 }

@@ -12,7 +12,7 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.server.Problem;
@@ -127,28 +127,29 @@ class Pictures implements DisposableBean {
    */
   private byte[] middleOfTheLongestShot(Sequence s) {
     Camera camera = null;
-    int frame = s.header().firstFrame(), longest = 0;
-    for (Cut.Span span : Cut.spans(s)) {
-      int length = span.last() - span.first();
-      if (length < longest || !(s.get(span.camera()) instanceof Camera c)) continue;
-      longest = length;
+    double frame = s.header().firstFrame();
+    int longest = 0;
+    Programme p = Programme.of(s);
+    for (Programme.Placed shot : p.placed()) {
+      if (shot.frames() < longest || !(s.get(shot.camera()) instanceof Camera c)) continue;
+      longest = shot.frames();
       camera = c;
-      frame = (span.first() + span.last()) / 2;
+      frame = p.scene((shot.first() + shot.last()) / 2);
     }
     if (camera == null) camera = s.all(Camera.class).stream().findFirst().orElse(null);
     return camera == null ? new byte[0] : pictures.of(s, camera, frame, painter::isShutdown);
   }
 
   private void count(UUID sequence, Sequence s) {
-    List<Cut.Span> spans = Cut.spans(s);
-    int frames = spans.stream().mapToInt(c -> c.last() - c.first() + 1).sum();
+    Programme p = Programme.of(s);
+    int shots = p.placed().size(), frames = p.lastFrame() - p.firstFrame() + 1;
     database.update(
         "update sequence set shots = ?, frames = ? where id = ?"
             + " and (shots is distinct from ? or frames is distinct from ?)",
-        spans.size(),
+        shots,
         frames,
         sequence,
-        spans.size(),
+        shots,
         frames);
   }
 

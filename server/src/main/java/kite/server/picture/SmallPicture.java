@@ -35,7 +35,7 @@ public class SmallPicture {
    * @param stopped asked now and then; null is given once it is true
    * @throws IllegalStateException when its models are too large for a small picture
    */
-  public byte[] of(Sequence s, Camera camera, int frame, BooleanSupplier stopped) {
+  public byte[] of(Sequence s, Camera camera, double frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig);
     SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);

@@ -127,11 +127,11 @@ final class FrameMaker {
   private FrameRenderer renderer(Shot.At at) {
     Camera camera = (Camera) sequence.get(at.camera());
     Wanted wanted = kept.wanted();
-    Data data = Data.of(sequence, plan, camera, at.frame(), scenes, wanted);
+    Data data = Data.of(sequence, plan, camera, at.scene(), at.next(), scenes, wanted);
     List<Moment> moments =
         job.motionBlur && camera.motionBlur()
-            ? Exposed.open(sequence, plan, camera, at.frame(), scenes, assets::image)
-            : Exposed.sharp(sequence, plan, camera, at.frame(), scenes, assets::image);
+            ? Exposed.open(sequence, plan, camera, at.scene(), at.rate(), scenes, assets::image)
+            : Exposed.sharp(sequence, plan, camera, at.scene(), scenes, assets::image);
     return new FrameRenderer(moments, wanted, data);
   }
 
@@ -144,9 +144,7 @@ final class FrameMaker {
     Rendered like = new Rendered(null, WHOLE, List.of(), List.of());
     for (Shot s : shots)
       if (s.camera() != null && !kept.picturesAlone())
-        like =
-            renderer(new Shot.At(s.camera(), s.first(), s.code()))
-                .renderPasses(1, 1, Quality.exact(1), 1, () -> false);
+        like = renderer(s.at(0)).renderPasses(1, 1, Quality.exact(1), 1, () -> false);
     return like.nothing(job.width, rows);
   }
 }

@@ -38,7 +38,7 @@ class PreviewApi {
 
   /**
    * @param what {@code cut}, {@code shots} or {@code frame}
-   * @param spans ids of cut entries, for shots
+   * @param spans ids of shots
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param byServer whether a page of the server's own draws it
@@ -47,7 +47,7 @@ class PreviewApi {
       String what,
       List<String> spans,
       String camera,
-      int frame,
+      double frame,
       int percent,
       boolean handles,
       boolean byServer,

@@ -68,8 +68,8 @@ class RenderApi {
 
   /**
    * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
-   * @param span id of the cut entry, for a shot
-   * @param spans ids of cut entries, for several shots
+   * @param span id of the shot
+   * @param spans ids of several shots
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
@@ -85,7 +85,7 @@ class RenderApi {
       String span,
       List<String> spans,
       String camera,
-      int frame,
+      double frame,
       int percent,
       int samples,
       Boolean handles,

@@ -5,19 +5,33 @@ import kite.exchange.Json;
 import tools.jackson.core.type.TypeReference;
 
 /**
- * A run of frames through one camera.
+ * A run of pictures through one camera.
  *
  * @param camera null for a gap, which becomes black
+ * @param first the number of its first frame
  * @param last included
  * @param code of the shot; null for a frame alone, and in jobs of earlier builds
+ * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
+ *     number
  */
-record Shot(String camera, int first, int last, String code) {
+record Shot(String camera, int first, int last, String code, List<Double> scenes) {
   int frames() {
     return last - first + 1;
   }
 
-  /** A frame of a run. */
-  record At(String camera, int frame, String code) {}
+  /**
+   * A frame of a run.
+   *
+   * @param frame its number
+   * @param scene the frame of the scene it shows
+   * @param next the frame of the scene that the picture after it shows, or would
+   */
+  record At(String camera, int frame, double scene, double next, String code) {
+    /** Frames of the scene that pass until the next. */
+    double rate() {
+      return next - scene;
+    }
+  }
 
   /**
    * @param number of a frame in all runs, from 1
@@ -25,11 +39,25 @@ record Shot(String camera, int first, int last, String code) {
   static At at(List<Shot> shots, int number) {
     int before = 0;
     for (Shot s : shots) {
-      if (number <= before + s.frames())
-        return new At(s.camera, s.first + number - before - 1, s.code);
+      if (number <= before + s.frames()) return s.at(number - before - 1);
       before += s.frames();
     }
     throw new IllegalArgumentException("There is no frame " + number + " in " + before);
+  }
+
+  /** The frame at an index of this run, from 0. */
+  At at(int index) {
+    double scene = scene(index);
+    // the last goes on as it came
+    double next =
+        scenes == null || frames() == 1
+            ? scene + 1
+            : index + 1 < frames() ? scene(index + 1) : scene + scene - scene(index - 1);
+    return new At(camera, first + index, scene, next, code);
+  }
+
+  private double scene(int index) {
+    return scenes == null ? first + index : scenes.get(index);
   }
 
   static String write(List<Shot> shots) {

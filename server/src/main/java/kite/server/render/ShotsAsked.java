@@ -1,12 +1,16 @@
 package kite.server.render;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
-import kite.core.cut.Cut;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
+import kite.core.number.NumberText;
 import kite.server.Problem;
 import org.springframework.http.HttpStatus;
 
@@ -21,53 +25,91 @@ record ShotsAsked(String label, List<Shot> shots) {
 
   /**
    * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
-   * @param spans ids of the cut's entries, for shots
+   * @param ids of shots
    * @param camera its id, for a frame
-   * @param handles whether shots have the production's handles
+   * @param frame of the scene
+   * @param handles whether shots have their handles
    */
   static ShotsAsked of(
-      Sequence s, String what, List<String> spans, String camera, int frame, boolean handles) {
+      Sequence s, String what, List<String> ids, String camera, double frame, boolean handles) {
     return switch (what == null ? "" : what) {
       case "cut" -> cut(s);
-      case "shot", "shots" -> shots(s, spans == null ? List.of() : spans, handles);
+      case "shot", "shots" -> shots(s, ids == null ? List.of() : ids, handles);
       case "frame" -> frame(s, camera, frame);
       default -> throw bad("Say whether the cut, shots or a frame is to be made.");
     };
   }
 
+  /** The programme, by its own numbers. */
   private static ShotsAsked cut(Sequence s) {
-    List<Cut.Span> spans = Cut.spans(s);
-    if (spans.isEmpty()) throw bad("There is no cut yet. Put a camera in the cut lane first.");
-    return new ShotsAsked(
-        "Cut of " + s.header().code(), spans.stream().map(ShotsAsked::shot).toList());
+    Programme p = Programme.of(s);
+    if (p.isEmpty()) throw bad("There is no cut yet. Put a camera in the cut lane first.");
+    List<Shot> all = new ArrayList<>();
+    for (int i = 0; i < p.placed().size(); i++) all.add(run(p, i, 0, p.placed().get(i).first()));
+    return new ShotsAsked("Cut of " + s.header().code(), all);
   }
 
-  private static Shot shot(Cut.Span c) {
-    return new Shot(c.camera(), c.first(), c.last(), c.shot());
+  /**
+   * @param handles frames more at each end
+   * @param number of its first frame without them
+   */
+  private static Shot run(Programme p, int index, int handles, int number) {
+    Programme.Placed at = p.placed().get(index);
+    int first = number - handles, frames = at.frames() + 2 * handles;
+    List<Double> scenes = new ArrayList<>();
+    boolean alike = true;
+    for (int i = 0; i < frames; i++) {
+      double scene = p.scene(index, at.first() - handles + i);
+      scenes.add(scene);
+      alike &= scene == first + i;
+    }
+    return new Shot(at.camera(), first, first + frames - 1, at.shot(), alike ? null : scenes);
   }
 
-  /** In the order of the cut, whatever the order they are asked in. */
+  /** In the order of the cut, whatever the order they are asked in; by the scene's numbers. */
   private static ShotsAsked shots(Sequence s, List<String> asked, boolean handles) {
-    List<Cut.Span> chosen = Cut.spans(s).stream().filter(c -> asked.contains(c.id())).toList();
     if (asked.isEmpty()) throw bad("Choose at least one shot.");
+    Programme p = Programme.of(s);
+    List<Shot> chosen = new ArrayList<>();
+    List<String> codes = new ArrayList<>();
+    Set<Integer> lengths = new TreeSet<>();
+    for (int i = 0; i < p.placed().size(); i++) {
+      Programme.Placed at = p.placed().get(i);
+      if (!asked.contains(at.id())) continue;
+      int more = handles ? p.shots().get(i).handlesIn(s.header()) : 0;
+      chosen.add(run(p, i, more, (int) Math.round(at.sceneFirst())));
+      codes.add(at.shot());
+      lengths.add(more);
+    }
     if (chosen.size() < asked.stream().distinct().count()) throw Problem.missing("shot");
-    int more = handles ? s.header().standards().beginning().handleFrames() : 0;
-    List<String> codes = chosen.stream().map(Cut.Span::shot).toList();
     String label = String.join(", ", codes.subList(0, Math.min(NAMED, codes.size())));
     if (codes.size() > NAMED) label += " and " + (codes.size() - NAMED) + " more";
-    if (more > 0) label += " with handles of " + more;
-    return new ShotsAsked(label, chosen.stream().map(c -> shot(c.withHandles(more))).toList());
+    if (!lengths.equals(Set.of(0)))
+      label += " with handles" + (lengths.size() == 1 ? " of " + lengths.iterator().next() : "");
+    return new ShotsAsked(label, chosen);
   }
 
-  private static ShotsAsked frame(Sequence s, String camera, int frame) {
+  private static ShotsAsked frame(Sequence s, String camera, double frame) {
     if (!(s.get(camera) instanceof Camera c)) throw Problem.missing("camera");
-    if (frame < s.header().firstFrame() || frame > s.header().lastFrame())
-      throw bad("Frame " + frame + " is not in the sequence.");
-    Cut.Span at = Cut.at(s, frame);
-    boolean live = at != null && c.id().equals(at.camera());
+    List<Programme.Seen> seen = Programme.of(s).showing(frame);
+    if (!(frame >= s.header().firstFrame() && frame <= s.header().lastFrame()) && seen.isEmpty())
+      throw bad("Frame " + NumberText.plain(frame) + " is not in the sequence.");
+    List<String> codes =
+        seen.stream()
+            .map(x -> (kite.core.document.Shot) s.get(x.id()))
+            .filter(x -> c.id().equals(x.take().camera()))
+            .map(kite.core.document.Shot::name)
+            .toList();
+    int number = (int) Math.round(frame);
     return new ShotsAsked(
-        "Camera " + c.letter() + ", frame " + frame,
-        List.of(new Shot(c.id(), frame, frame, live ? at.shot() : null)));
+        "Camera " + c.letter() + ", frame " + NumberText.plain(frame),
+        List.of(
+            new Shot(
+                c.id(),
+                number,
+                number,
+                codes.isEmpty() ? null : codes.get(0),
+                number == frame ? null : List.of(frame))));
   }
 
   int frames() {

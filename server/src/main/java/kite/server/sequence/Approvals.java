@@ -7,9 +7,9 @@ import java.util.Set;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.core.document.Camera;
-import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.server.Problem;
 import kite.server.live.Moved;
 import kite.server.rights.Role;
@@ -56,7 +56,7 @@ class Approvals {
     refuseArtist(role);
     SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
     Entity e = open.at(row).sequence().get(entity);
-    if (!(e instanceof Camera) && !(e instanceof CutEntry))
+    if (!(e instanceof Camera) && !(e instanceof Shot))
       throw new Problem(
           HttpStatus.UNPROCESSABLE_CONTENT, "kind", "Cameras and shots are approved. Choose one.");
     Approval.Key key = new Approval.Key(sequence, entity);

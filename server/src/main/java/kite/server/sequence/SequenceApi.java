@@ -44,6 +44,7 @@ class SequenceApi {
   @GetMapping("/{id}")
   @May.SeeSequence
   Opened open(@PathVariable UUID id) {
+    store.takeUpEarlierCut(id);
     SequenceStore.Present now = store.get(id);
     return new Opened(
         id,

@@ -7,7 +7,9 @@ import java.util.UUID;
 import kite.core.begin.GivenNames;
 import kite.core.codec.CommandJson;
 import kite.core.command.Command;
+import kite.core.command.CutCommand;
 import kite.core.command.Edit;
+import kite.core.cut.EarlierCut;
 import kite.core.delta.Delta;
 import kite.core.delta.DeltaJson;
 import kite.core.delta.FieldChange;
@@ -32,6 +34,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** Keeps sequences and takes edits: journal row and revision in one transaction. */
 @Service
 public class SequenceStore implements Journal {
+  /** Who makes the edits that nobody asked for. */
+  private static final String OURSELVES = "Jolly Kite";
+
   private final Productions productions;
   private final Sequences sequences;
   private final HeldSequences held;
@@ -92,6 +97,18 @@ public class SequenceStore implements Journal {
     SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
     OpenSequences.Open now = open.at(row);
     return new Present(id, now.revision(), now.sequence());
+  }
+
+  /**
+   * Makes the cut of an earlier build into shots, as an edit like any other; nothing without one.
+   */
+  @Transactional
+  public void takeUpEarlierCut(UUID id) {
+    SequenceRow row = sequences.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    if (!EarlierCut.isIn(open.at(row).sequence())) return;
+    SequenceRow mine = held.findById(id).orElseThrow(() -> Problem.missing("sequence"));
+    if (EarlierCut.isIn(open.at(mine).sequence()))
+      editNow(id, OURSELVES, "The cut becomes shots", List.of(new CutCommand.ToShots()));
   }
 
   /** At most 500 edits after a revision, oldest first. */

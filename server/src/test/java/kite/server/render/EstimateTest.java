@@ -26,7 +26,7 @@ class EstimateTest {
    */
   @Test
   void itGetsBetterSoonestInEarlyOrder() {
-    List<Shot> shots = List.of(new Shot("a", 1, 100, ""));
+    List<Shot> shots = List.of(new Shot("a", 1, 100, "", null));
     double early = error(Order.of(shots, true), 8), inOrder = error(Order.of(shots, false), 8);
     assertTrue(early < 0.1, "off by " + early);
     assertTrue(inOrder > 0.5, "off by " + inOrder);

@@ -20,7 +20,7 @@ class FrameFilesTest {
   private ExrFacts facts(String camera) {
     RenderJob job = new RenderJob();
     job.numbered = 3;
-    return FrameFiles.facts(job, s, plan, new Shot.At(camera, FRAME, "0020"));
+    return FrameFiles.facts(job, s, plan, new Shot.At(camera, FRAME, FRAME, FRAME + 1, "0020"));
   }
 
   /** A point as the standard turns it: a row before the matrix, whose rows are our columns. */

@@ -54,7 +54,7 @@ class FrameWorkerTest {
     job.id = UUID.randomUUID();
     job.label = "a gap";
     job.document = SequenceJson.write(new SaltWind().sw010());
-    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002, null)));
+    job.shots = Shot.write(List.of(new Shot(null, 1001, 1002, null, null)));
     job.width = job.height = 16;
     job.samples = 1;
     second = new FrameWork(job.id, 2, 0, 0, 1);
@@ -106,7 +106,7 @@ class FrameWorkerTest {
   }
 
   private void aFrameThatTakesLong() {
-    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null)));
+    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null, null)));
     when(assets.trees()).thenReturn(new TreeStore(1 << 20));
     job.width = job.height = 64;
   }
@@ -121,7 +121,7 @@ class FrameWorkerTest {
 
   @Test
   void whoeverMakesTheLastPartJoinsThem() throws Exception {
-    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null)));
+    job.shots = Shot.write(List.of(new Shot("camA", 1001, 1002, null, null)));
     job.width = 48;
     job.height = 30;
     job.samples = 2;
@@ -145,7 +145,8 @@ class FrameWorkerTest {
   /** Programs that read a sequence of files want the same layers in each. */
   @Test
   void aGapOfTheCutHasTheLayersOfTheShots() throws Exception {
-    Shot gap = new Shot(null, 1001, 1001, null), shot = new Shot("camA", 1002, 1002, null);
+    Shot gap = new Shot(null, 1001, 1001, null, null),
+        shot = new Shot("camA", 1002, 1002, null, null);
     job.shots = Shot.write(List.of(gap, shot));
     job.width = 48;
     job.height = 30;
@@ -178,7 +179,7 @@ class FrameWorkerTest {
 
   @Test
   void aFailureOfTheFrameIsForTheEngineToTryAgain() {
-    job.shots = Shot.write(List.of(new Shot("nobody", 1001, 1002, null)));
+    job.shots = Shot.write(List.of(new Shot("nobody", 1001, 1002, null, null)));
     assertThrows(RuntimeException.class, this::made);
     verify(ending, never()).failed(any(), any());
   }

@@ -2,18 +2,16 @@ import { useEffect, useRef, useState } from 'react';
 import type { ShotRow } from '../core/types';
 import { atFrame } from '../session/evaluated';
 import { useSequence } from '../session/state';
-import { drawnSoFar } from '../views/drawnSoFar';
-import { LensPicture } from '../views/LensPicture';
-import { stage } from '../views/stage';
-import { fit, giveBack, takeSheet } from '../views/surfaces';
+import { drawnSoFar } from './drawnSoFar';
+import { LensPicture } from './LensPicture';
+import { stage } from './stage';
+import { fit, giveBack, takeSheet } from './surfaces';
 
 /** How wide a shot's picture is, pixels. */
 const WIDE_PX = 192;
 
 /** Nothing was edited for so long before pictures are drawn anew, ms. */
 const QUIET_MS = 900;
-
-const middle = (r: ShotRow): number => Math.floor((r.first + r.last) / 2);
 
 /** Draws shots' middle frames one after the other, and hands each over as the address of an image. */
 class Drawing {
@@ -52,7 +50,7 @@ class Drawing {
     if (!row) return;
     const { canvas, renderer } = this.sheet;
     fit(this.sheet, WIDE_PX, Math.round(WIDE_PX / this.aspect));
-    atFrame(middle(row), () => this.picture.draw(row.camera!, [1, 1]));
+    atFrame(row.middle, () => this.picture.draw(row.camera!, [1, 1]));
     this.drawn = drawnSoFar(renderer);
     void canvas.convertToBlob({ type: 'image/jpeg' }).then((blob) => {
       if (!this.gone) this.came(row.id, URL.createObjectURL(blob));
@@ -99,7 +97,7 @@ export function useShotPictures(rows: ShotRow[], aspect: number): Record<string,
       was = seen();
     });
   }, []);
-  const asked = rows.map((r) => `${r.id} ${r.camera} ${middle(r)}`).join();
+  const asked = rows.map((r) => `${r.id} ${r.camera} ${r.middle}`).join();
   useEffect(() => {
     const quiet = setTimeout(() => drawing.current?.all(rows), QUIET_MS);
     return () => clearTimeout(quiet);

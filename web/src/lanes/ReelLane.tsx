@@ -1,0 +1,217 @@
+import { useState } from 'react';
+import type { Camera, Placed } from '../core/types';
+import { heldArrows, useHandles } from '../kit/dragging';
+import { useCoreStill } from '../session/evaluated';
+import { shotOf, useProgramme } from '../session/programme';
+import { select } from '../session/selection';
+import { useSettings } from '../session/settings';
+import { useSequence } from '../session/state';
+import { goToReel } from '../session/time';
+import { palette } from '../theme/tokens';
+import { useShotPictures } from '../views/shotPictures';
+import { Letters } from './CutLane';
+import { moveTo, orderAt, ReelDrag, type Way } from './reelDrag';
+import { toX, type Scale } from './scale';
+import { ShotMenu, type ShotMenuAt } from './ShotMenu';
+import './lanes.css';
+
+/** Height of the reel: a line of words over pictures. */
+const HIGH = 92;
+const WORDS = 24;
+
+/** Width of the places by which a shot is trimmed and its cut rolled, pixels. */
+const GRIP = 7;
+
+/** Said beside what is dragged. */
+interface Says {
+  x: number;
+  text: string;
+}
+
+/** The programme: its shots one after the other, in its own time. */
+export function ReelLane({ scale }: { scale: Scale }) {
+  const shots = useProgramme();
+  const rows = useCoreStill((c) => c.shotRows());
+  const { cameraPackage } = useSettings();
+  const aspect = cameraPackage.deliveryWidth / cameraPackage.deliveryHeight;
+  const pictures = useShotPictures(rows, aspect);
+  const approvals = useSequence((s) => s.approvals);
+  const entities = useSequence((s) => s.entities);
+  const selected = useSequence((s) => s.selected);
+  const loop = useSequence((s) => s.loop);
+  const [menu, setMenu] = useState<ShotMenuAt | null>(null);
+  const [says, setSays] = useState<Says | null>(null);
+  const [place, setPlace] = useState<number | null>(null);
+  const handle = useHandles();
+  const wide = (HIGH - WORDS - 6) * aspect;
+
+  const grip = (p: Placed, i: number, way: Way, x: number, label: string) => (
+    <rect
+      key={way}
+      x={x}
+      y={0}
+      width={GRIP}
+      height={HIGH}
+      fill="transparent"
+      className="reel-grip"
+      style={{ cursor: 'col-resize' }}
+      tabIndex={0}
+      role="slider"
+      aria-label={label}
+      aria-valuenow={way === 'tail' ? p.last : p.first}
+      data-grip={`${way} ${p.id}`}
+      onKeyDown={(e) => {
+        const drag = new ReelDrag(shots, i, way, scale);
+        heldArrows(e, (dx) => drag.by(dx));
+      }}
+      {...handle(() => {
+        const drag = new ReelDrag(shots, i, way, scale);
+        return {
+          moved: (dx, _, now) => setSays({ x: x + dx, text: drag.to(dx, now.shiftKey) }),
+          done: () => setSays(null),
+        };
+      })}
+    >
+      <title>{`${label}: drag, or use the arrow keys`}</title>
+    </rect>
+  );
+
+  /** A press on a shot: it is chosen; dragged it changes its place, with Alt its action, with Shift it slides. */
+  const body = (p: Placed, i: number) =>
+    handle((e) => {
+      select(p.id);
+      const way: Way | null = e.altKey ? 'slip' : e.shiftKey ? 'slide' : null;
+      const drag = way && new ReelDrag(shots, i, way, scale);
+      const x = toX(scale, p.first);
+      let to: number | null = null;
+      return {
+        moved: (dx) => {
+          if (drag) setSays({ x: x + dx, text: drag.to(dx) });
+          else if (Math.abs(dx) > GRIP) {
+            to = orderAt(shots, scale, (toX(scale, p.first) + toX(scale, p.last + 1)) / 2 + dx);
+            setPlace(to);
+            setSays({ x: x + dx, text: to === shots.length ? 'behind all' : `before ${shots[to].shot}` });
+          }
+        },
+        done: (kept) => {
+          setSays(null);
+          setPlace(null);
+          if (kept && to !== null) moveTo(shots, i, to);
+        },
+      };
+    });
+
+  return (
+    <>
+      <div className="lane">
+        <div className="lane-head muted">Cut here to</div>
+        <Letters most={Infinity} />
+      </div>
+      <div className="lane">
+        <div className="lane-head">
+          <strong>Reel</strong>
+          <span className="grow" />
+          <span className="muted">{`${shots.length} shots`}</span>
+        </div>
+        <svg height={HIGH} aria-label="Reel" data-testid="reel">
+          {shots.map((p, i) => {
+            const c = p.camera ? (entities[p.camera] as Camera | undefined) : undefined;
+            const shot = shotOf(p.id);
+            const x = toX(scale, p.first);
+            const w = Math.max(2, toX(scale, p.last + 1) - x);
+            if (x + w < 0 || x > scale.width) return null;
+            const chosen = selected.includes(p.id);
+            const colour = shot?.colour ?? c?.colour ?? '#2a3a57';
+            const marks = [
+              approvals[p.id] ? '✓' : '',
+              (shot?.takes.length ?? 1) > 1 ? `${shot!.takes.length} takes` : '',
+              rows[i] && Math.abs(rows[i].speed - 1) > 1e-6 ? `${Math.round(rows[i].speed * 100)} %` : '',
+            ].filter(Boolean);
+            return (
+              <g key={p.id} data-shot={p.id}>
+                <g
+                  tabIndex={0}
+                  role="button"
+                  aria-pressed={chosen}
+                  aria-label={`${c ? `${c.letter} ` : ''}${p.shot}${c ? ` · ${c.name}` : ': gap'}, frames ${p.first} to ${p.last} of the programme`}
+                  style={{ cursor: 'grab' }}
+                  onDoubleClick={() => goToReel(p.first)}
+                  onContextMenu={(e) => {
+                    e.preventDefault();
+                    setMenu({ shot: p.id, left: e.clientX, top: e.clientY });
+                  }}
+                  onKeyDown={(e) => {
+                    if (e.key !== 'Enter') return;
+                    select(p.id);
+                    goToReel(p.first);
+                  }}
+                  {...body(p, i)}
+                >
+                  <rect
+                    x={x + 1}
+                    y={2}
+                    width={Math.max(1, w - 2)}
+                    height={HIGH - 4}
+                    rx={8}
+                    fill={colour}
+                    stroke={chosen ? palette.paper : 'none'}
+                    strokeWidth={2}
+                  />
+                  <svg x={x} y={0} width={w} height={HIGH}>
+                    <text x={9} y={WORDS - 7} fontSize={14} fontWeight={800} fill={palette.onAccent}>
+                      {c?.letter ?? ''}
+                    </text>
+                    <text
+                      x={c ? 27 : 9}
+                      y={WORDS - 7}
+                      fontSize={12}
+                      fontWeight={600}
+                      fill={c ? palette.onAccent : palette.soft}
+                    >
+                      {[p.shot, ...marks].join('  ')}
+                    </text>
+                    {pictures[p.id] && c ? (
+                      <image href={pictures[p.id]} x={5} y={WORDS} width={wide} height={HIGH - WORDS - 6} />
+                    ) : null}
+                    {c ? null : (
+                      <text x={9} y={WORDS + 22} fontSize={12} fill={palette.soft}>
+                        Gap
+                      </text>
+                    )}
+                  </svg>
+                </g>
+                {i > 0 ? grip(p, i, 'head', x + GRIP / 2, `Where ${p.shot} begins, later shots along`) : null}
+                {i > 0 ? grip(p, i, 'roll', x - GRIP / 2, `Where ${p.shot} begins`) : null}
+                {grip(p, i, 'tail', x + w - GRIP * 1.5, `Where ${p.shot} ends, later shots along`)}
+              </g>
+            );
+          })}
+          {place !== null ? (
+            <rect
+              x={toX(scale, shots[place]?.first ?? shots.at(-1)!.last + 1) - 2}
+              y={0}
+              width={4}
+              height={HIGH}
+              fill={palette.paper}
+            />
+          ) : null}
+          {loop ? (
+            <rect
+              x={toX(scale, loop[0])}
+              y={HIGH - 3}
+              width={toX(scale, loop[1] + 1) - toX(scale, loop[0])}
+              height={3}
+              fill={palette.marigold}
+            />
+          ) : null}
+        </svg>
+        {says ? (
+          <span className="reel-says mono" role="status" style={{ left: Math.max(0, says.x) + 208 }}>
+            {says.text}
+          </span>
+        ) : null}
+        <ShotMenu at={menu} onClose={() => setMenu(null)} />
+      </div>
+    </>
+  );
+}
