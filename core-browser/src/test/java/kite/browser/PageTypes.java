@@ -146,7 +146,8 @@ final class PageTypes {
     if (t == String.class) return "string";
     if (t == boolean.class) return "boolean";
     if (t == Float64Array.class) return "Float64Array";
-    if (t == double.class || t == int.class || t == Double.class || t == Integer.class) return "number";
+    if (t == double.class || t == int.class || t == Double.class || t == Integer.class)
+      return "number";
     if (t == com.eclipsesource.json.JsonValue.class) return "unknown";
     if (t == Channels.class) return "Record<string, " + name(Channel.class) + ">";
     if (t == double[].class || t == float[].class || t == int[].class) return "number[]";
