@@ -65,10 +65,10 @@ public final class Retiming {
     }
     double third = frames / 3.0, action = frames * (e.first() + e.last()) / 2;
     Key from =
-        new Key(0, 0, KeyShape.FREE, third, e.first() * third, third, e.first() * third, true);
+        new Key(0, 0, KeyShape.FREE, third, -e.first() * third, third, e.first() * third, true);
     Key to =
         new Key(
-            frames, action, KeyShape.FREE, third, e.last() * third, third, e.last() * third, true);
+            frames, action, KeyShape.FREE, third, -e.last() * third, third, e.last() * third, true);
     return new Speed.Curved(
         new Channel.Curve(List.of(from, to), Extrapolation.STRAIGHT, Extrapolation.STRAIGHT));
   }

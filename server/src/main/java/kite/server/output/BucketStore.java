@@ -157,6 +157,20 @@ final class BucketStore implements OutputStore {
   }
 
   @Override
+  public IOException why(IOException e) {
+    if (e instanceof OutputTrouble) return e;
+    Path here = Path.of(System.getProperty("java.io.tmpdir"));
+    try {
+      if (Files.getFileStore(here).getUsableSpace() < Scratch.LEAST_BYTES)
+        return new OutputTrouble(
+            "The disk with " + here + " on a worker is full. Make room on it, then resume.", e);
+    } catch (IOException unknown) {
+      e.addSuppressed(unknown);
+    }
+    return e;
+  }
+
+  @Override
   public Scratch bring(UUID job, List<String> names) throws IOException {
     Scratch here = scratch();
     try {

@@ -23,9 +23,6 @@ import org.springframework.util.FileSystemUtils;
 final class FolderStore implements OutputStore {
   private static final Logger LOG = LoggerFactory.getLogger(FolderStore.class);
 
-  /** With less room a file may not be written whole. */
-  private static final long LEAST_BYTES = 64L << 20;
-
   /** Less room than this is said to be little. */
   private static final long LITTLE_BYTES = 5L << 30;
 
@@ -62,7 +59,7 @@ final class FolderStore implements OutputStore {
           StandardCopyOption.ATOMIC_MOVE,
           StandardCopyOption.REPLACE_EXISTING);
     } catch (IOException e) {
-      throw trouble(e);
+      throw why(e);
     }
   }
 
@@ -99,7 +96,7 @@ final class FolderStore implements OutputStore {
       Path all = Files.createDirectories(root.resolve(BEING_MADE));
       return new Scratch(Files.createTempDirectory(all, ""), true);
     } catch (IOException e) {
-      throw trouble(e);
+      throw why(e);
     }
   }
 
@@ -124,20 +121,23 @@ final class FolderStore implements OutputStore {
   }
 
   private void there() throws OutputTrouble {
-    if (!Files.isDirectory(root))
-      throw new OutputTrouble(
-          "The output folder " + root + " is not there any more. Bring it back, then resume.",
-          null);
+    if (!Files.isDirectory(root)) throw gone(null);
   }
 
-  /** What is wrong with the folder, or else what was wrong with the file. */
-  private IOException trouble(IOException e) {
+  private OutputTrouble gone(IOException e) {
+    return new OutputTrouble(
+        "The output folder " + root + " is not there any more. Bring it back, then resume.", e);
+  }
+
+  @Override
+  public IOException why(IOException e) {
     if (e instanceof OutputTrouble) return e;
-    if (!Files.isDirectory(root) || !Files.isWritable(root))
+    if (!Files.isDirectory(root)) return gone(e);
+    if (!Files.isWritable(root))
       return new OutputTrouble(
           "The output folder " + root + " cannot be written to. Make it writable, then resume.", e);
     try {
-      if (Files.getFileStore(root).getUsableSpace() < LEAST_BYTES)
+      if (Files.getFileStore(root).getUsableSpace() < Scratch.LEAST_BYTES)
         return new OutputTrouble(
             "The disk with the output folder is full. Make room on it, then resume.", e);
     } catch (IOException unknown) {

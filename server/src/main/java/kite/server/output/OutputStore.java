@@ -38,6 +38,12 @@ public interface OutputStore {
   Scratch scratch() throws IOException;
 
   /**
+   * Why a file could not be written in a {@link #scratch}: {@link OutputTrouble} where no other
+   * could be either, else what is given.
+   */
+  IOException why(IOException e);
+
+  /**
    * Files of a job in a folder on this machine, for programs that read files.
    *
    * @throws IOException when one of them is missing

@@ -115,15 +115,18 @@ class FrameWorker {
         output.remove(job.id, PartFile.name(frame.number(), i, frame.parts()));
       LOG.info("{} v{}, frame {}: {} s", job.label, job.numbered, frame.number(), made.seconds());
       return Came.OVER;
-    } catch (OutputTrouble e) {
-      LOG.warn("Render {} cannot be kept", job.id, e);
-      ending.failed(frame.job(), e.getMessage() + " The frames that were finished are kept.");
-      return Came.OVER;
     } catch (CannotBeOpened e) {
       LOG.warn("Render {} cannot be made", job.id, e);
       ending.failed(frame.job(), "Nothing of it can be rendered: " + e.getMessage() + ".");
       return Came.OVER;
-    } catch (IOException | RuntimeException e) {
+    } catch (IOException e) {
+      if (worker.isShuttingDown()) return Came.FOR_ANOTHER;
+      IOException why = output.why(e);
+      if (!(why instanceof OutputTrouble)) throw why;
+      LOG.warn("Render {} cannot be kept", job.id, why);
+      ending.failed(frame.job(), why.getMessage() + " The frames that were finished are kept.");
+      return Came.OVER;
+    } catch (RuntimeException e) {
       if (worker.isShuttingDown()) return Came.FOR_ANOTHER;
       throw e;
     }

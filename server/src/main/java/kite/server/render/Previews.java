@@ -197,9 +197,11 @@ class Previews {
     String name = String.format("%05d.%s", of.first(), form.ending);
     try (Scratch scratch = output.scratch()) {
       output.put(id, name, Files.write(scratch.file(name), bytes));
-    } catch (OutputTrouble e) {
-      LOG.warn("Preview {} cannot be kept", id, e);
-      jobs.end(id, holder, RenderJob.State.FAILED, e.getMessage() + " What was drawn is kept.");
+    } catch (IOException e) {
+      IOException why = output.why(e);
+      if (!(why instanceof OutputTrouble)) throw why;
+      LOG.warn("Preview {} cannot be kept", id, why);
+      jobs.end(id, holder, RenderJob.State.FAILED, why.getMessage() + " What was drawn is kept.");
       moved(job.sequenceId, job.id);
       return false;
     }

@@ -9,8 +9,10 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.contains;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.spy;
 import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
@@ -114,6 +116,24 @@ class FrameWorkerTest {
   @Test
   void aFolderThatIsGoneEndsTheJobWithASentence() throws Exception {
     FileSystemUtils.deleteRecursively(folder.resolve("output"));
+    assertEquals(FrameWorker.Came.OVER, made());
+    verify(ending)
+        .failed(eq(job.id), contains("is not there any more. Bring it back, then resume."));
+  }
+
+  /** A disk that is full, or unmounted, while a frame is made is no fault of that frame. */
+  @Test
+  void aFolderThatGoesWhileAFrameIsMadeEndsTheJobWithASentence() throws Exception {
+    OutputStore goes = spy(output);
+    doAnswer(
+            call -> {
+              Object made = call.callRealMethod();
+              FileSystemUtils.deleteRecursively(folder.resolve("output"));
+              return made;
+            })
+        .when(goes)
+        .scratch();
+    output = goes;
     assertEquals(FrameWorker.Came.OVER, made());
     verify(ending)
         .failed(eq(job.id), contains("is not there any more. Bring it back, then resume."));
