@@ -30,6 +30,7 @@ export interface Standards {
   kits: LensKit[];
   naming: Naming;
   beginning: Beginning;
+  cut: CutLimits;
 }
 
 export interface Rate {
@@ -79,6 +80,13 @@ export interface Beginning {
   gridM: number;
   firstFrame: number;
   handleFrames: number;
+}
+
+export interface CutLimits {
+  shortFrames: number;
+  jumpDegrees: number;
+  jumpShare: number;
+  leapShare: number;
 }
 
 export interface Own {
@@ -430,6 +438,7 @@ export interface Shot {
   status: Status;
   colour: string | null;
   notes: string;
+  accepted: Accepted[];
 }
 
 export interface Take {
@@ -455,6 +464,11 @@ export interface Curved {
 }
 
 export type Status = 'toDo' | 'inWork' | 'forReview' | 'done';
+
+export interface Accepted {
+  about: string;
+  word: string;
+}
 
 export interface CutEntry {
   kind: 'cutEntry';
@@ -510,7 +524,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | ToShots | Roll | Ripple | Swap | InsertShot | OverwriteShot | SplitShot | JoinShots | LiftShot | RollCut | TrimShot | SlipShot | SlideShot | SwapCamera | MoveShots | RetimeShot | PutTake | ChooseTake | RemoveTake | SetStatus | SetNotes | SetShotRules | SetHeader | Follow | Amend | Restore;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | ToShots | Roll | Ripple | Swap | InsertShot | OverwriteShot | SplitShot | JoinShots | LiftShot | RollCut | TrimShot | SlipShot | SlideShot | SwapCamera | MoveShots | RetimeShot | PutTake | ChooseTake | RemoveTake | SetStatus | SetNotes | AcceptNote | SetShotRules | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -962,6 +976,13 @@ export interface SetNotes {
   notes: string;
 }
 
+export interface AcceptNote {
+  kind: 'acceptNote';
+  id: string;
+  about: string;
+  word: string;
+}
+
 export interface SetShotRules {
   kind: 'setShotRules';
   ids: string[];
@@ -1149,6 +1170,17 @@ export interface CameraTrack {
   unitM: number;
   filmBackMm: number[];
 }
+
+export interface Note {
+  about: About;
+  shot: string;
+  camera: string;
+  frame: number;
+  text: string;
+  accepted: string | null;
+}
+
+export type About = 'gap' | 'short' | 'fastMove' | 'held' | 'sameCamera' | 'jump' | 'line' | 'eyeline' | 'direction' | 'leap' | 'focus' | 'exposure' | 'cameraUnused' | 'lensNotChosen';
 
 export interface ChannelInfo {
   address: string;
@@ -1499,6 +1531,7 @@ export interface KiteCore {
   bounds(id: string, out: Float64Array): boolean;
   calmBase(camera: string, first: number, last: number, metres: number, degrees: number): string;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
+  cameraNotes(): string;
   carrySubject(camera: string, subject: string, frame: number, across: number, down: number, key: boolean): string;
   channels(id: string, frame: number): string;
   compare(side: number, document: string): string;
@@ -1511,6 +1544,7 @@ export interface KiteCore {
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   cutHere(frame: number, shot: string, camera: string, newId: string): string;
+  cutNotes(index: number): string;
   depthRuler(camera: string): string;
   digest(): string;
   document(): string;

@@ -16,7 +16,7 @@ import { ShotMenu, type ShotMenuAt } from './ShotMenu';
 import './lanes.css';
 
 /** Height of the reel: a line of words over pictures. */
-const HIGH = 92;
+const HIGH = 116;
 const WORDS = 24;
 
 /** Width of the places by which a shot is trimmed and its cut rolled, pixels. */

@@ -12,6 +12,7 @@ import { camerasOf } from '../session/cameras';
 import { useSequence, type Cutting } from '../session/state';
 import { openWindow } from '../session/windows';
 import { withKeys } from '../shortcuts/words';
+import { CutNotesMenu } from './CutNotesMenu';
 import './lanes.css';
 
 const LETTERS: { value: Cutting; shows: string; tip: string }[] = [
@@ -95,6 +96,7 @@ export function ReelTools() {
           Codes…
         </Pill>
       </Tip>
+      <CutNotesMenu />
     </>
   );
 }

@@ -10,6 +10,7 @@ import { Editing } from '../kit/Editing';
 import { Window } from '../kit/Window';
 import { closeWindow } from '../session/windows';
 import type { Faults } from '../fields/choices';
+import { Cuts } from './CutTab';
 import { Kits } from './KitsTab';
 import { Names } from './NamesTab';
 import { Package } from './PackageTab';
@@ -42,7 +43,7 @@ export function StandardsDialog() {
   });
   const [draft, setDraft] = useState<Standards | null>(null);
   const [effects, setEffects] = useState<Effect[] | null>(null);
-  const [tab, setTab] = useState<'package' | 'kits' | 'names' | 'sequence'>('package');
+  const [tab, setTab] = useState<'package' | 'kits' | 'names' | 'cut' | 'sequence'>('package');
   const agreed = query.data;
   const now = draft ?? agreed?.standards ?? null;
   const faults: Faults = draft
@@ -113,6 +114,7 @@ export function StandardsDialog() {
               { value: 'package', shows: 'Camera package' },
               { value: 'kits', shows: 'Lens kits' },
               { value: 'names', shows: 'Names' },
+              { value: 'cut', shows: 'Cuts' },
               { value: 'sequence', shows: 'This sequence' },
             ]}
             onChoose={setTab}
@@ -126,6 +128,7 @@ export function StandardsDialog() {
           <Editing leads={tab !== 'sequence'}>
             {tab === 'package' ? <Package now={now} change={change} faults={faults} /> : null}
             {tab === 'names' ? <Names now={now} change={change} faults={faults} /> : null}
+            {tab === 'cut' ? <Cuts now={now} change={change} faults={faults} /> : null}
             {tab === 'sequence' ? <SequenceOwn /> : null}
           </Editing>
         </>

@@ -15,6 +15,7 @@ import kite.core.document.Shot;
 import kite.core.naming.ShotCodes;
 import kite.core.number.FeetFrames;
 import kite.core.number.Timecode;
+import kite.core.report.CutNotes;
 import kite.core.report.ShotFacts;
 
 /** The programme and its shots. */
@@ -113,6 +114,24 @@ final class ShotAnswers {
    */
   public static ShotFacts shotFacts(String camera, int first, int last) {
     return ShotFacts.of(Opened.shown(), Opened.apart(), Opened.camera(camera), first, last);
+  }
+
+  /**
+   * What an editor would point out about a shot and the cut by which it comes; each is looked at
+   * alone, so that nothing waits for all of them.
+   *
+   * @param index of the shot in the programme, from 0
+   */
+  public static List<CutNotes.Note> cutNotes(int index) {
+    Programme p = Opened.programme();
+    return index < p.placed().size()
+        ? CutNotes.of(Opened.shown(), Opened.apart(), p, index)
+        : List.of();
+  }
+
+  /** What an editor would point out about the cameras. */
+  public static List<CutNotes.Note> cameraNotes() {
+    return CutNotes.ofCameras(Opened.shown(), Opened.programme());
   }
 
   /** A free code for a shot that is put before the one at an index of the programme. */

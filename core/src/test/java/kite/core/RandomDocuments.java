@@ -16,6 +16,7 @@ import kite.core.curve.Channel;
 import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
+import kite.core.document.Accepted;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
@@ -341,7 +342,8 @@ public final class RandomDocuments {
         8,
         Shot.Status.IN_WORK,
         "#a0b0c0",
-        "slower, please");
+        "slower, please",
+        List.of(new Accepted("gap", "a breath")));
   }
 
   private static Finish finish(int i) {

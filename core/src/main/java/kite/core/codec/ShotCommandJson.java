@@ -2,6 +2,7 @@ package kite.core.codec;
 
 import kite.core.command.Command;
 import kite.core.command.ShotCommand;
+import kite.core.command.ShotCommand.AcceptNote;
 import kite.core.command.ShotCommand.ChooseTake;
 import kite.core.command.ShotCommand.InsertShot;
 import kite.core.command.ShotCommand.JoinShots;
@@ -55,6 +56,7 @@ final class ShotCommandJson {
       case RemoveTake.KIND -> new RemoveTake(f.text("id"), f.text("take"));
       case SetStatus.KIND -> new SetStatus(f.texts("ids"), f.word("status", Shot.Status.values()));
       case SetNotes.KIND -> new SetNotes(f.text("id"), f.text("notes"));
+      case AcceptNote.KIND -> new AcceptNote(f.text("id"), f.text("about"), f.text("word"));
       case SetShotRules.KIND ->
           new SetShotRules(
               f.texts("ids"),
@@ -100,6 +102,8 @@ final class ShotCommandJson {
     else if (c instanceof RemoveTake t) o.put("id", t.id()).put("take", t.take());
     else if (c instanceof SetStatus s) o.texts("ids", s.ids()).put("status", s.status());
     else if (c instanceof SetNotes n) o.put("id", n.id()).put("notes", n.notes());
+    else if (c instanceof AcceptNote a)
+      o.put("id", a.id()).put("about", a.about()).put("word", a.word());
     else if (c instanceof SetShotRules r)
       o.texts("ids", r.ids())
           .put("colour", r.colour())

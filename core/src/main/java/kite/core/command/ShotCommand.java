@@ -404,6 +404,27 @@ public sealed interface ShotCommand extends Command {
   }
 
   /**
+   * Lets something stay that an editor would point out.
+   *
+   * @param about the word of what it is
+   * @param word why it stays; empty points it out again
+   */
+  record AcceptNote(String id, String about, String word) implements ShotCommand {
+    public static final String KIND = "acceptNote";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Sequence shots = EarlierCut.asShots(s);
+      return shots.with(Command.need(shots, id, Shot.class).withAccepted(about, word.strip()));
+    }
+  }
+
+  /**
    * How shots look in the reel, and the handles they are handed over with.
    *
    * @param colour #rrggbb; null for their cameras'

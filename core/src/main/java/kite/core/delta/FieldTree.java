@@ -20,6 +20,8 @@ final class FieldTree {
           "id",
           "takes",
           "id",
+          "accepted",
+          "about",
           "keys",
           "frame",
           "cues",

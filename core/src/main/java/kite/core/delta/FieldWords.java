@@ -33,7 +33,8 @@ public final class FieldWords {
           Map.entry("chosen", "the chosen take"),
           Map.entry("handles", "the handles"),
           Map.entry("status", "the status"),
-          Map.entry("notes", "the notes"));
+          Map.entry("notes", "the notes"),
+          Map.entry("accepted", "what stays on purpose"));
 
   private FieldWords() {}
 

@@ -13,6 +13,7 @@ import java.util.List;
  * @param takes ways of doing it, at least one
  * @param chosen the id of the one that is in the programme
  * @param handles frames more at each end when it is handed over; null for the production's
+ * @param accepted what is as it is on purpose
  * @param colour of its own in the reel, #rrggbb; null for its camera's
  */
 public record Shot(
@@ -24,7 +25,8 @@ public record Shot(
     @OrNull Integer handles,
     Status status,
     @OrNull String colour,
-    String notes)
+    String notes,
+    List<Accepted> accepted)
     implements Entity {
   public static final String KIND = "shot";
 
@@ -38,11 +40,13 @@ public record Shot(
 
   public Shot {
     takes = List.copyOf(takes);
+    accepted = List.copyOf(accepted);
   }
 
   /** A new one with one take, as it is, to be put into its place. */
   public static Shot of(String id, String code, Take take) {
-    return new Shot(id, code, "", List.of(take), take.id(), null, Status.TO_DO, null, "");
+    return new Shot(
+        id, code, "", List.of(take), take.id(), null, Status.TO_DO, null, "", List.of());
   }
 
   /** A take of a camera from a frame of the scene on, at its own speed. */
@@ -70,19 +74,19 @@ public record Shot(
 
   @Override
   public Shot withName(String n) {
-    return new Shot(id, n, place, takes, chosen, handles, status, colour, notes);
+    return new Shot(id, n, place, takes, chosen, handles, status, colour, notes, accepted);
   }
 
   public Shot withId(String newId) {
-    return new Shot(newId, name, place, takes, chosen, handles, status, colour, notes);
+    return new Shot(newId, name, place, takes, chosen, handles, status, colour, notes, accepted);
   }
 
   public Shot withPlace(String p) {
-    return new Shot(id, name, p, takes, chosen, handles, status, colour, notes);
+    return new Shot(id, name, p, takes, chosen, handles, status, colour, notes, accepted);
   }
 
   public Shot withTakes(List<Take> all, String chosenTake) {
-    return new Shot(id, name, place, all, chosenTake, handles, status, colour, notes);
+    return new Shot(id, name, place, all, chosenTake, handles, status, colour, notes, accepted);
   }
 
   /** With a take in place of the one of its id. */
@@ -93,23 +97,31 @@ public record Shot(
   }
 
   public Shot withHandles(Integer h) {
-    return new Shot(id, name, place, takes, chosen, h, status, colour, notes);
+    return new Shot(id, name, place, takes, chosen, h, status, colour, notes, accepted);
   }
 
   public Shot withStatus(Status s) {
-    return new Shot(id, name, place, takes, chosen, handles, s, colour, notes);
+    return new Shot(id, name, place, takes, chosen, handles, s, colour, notes, accepted);
   }
 
   public Shot withColour(String c) {
-    return new Shot(id, name, place, takes, chosen, handles, status, c, notes);
+    return new Shot(id, name, place, takes, chosen, handles, status, c, notes, accepted);
   }
 
   public Shot withNotes(String n) {
-    return new Shot(id, name, place, takes, chosen, handles, status, colour, n);
+    return new Shot(id, name, place, takes, chosen, handles, status, colour, n, accepted);
   }
 
   /** The handles it is handed over with. */
   public int handlesIn(Header h) {
     return handles != null ? handles : h.standards().beginning().handleFrames();
+  }
+
+  /** With a word on something that is pointed out; an empty one takes it back. */
+  public Shot withAccepted(String about, String word) {
+    List<Accepted> all = new ArrayList<>(accepted);
+    all.removeIf(a -> a.about().equals(about));
+    if (!word.isEmpty()) all.add(new Accepted(about, word));
+    return new Shot(id, name, place, takes, chosen, handles, status, colour, notes, all);
   }
 }

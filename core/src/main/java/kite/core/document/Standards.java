@@ -22,10 +22,22 @@ public record Standards(
     double farClipM,
     List<LensKit> kits,
     Naming naming,
-    Beginning beginning)
+    Beginning beginning,
+    CutLimits cut)
     implements StandardsBuilder.With {
   public Standards {
     kits = List.copyOf(kits);
+  }
+
+  public Standards(
+      Rate rate,
+      CameraPackage pack,
+      double nearClipM,
+      double farClipM,
+      List<LensKit> kits,
+      Naming naming,
+      Beginning beginning) {
+    this(rate, pack, nearClipM, farClipM, kits, naming, beginning, CutLimits.USUAL);
   }
 
   public static Standards of(Rate rate, CameraPackage pack) {

@@ -2,6 +2,7 @@ package kite.core.form;
 
 import com.eclipsesource.json.JsonValue;
 import kite.core.curve.Channel;
+import kite.core.document.Accepted;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
@@ -17,7 +18,11 @@ public final class ShotJson {
         .putOrNull("handles", s.handles(), n -> Out.number(n))
         .put("status", s.status())
         .put("colour", s.colour())
-        .put("notes", s.notes());
+        .put("notes", s.notes())
+        .put(
+            "accepted",
+            s.accepted(),
+            a -> new Out().put("about", a.about()).put("word", a.word()).json);
   }
 
   static Shot read(String id, String name, Fields f) {
@@ -30,7 +35,8 @@ public final class ShotJson {
         f.isNull("handles") ? null : (Integer) f.whole("handles"),
         f.word("status", Shot.Status.values()),
         f.textOrNull("colour"),
-        f.text("notes"));
+        f.text("notes"),
+        f.list("accepted", a -> a.done(new Accepted(a.text("about"), a.text("word")))));
   }
 
   public static JsonValue write(Take t) {

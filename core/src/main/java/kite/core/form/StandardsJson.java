@@ -4,6 +4,7 @@ import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
+import kite.core.document.CutLimits;
 import kite.core.document.Delivery;
 import kite.core.document.Naming;
 import kite.core.document.Own;
@@ -41,6 +42,7 @@ public final class StandardsJson {
                 .put("firstFrame", s.beginning().firstFrame())
                 .put("handleFrames", s.beginning().handleFrames())
                 .json)
+        .put("cut", write(s.cut()))
         .json;
   }
 
@@ -70,7 +72,26 @@ public final class StandardsJson {
                     n.text("shots"),
                     n.word("pieces", Naming.Style.values()),
                     n.word("cameras", Naming.Style.values()))),
-            f.has("beginning") ? beginning(f.object("beginning")) : Beginning.USUAL));
+            f.has("beginning") ? beginning(f.object("beginning")) : Beginning.USUAL,
+            f.has("cut") ? limits(f.object("cut")) : CutLimits.USUAL));
+  }
+
+  private static JsonValue write(CutLimits c) {
+    return new Out()
+        .put("shortFrames", c.shortFrames())
+        .put("jumpDegrees", c.jumpDegrees())
+        .put("jumpShare", c.jumpShare())
+        .put("leapShare", c.leapShare())
+        .json;
+  }
+
+  private static CutLimits limits(Fields f) {
+    return f.done(
+        new CutLimits(
+            f.whole("shortFrames"),
+            f.number("jumpDegrees"),
+            f.number("jumpShare"),
+            f.number("leapShare")));
   }
 
   private static Beginning beginning(Fields f) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
+import kite.core.document.Accepted;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
@@ -47,8 +48,22 @@ final class ShotRules {
     if (s.handles() != null && (s.handles() < 0 || s.handles() > MOST_HANDLES))
       throw bad(s, "handles", "Handles are 0 to " + MOST_HANDLES + " frames.");
     if (s.colour() != null) Rules.checkColour(s.id(), s.colour());
+    checkAccepted(s);
     if (s.notes().length() > LONGEST_NOTES)
       throw bad(s, "notes", "Notes on a shot have up to " + LONGEST_NOTES + " characters.");
+  }
+
+  private static void checkAccepted(Shot s) {
+    Set<String> about = new HashSet<>();
+    for (Accepted a : s.accepted())
+      if (!about.add(a.about())
+          || a.about().length() > Rules.LONGEST_NAME
+          || a.word().isBlank()
+          || a.word().length() > Rules.LONGEST_NAME)
+        throw bad(
+            s,
+            "accepted",
+            "Say in 1 to " + Rules.LONGEST_NAME + " characters why it stays, once for each.");
   }
 
   private static void check(Shot s, Take t) {

@@ -6,6 +6,7 @@ import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
+import kite.core.document.CutLimits;
 import kite.core.document.Standards;
 import kite.core.number.NumberText;
 import kite.core.number.Rate;
@@ -81,6 +82,16 @@ public final class StandardsRules {
               "",
               "beginning/displayUnit",
               "Lengths are shown in " + String.join(", ", Rules.UNITS) + "."));
+    CutLimits c = s.cut();
+    if (c.shortFrames() < 0 || c.shortFrames() > LONGEST_HANDLES)
+      all.add(
+          range("", "cut/shortFrames", "A short shot has 0 to " + LONGEST_HANDLES + " frames."));
+    if (!(c.jumpDegrees() >= 0 && c.jumpDegrees() <= 180))
+      all.add(range("", "cut/jumpDegrees", "Two cameras jump within 0° to 180°."));
+    if (!(c.jumpShare() >= 0 && c.jumpShare() <= 1))
+      all.add(range("", "cut/jumpShare", "A change of size is 0 to 1 of it."));
+    if (!(c.leapShare() >= 0 && c.leapShare() <= 1))
+      all.add(range("", "cut/leapShare", "A leap is 0 to 1 of the frame’s width."));
     if (s.naming().shots().length() > Rules.LONGEST_NAME)
       all.add(new Refusal("name", "", "naming", "The pattern of shot codes is too long."));
     return all;

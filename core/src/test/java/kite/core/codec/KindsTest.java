@@ -64,7 +64,7 @@ class KindsTest {
         kinds(RigPart.class));
     assertEquals(
         words(
-            "add addPart amend attach chooseTake dragHandle duplicate follow insertKey insertShot"
+            "acceptNote add addPart amend attach chooseTake dragHandle duplicate follow insertKey insertShot"
                 + " joinShots lay letGo level liftShot lock lockChannels moveCue moveKeys movePart"
                 + " moveShots nest orbit overwriteShot placeCamera putCue putTake remove removeCue"
                 + " removeKeys removePart removeTake rename replace reroute reshape restore"

@@ -141,6 +141,7 @@ public class CommandTest {
         new ShotCommand.RemoveTake("cut0", "take9"),
         new ShotCommand.SetStatus(List.of("cut0", "cut1"), Shot.Status.DONE),
         new ShotCommand.SetNotes("cut0", "hold it longer"),
+        new ShotCommand.AcceptNote("cut0", "short", "a beat"),
         new ShotCommand.SetShotRules(List.of("cut0"), "#112233", 12),
         new ShotCommand.LiftShot("cut0", "shot5"),
         new SequenceCommand.SetHeader(RandomDocuments.header()),

@@ -1,0 +1,430 @@
+package kite.core.report;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import kite.core.curve.Channel;
+import kite.core.cut.Programme;
+import kite.core.document.Accepted;
+import kite.core.document.Camera;
+import kite.core.document.CutLimits;
+import kite.core.document.OrNull;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Take;
+import kite.core.evaluate.LensRow;
+import kite.core.evaluate.Plan;
+import kite.core.form.Words;
+import kite.core.frame.Composition;
+import kite.core.frame.DepthRuler;
+import kite.core.frame.Extent;
+import kite.core.frame.Eye;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.core.number.NumberText;
+import kite.core.optics.DepthOfField;
+
+/** What a careful editor would point out about the programme, with where to look. */
+public final class CutNotes {
+  /** What is pointed out. */
+  public enum About {
+    /** Nothing is seen. */
+    GAP,
+    SHORT,
+    /** The camera turns fast where it is cut. */
+    FAST_MOVE,
+    /** The action stands still where it is cut, or lies outside the sequence's frames. */
+    HELD,
+    SAME_CAMERA,
+    /** One subject, hardly another angle, hardly another size. */
+    JUMP,
+    /** The two subjects change sides. */
+    LINE,
+    /** Somebody who looked to one side looks to the other. */
+    EYELINE,
+    /** What moved to one side moves to the other. */
+    DIRECTION,
+    /** A subject is somewhere else in the frame. */
+    LEAP,
+    FOCUS,
+    EXPOSURE,
+    CAMERA_UNUSED,
+    LENS_NOT_CHOSEN
+  }
+
+  /**
+   * Something to look at.
+   *
+   * @param shot the one it is about; empty for what is about a camera
+   * @param camera that it is about; empty for what is about a shot
+   * @param frame of the programme
+   * @param accepted why it stays; null while nobody has said
+   */
+  public record Note(
+      About about, String shot, String camera, int frame, String text, @OrNull String accepted) {}
+
+  /** Shares of the frame's width that a camera turns in a second where a cut into it hurts. */
+  private static final double FAST_A_SECOND = 0.5;
+
+  /** A subject smaller than this share of the frame's height is not what the cut is about. */
+  private static final double SEEN = 0.12;
+
+  /** Shares of the frame's width a subject crosses in a second: slower, it goes nowhere. */
+  private static final double GOES_A_SECOND = 0.08;
+
+  /** Frames of the scene that pass in less than this share of their number stand still. */
+  private static final double STANDS_STILL = 0.02;
+
+  /** A subject that turns less than this between two looks is looking the same way, degrees. */
+  private static final double SAME_HEADING = 40;
+
+  private static final double STOP = 1;
+
+  private final Sequence s;
+  private final Plan plan;
+  private final Programme programme;
+  private final CutLimits limits;
+  private final Set<String> subjects;
+  private final List<Note> notes = new ArrayList<>();
+
+  private CutNotes(Sequence s, Plan plan, Programme programme) {
+    this.s = s;
+    this.plan = plan;
+    this.programme = programme;
+    limits = s.header().standards().cut();
+    subjects = DepthRuler.subjects(s);
+  }
+
+  /**
+   * What there is to a shot, and to the cut by which it comes.
+   *
+   * @param plan any plan of the sequence; it is left at one of the frames
+   * @param index of the shot in the programme, from 0
+   */
+  public static List<Note> of(Sequence s, Plan plan, Programme programme, int index) {
+    CutNotes n = new CutNotes(s, plan, programme);
+    n.alone(index);
+    if (index > 0) n.cut(index);
+    return n.notes;
+  }
+
+  /** What there is to cameras that the programme leaves out, or shows as they were put there. */
+  public static List<Note> ofCameras(Sequence s, Programme programme) {
+    Set<String> used = new HashSet<>();
+    for (Shot x : programme.shots()) for (Take t : x.takes()) used.add(t.camera());
+    List<Note> all = new ArrayList<>();
+    for (Camera c : s.all(Camera.class)) {
+      String name = "Camera " + c.letter() + ", " + c.name() + ", ";
+      if (!used.contains(c.id()))
+        all.add(
+            new Note(
+                About.CAMERA_UNUSED,
+                "",
+                c.id(),
+                programme.firstFrame(),
+                name + "is in no shot.",
+                null));
+      else if (c.channel(Camera.FOCAL_LENGTH.name())
+          .equals(Channel.fixed(Camera.FOCAL_LENGTH.initial())))
+        all.add(
+            new Note(
+                About.LENS_NOT_CHOSEN,
+                "",
+                c.id(),
+                firstOf(programme, c.id()),
+                name + "has the lens every camera begins with.",
+                null));
+    }
+    return all;
+  }
+
+  private static int firstOf(Programme programme, String camera) {
+    for (Programme.Placed p : programme.placed()) if (camera.equals(p.camera())) return p.first();
+    return programme.firstFrame();
+  }
+
+  private void say(About about, int index, int frame, String text) {
+    Shot shot = programme.shots().get(index);
+    String word = null;
+    for (Accepted a : shot.accepted()) if (a.about().equals(Words.of(about))) word = a.word();
+    notes.add(new Note(about, shot.id(), "", frame, shot.name() + ": " + text, word));
+  }
+
+  private void alone(int index) {
+    Programme.Placed p = programme.placed().get(index);
+    if (!(s.get(p.camera()) instanceof Camera)) {
+      say(About.GAP, index, p.first(), "a gap of " + frames(p.frames()) + ".");
+      return;
+    }
+    if (p.frames() < limits.shortFrames())
+      say(About.SHORT, index, p.first(), "only " + frames(p.frames()) + ".");
+    double first = s.header().firstFrame(), last = s.header().lastFrame();
+    if (p.sceneFirst() < first || p.sceneLast() > last)
+      say(
+          About.HELD,
+          index,
+          p.sceneFirst() < first ? p.first() : p.last(),
+          "it shows frames outside the sequence, "
+              + NumberText.plain(Math.rint(p.sceneFirst()))
+              + " to "
+              + NumberText.plain(Math.rint(p.sceneLast()))
+              + ".");
+    else
+      for (int frame : new int[] {p.first(), p.last()})
+        if (p.frames() > 1 && rate(index, frame) < STANDS_STILL) {
+          say(About.HELD, index, frame, "the action stands still where it is cut.");
+          break;
+        }
+  }
+
+  private static String frames(int n) {
+    return n == 1 ? "1 frame" : n + " frames";
+  }
+
+  private double rate(int index, int frame) {
+    return programme.scene(index, frame + 0.5) - programme.scene(index, frame - 0.5);
+  }
+
+  /** What a camera sees on one side of a cut. */
+  private record Side(
+      Camera camera,
+      Eye eye,
+      double focusM,
+      double fStop,
+      double shutter,
+      Map<String, Seen> seen) {}
+
+  /**
+   * A subject as it is seen.
+   *
+   * @param at its usual point, in the world
+   * @param across where its middle is, in shares of the frame's width
+   * @param goes by how much that changes until the next frame
+   * @param sharp whether its usual point is within the limits of what is sharp
+   */
+  private record Seen(
+      String name,
+      Vec3 at,
+      Vec3 ahead,
+      double across,
+      double goes,
+      double height,
+      boolean sharp,
+      String faces) {}
+
+  /** The two sides of the cut by which a shot comes. */
+  private void cut(int index) {
+    Programme.Placed a = programme.placed().get(index - 1), b = programme.placed().get(index);
+    if (!(s.get(a.camera()) instanceof Camera out) || !(s.get(b.camera()) instanceof Camera in))
+      return;
+    boolean one = out.id().equals(in.id());
+    if (one && Math.abs(a.sceneLast() + rate(index - 1, a.last()) - b.sceneFirst()) < 1)
+      say(
+          About.SAME_CAMERA,
+          index,
+          b.first(),
+          "camera " + in.letter() + " goes on from the shot before. Join the two, or cut away.");
+    else if (one)
+      say(
+          About.SAME_CAMERA,
+          index,
+          b.first(),
+          "camera " + in.letter() + " twice in a row, and action is left out between.");
+    fast(index - 1, a.last(), out);
+    fast(index, b.first(), in);
+    if (one) return;
+    Side before = side(index - 1, a.last(), out), after = side(index, b.first(), in);
+    exposure(index, b.first(), before, after);
+    List<String> both = new ArrayList<>(before.seen().keySet());
+    both.retainAll(after.seen().keySet());
+    both.sort((x, y) -> Double.compare(size(before, after, y), size(before, after, x)));
+    if (both.isEmpty()) return;
+    subject(index, b.first(), before, after, both.get(0));
+    if (both.size() > 1) line(index, b.first(), before, after, both.get(0), both.get(1));
+  }
+
+  private static double size(Side a, Side b, String id) {
+    return Math.min(a.seen().get(id).height(), b.seen().get(id).height());
+  }
+
+  /** How far a camera turns about a frame, against how wide it sees. */
+  private void fast(int index, int frame, Camera c) {
+    double half = 0.25, scene = programme.scene(index, frame);
+    Vec3 was = ahead(c, programme.scene(index, frame - half));
+    Vec3 is = ahead(c, programme.scene(index, frame + half));
+    plan.evaluateOnly(c.id(), scene);
+    Eye eye = Eye.of(plan, c.id());
+    double wide = Math.atan(eye.window().right()) - Math.atan(eye.window().left());
+    double turned = Math.acos(Math.max(-1, Math.min(1, was.dot(is)))) / (2 * half);
+    double share = turned / wide * s.header().rate().perSecond();
+    if (share > FAST_A_SECOND)
+      say(
+          About.FAST_MOVE,
+          index,
+          frame,
+          "camera "
+              + c.letter()
+              + " is turning where it is cut, a frame’s width in "
+              + NumberText.rounded(1 / share, 1)
+              + " s.");
+  }
+
+  private Vec3 ahead(Camera c, double scene) {
+    plan.evaluateOnly(c.id(), scene);
+    return Eye.of(plan, c.id()).worldDirection(new Vec3(0, 0, -1));
+  }
+
+  private Side side(int index, int frame, Camera c) {
+    Map<String, Seen> seen = new LinkedHashMap<>();
+    Map<String, Double> next = new LinkedHashMap<>();
+    plan.evaluate(programme.scene(index, frame + 1));
+    for (String id : subjects) {
+      Extent e = Extent.of(plan, Eye.of(plan, c.id()), id);
+      if (e != null && e.inFrame()) next.put(id, (e.left() + e.right()) / 2);
+    }
+    plan.evaluate(programme.scene(index, frame));
+    Eye eye = Eye.of(plan, c.id());
+    int o = plan.slot(c.id()) * LensRow.SIZE;
+    double[] l = plan.lens();
+    DepthOfField sharp =
+        new DepthOfField(
+            l[o + LensRow.FOCAL],
+            l[o + LensRow.F_STOP],
+            s.header().packageOf(c).circleMm(),
+            l[o + LensRow.FOCUS]);
+    double[] p = new double[3];
+    for (String id : subjects) {
+      if (!(s.get(id) instanceof Piece piece) || !s.isShown(piece)) continue;
+      Extent e = Extent.of(plan, eye, id);
+      if (e == null || !e.inFrame() || e.height() < SEEN) continue;
+      plan.anchor(id, null, p);
+      Vec3 at = new Vec3(p[0], p[1], p[2]);
+      double depth = -eye.seen(at).z();
+      double across = (e.left() + e.right()) / 2;
+      Composition c2 = Composition.of(plan, piece, eye);
+      seen.put(
+          id,
+          new Seen(
+              piece.name(),
+              at,
+              heading(id),
+              across,
+              next.getOrDefault(id, across) - across,
+              e.height(),
+              depth >= sharp.nearLimitM() && depth <= sharp.farLimitM(),
+              c2 == null ? "" : c2.faces()));
+    }
+    return new Side(
+        c, eye, l[o + LensRow.FOCUS], l[o + LensRow.F_STOP], l[o + LensRow.SHUTTER], seen);
+  }
+
+  private Vec3 heading(String id) {
+    double[] m = plan.world();
+    int o = plan.slot(id) * Matrix.SIZE;
+    return new Vec3(-m[o + Matrix.ZX], -m[o + Matrix.ZY], -m[o + Matrix.ZZ]).unit();
+  }
+
+  private void exposure(int index, int frame, Side a, Side b) {
+    // light on the film goes with the time and with the inverse square of the stop
+    double stops =
+        Math.log(b.shutter() / a.shutter()) / Math.log(2)
+            - 2 * Math.log(b.fStop() / a.fStop()) / Math.log(2);
+    if (Math.abs(stops) >= STOP && Double.isFinite(stops))
+      say(
+          About.EXPOSURE,
+          index,
+          frame,
+          "f-stop and shutter let in "
+              + NumberText.rounded(Math.abs(stops), 1)
+              + (stops > 0 ? " stops more" : " stops less")
+              + " light than in the shot before.");
+  }
+
+  private void subject(int index, int frame, Side a, Side b, String id) {
+    Seen was = a.seen().get(id), is = b.seen().get(id);
+    double angle =
+        Math.toDegrees(angle(a.eye().place().minus(was.at()), b.eye().place().minus(is.at())));
+    double larger = Math.max(was.height(), is.height()) / Math.min(was.height(), is.height()) - 1;
+    if (angle < limits.jumpDegrees() && larger < limits.jumpShare())
+      say(
+          About.JUMP,
+          index,
+          frame,
+          was.name()
+              + " from an angle "
+              + NumberText.rounded(angle, 0)
+              + "° away, "
+              + NumberText.rounded(larger * 100, 0)
+              + " % "
+              + (is.height() >= was.height() ? "larger" : "smaller")
+              + ": it jumps.");
+    if (Math.abs(is.across() - was.across()) > limits.leapShare())
+      say(
+          About.LEAP,
+          index,
+          frame,
+          was.name()
+              + " leaps from the "
+              + place(was.across())
+              + " of the frame to the "
+              + place(is.across())
+              + ".");
+    double fps = s.header().rate().perSecond(), least = GOES_A_SECOND / fps;
+    if (was.goes() * is.goes() < 0 && Math.abs(was.goes()) > least && Math.abs(is.goes()) > least)
+      say(
+          About.DIRECTION,
+          index,
+          frame,
+          was.name()
+              + " goes to the "
+              + (was.goes() > 0 ? "right" : "left")
+              + ", and after the cut to the "
+              + (is.goes() > 0 ? "right" : "left")
+              + ".");
+    boolean turned =
+        was.faces().equals("left") && is.faces().equals("right")
+            || was.faces().equals("right") && is.faces().equals("left");
+    if (turned && Math.toDegrees(angle(was.ahead(), is.ahead())) < SAME_HEADING)
+      say(
+          About.EYELINE,
+          index,
+          frame,
+          was.name()
+              + " looks to the "
+              + was.faces()
+              + ", and after the cut to the "
+              + is.faces()
+              + ".");
+    if (was.sharp() && !is.sharp())
+      say(About.FOCUS, index, frame, was.name() + " was sharp, and is not after the cut.");
+  }
+
+  private static String place(double across) {
+    return across < 1 / 3.0 ? "left" : across > 2 / 3.0 ? "right" : "middle";
+  }
+
+  private static double angle(Vec3 a, Vec3 b) {
+    double lengths = a.length() * b.length();
+    return lengths == 0 ? 0 : Math.acos(Math.max(-1, Math.min(1, a.dot(b) / lengths)));
+  }
+
+  /** The line from one subject to the other, seen from above: both cameras belong on one side. */
+  private void line(int index, int frame, Side a, Side b, String first, String second) {
+    Seen p = b.seen().get(first), q = b.seen().get(second);
+    double was = side(a.eye().place(), p.at(), q.at()), is = side(b.eye().place(), p.at(), q.at());
+    if (was * is < 0)
+      say(
+          About.LINE,
+          index,
+          frame,
+          "the camera crosses the line between " + p.name() + " and " + q.name() + ".");
+  }
+
+  private static double side(Vec3 camera, Vec3 p, Vec3 q) {
+    return (q.x() - p.x()) * (camera.z() - p.z()) - (q.z() - p.z()) * (camera.x() - p.x());
+  }
+}

@@ -1,0 +1,105 @@
+import { useState } from 'react';
+import type { Note } from '../core/types';
+import { Bare } from '../kit/Bare';
+import { Chip } from '../kit/Chip';
+import { Menu } from '../kit/Menu';
+import { Tick } from '../kit/Tick';
+import { Tip } from '../kit/Tip';
+import { Words } from '../kit/Words';
+import { edit } from '../session/document';
+import { select } from '../session/selection';
+import { useSequence } from '../session/state';
+import { goToReel } from '../session/time';
+import { useCutNotes } from './cutNotes';
+import './lanes.css';
+
+const keyOf = (n: Note) => `${n.about} ${n.shot} ${n.camera} ${n.frame}`;
+
+/** What a careful editor would point out about the reel: each leads to its frame, and can stay with a word. */
+export function CutNotesMenu() {
+  const { notes, looking } = useCutNotes();
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const [find, setFind] = useState('');
+  const [all, setAll] = useState(false);
+  const [leaving, setLeaving] = useState('');
+  const open = notes.filter((n) => n.accepted === null);
+  const shown = (all ? notes : open).filter((n) => n.text.toLowerCase().includes(find.toLowerCase()));
+  const go = (n: Note) => {
+    setAt(null);
+    select(n.shot || n.camera);
+    if (n.shot) goToReel(n.frame);
+  };
+  const accept = (n: Note, word: string) => {
+    setLeaving('');
+    edit(word ? 'Leave it as it is' : 'Point it out again', {
+      kind: 'acceptNote',
+      id: n.shot,
+      about: n.about,
+      word,
+    });
+  };
+  if (!notes.length) return null;
+  return (
+    <>
+      <Tip text="What an editor would point out about the reel">
+        <Chip warns={open.length > 0} aria-haspopup="dialog" onClick={(e) => setAt(e.currentTarget)}>
+          {open.length === 1 ? '1 to look at' : `${open.length} to look at`}
+          {looking ? ' …' : ''}
+        </Chip>
+      </Tip>
+      <Menu
+        open={at !== null}
+        anchorEl={at}
+        onClose={() => setAt(null)}
+        slotProps={{ list: { component: 'div', role: 'group', 'aria-label': 'To look at' } }}
+      >
+        <div className="cut-notes" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
+          <Words
+            className="short-search"
+            type="search"
+            placeholder="Find among them"
+            aria-label="Find among them"
+            value={find}
+            onChange={(e) => setFind(e.target.value)}
+          />
+          {notes.length > open.length ? (
+            <Tick checked={all} onChange={(e) => setAll(e.target.checked)}>
+              {`Those that stay too: ${notes.length - open.length}`}
+            </Tick>
+          ) : null}
+          {shown.length === 0 ? <p className="empty">Nothing to look at.</p> : null}
+          {shown.map((n) => (
+            <div className="cut-note" key={keyOf(n)}>
+              <Bare className="cut-note-text" onClick={() => go(n)}>
+                {n.text}
+                {n.accepted ? <span className="muted">{` Stays: ${n.accepted}`}</span> : null}
+              </Bare>
+              {!n.shot || !mayEdit ? null : n.accepted !== null ? (
+                <Chip onClick={() => accept(n, '')}>Point it out</Chip>
+              ) : leaving === keyOf(n) ? (
+                <Words
+                  autoFocus
+                  className="short-search"
+                  placeholder="Why it stays"
+                  aria-label="Why it stays"
+                  maxLength={120}
+                  onKeyDown={(e) => {
+                    if (e.key === 'Enter' && e.currentTarget.value.trim())
+                      accept(n, e.currentTarget.value.trim());
+                    if (e.key === 'Escape') {
+                      e.stopPropagation();
+                      setLeaving('');
+                    }
+                  }}
+                />
+              ) : (
+                <Chip onClick={() => setLeaving(keyOf(n))}>Leave it</Chip>
+              )}
+            </div>
+          ))}
+        </div>
+      </Menu>
+    </>
+  );
+}
