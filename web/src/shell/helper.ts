@@ -6,7 +6,7 @@ import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { inSetView } from '../doing/setViewPose';
 import { useSequence } from '../session/state';
-import { goTo } from '../session/time';
+import { goTo, goToReel } from '../session/time';
 import { lensCamera } from '../session/view';
 
 /** What tests may read of the page: its own evaluated camera, to hold against the server's bake. */
@@ -17,6 +17,9 @@ export interface Helper {
   value(id: string, channel: string): number;
   state(): {
     frame: number;
+    reel: number | null;
+    shot: string;
+    playing: boolean;
     revision: number;
     /** Grows with whatever is evaluated and drawn anew. */
     version: number;
@@ -32,6 +35,7 @@ export interface Helper {
   handleOnScreen(part: string): number[];
   inSetView(x: number, y: number, z: number): number[];
   goTo(frame: number): void;
+  goToReel(frame: number): void;
   /** What is shown, as the core writes it. */
   document(): string;
 }
@@ -65,6 +69,9 @@ export function theHelper(): void {
       const s = useSequence.getState();
       return {
         frame: s.frame,
+        reel: s.reel,
+        shot: s.shot,
+        playing: s.playing,
         revision: s.revision,
         version: s.version,
         pending: useOutbox.getState().pending.length,
@@ -83,6 +90,7 @@ export function theHelper(): void {
     },
     inSetView,
     goTo,
+    goToReel,
     document: () => JSON.stringify(core().document()),
   };
   (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;
