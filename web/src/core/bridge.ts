@@ -152,6 +152,8 @@ export const bridge = (core: KiteCore) => ({
   poses: (id: string, frames: number[], out: Float64Array): void => answer(core.poses(id, JSON.stringify(frames), out)),
   preview: (commands: Command[]): Change => answer(core.preview(JSON.stringify(commands))),
   programme: (): Placed[] => answer(core.programme()),
+  programmeNames: (): number => core.programmeNames(),
+  programmePlaces: (out: Float64Array): void => core.programmePlaces(out),
   project: (camera: string, x: number, y: number, z: number, out: Float64Array): void => core.project(camera, x, y, z, out),
   pullFocus: (camera: string, subject: string, frame: number, travel: number): Command[] => answer(core.pullFocus(camera, subject, frame, travel)),
   rackFocus: (camera: string, first: string, second: string, frame: number, travel: number): Command[] => answer(core.rackFocus(camera, first, second, frame, travel)),

@@ -1607,6 +1607,8 @@ export interface KiteCore {
   poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
   programme(): string;
+  programmeNames(): number;
+  programmePlaces(out: Float64Array): void;
   project(camera: string, x: number, y: number, z: number, out: Float64Array): void;
   pullFocus(camera: string, subject: string, frame: number, travel: number): string;
   rackFocus(camera: string, first: string, second: string, frame: number, travel: number): string;

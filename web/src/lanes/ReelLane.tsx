@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Camera, Placed } from '../core/types';
 import { heldArrows, useHandles } from '../kit/dragging';
-import { useCoreStill } from '../session/evaluated';
+import { core } from '../session/evaluated';
 import { shotOf, useProgramme } from '../session/programme';
 import { select } from '../session/selection';
 import { useSettings } from '../session/settings';
@@ -22,6 +22,20 @@ const WORDS = 24;
 /** Width of the places by which a shot is trimmed and its cut rolled, pixels. */
 const GRIP = 7;
 
+/** Narrower shots have no picture, and narrower ones yet no words and no grips, pixels. */
+const [LEAST_PICTURED, LEAST_WORDED] = [48, 20];
+
+/** What a shot without a camera looks like. */
+const GAP = '#2a3a57';
+
+/** Frames of the scene in one of the programme, on average. */
+const speedOf = (p: Placed) => (p.last === p.first ? 1 : (p.sceneLast - p.sceneFirst) / (p.last - p.first));
+
+/** A shot that is too narrow for anything to be done with it: closer it is a shot like the others. */
+function Sliver({ x, w, colour }: { x: number; w: number; colour: string }) {
+  return <rect x={x} y={2} width={Math.max(1, w - 1)} height={HIGH - 4} rx={2} fill={colour} />;
+}
+
 /** Said beside what is dragged. */
 interface Says {
   x: number;
@@ -31,10 +45,18 @@ interface Says {
 /** The programme: its shots one after the other, in its own time. */
 export function ReelLane({ scale }: { scale: Scale }) {
   const shots = useProgramme();
-  const rows = useCoreStill((c) => c.shotRows());
+  const wideOf = (p: Placed) => toX(scale, p.last + 1) - toX(scale, p.first);
+  const seen = shots.filter(
+    (p) => p.last + 1 > scale.first && p.first < scale.last + 1 && wideOf(p) >= LEAST_PICTURED,
+  );
+  const pictured = seen.map((p) => ({
+    id: p.id,
+    camera: p.camera,
+    middle: core().sceneAt(Math.floor((p.first + p.last) / 2)),
+  }));
   const { cameraPackage } = useSettings();
   const aspect = cameraPackage.deliveryWidth / cameraPackage.deliveryHeight;
-  const pictures = useShotPictures(rows, aspect);
+  const pictures = useShotPictures(pictured, aspect);
   const approvals = useSequence((s) => s.approvals);
   const entities = useSequence((s) => s.entities);
   const selected = useSequence((s) => s.selected);
@@ -120,12 +142,13 @@ export function ReelLane({ scale }: { scale: Scale }) {
             const x = toX(scale, p.first);
             const w = Math.max(2, toX(scale, p.last + 1) - x);
             if (x + w < 0 || x > scale.width) return null;
+            if (w < LEAST_WORDED) return <Sliver key={p.id} x={x} w={w} colour={c?.colour ?? GAP} />;
             const chosen = selected.includes(p.id);
-            const colour = shot?.colour ?? c?.colour ?? '#2a3a57';
+            const colour = shot?.colour ?? c?.colour ?? GAP;
             const marks = [
               approvals[p.id] ? '✓' : '',
               (shot?.takes.length ?? 1) > 1 ? `${shot!.takes.length} takes` : '',
-              rows[i] && Math.abs(rows[i].speed - 1) > 1e-6 ? `${Math.round(rows[i].speed * 100)} %` : '',
+              speedOf(p) === 1 ? '' : `${Math.round(speedOf(p) * 100)} %`,
             ].filter(Boolean);
             return (
               <g key={p.id} data-shot={p.id}>

@@ -2,14 +2,31 @@ import { theCore } from '../core/load';
 import type { Entity, Placed, Shot } from '../core/types';
 import { useSequence } from './state';
 
-let kept: { version: number; shots: Placed[] } = { version: -1, shots: [] };
+let kept: { version: number; names: number; shots: Placed[] } = { version: -1, names: -1, shots: [] };
+let places = new Float64Array(0);
+
+/** Numbers that the core gives for each shot's place. */
+const EACH = 4;
 
 /** The shots in their places, as the core has them: asked once for every edit and preview. */
 export function programme(): Placed[] {
   const { version, id } = useSequence.getState();
   if (!id) return [];
-  if (kept.version !== version) kept = { version, shots: theCore().programme() };
-  return kept.shots;
+  if (kept.version === version) return kept.shots;
+  const core = theCore();
+  const names = core.programmeNames();
+  if (names !== kept.names) return (kept = { version, names, shots: core.programme() }).shots;
+  // only places are new, as while a shot is dragged: they come as numbers
+  if (places.length !== kept.shots.length * EACH) places = new Float64Array(kept.shots.length * EACH);
+  core.programmePlaces(places);
+  const shots = kept.shots.map((p, i) => ({
+    ...p,
+    first: places[i * EACH],
+    last: places[i * EACH + 1],
+    sceneFirst: places[i * EACH + 2],
+    sceneLast: places[i * EACH + 3],
+  }));
+  return (kept = { version, names, shots }).shots;
 }
 
 /** The shots in their places, for a component. */
@@ -49,3 +66,29 @@ export function shotOf(id: string): Shot | undefined {
 export type OfTheCut = Extract<Entity, { kind: 'shot' } | { kind: 'cutEntry' }>;
 
 export const isOfTheCut = (e: Entity): e is OfTheCut => e.kind === 'shot' || e.kind === 'cutEntry';
+
+let scene = { version: -1, header: null as unknown, entities: {} as Record<string, Entity>, stamp: 0 };
+
+/** Whether two states of a document show the same scene: they differ in shots alone. */
+function showAlike(a: Record<string, Entity>, b: Record<string, Entity>): boolean {
+  let count = 0;
+  for (const id in a) if (!isOfTheCut(a[id])) count++;
+  for (const id in b) {
+    if (isOfTheCut(b[id])) continue;
+    if (a[id] !== b[id]) return false;
+    count--;
+  }
+  return count === 0;
+}
+
+/** A number that grows whenever something that cameras see may look different: not when only shots are others. */
+export function sceneVersion(): number {
+  const { version, header, entities } = useSequence.getState();
+  if (version !== scene.version) {
+    // the same document shown anew: models have come, say
+    const anew = entities === scene.entities;
+    const other = anew || header !== scene.header || !showAlike(scene.entities, entities);
+    scene = { version, header, entities, stamp: scene.stamp + (other ? 1 : 0) };
+  }
+  return scene.stamp;
+}

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { ShotRow } from '../core/types';
+import { sceneVersion } from '../session/programme';
 import { atFrame } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { drawnSoFar } from './drawnSoFar';
@@ -13,15 +13,24 @@ const WIDE_PX = 192;
 /** Nothing was edited for so long before pictures are drawn anew, ms. */
 const QUIET_MS = 900;
 
+/** A shot of which there is to be a picture: of a frame of the scene in its middle. */
+export interface Pictured {
+  id: string;
+  camera: string | null;
+  middle: number;
+}
+
 /** Draws shots' middle frames one after the other, and hands each over as the address of an image. */
 class Drawing {
   private readonly sheet = takeSheet();
   private readonly picture = new LensPicture(this.sheet.renderer, () => {});
-  private waiting: ShotRow[] = [];
+  private waiting: Pictured[] = [];
   private ready = false;
   private gone = false;
   private asked = 0;
   private drawn = () => true;
+  /** What each picture was made of, by the shot's id. */
+  private readonly made = new Map<string, string>();
 
   constructor(
     private readonly aspect: number,
@@ -33,9 +42,18 @@ class Drawing {
     });
   }
 
-  all(rows: ShotRow[]): void {
-    this.waiting = rows.filter((r) => r.camera);
+  all(rows: Pictured[]): void {
+    this.waiting = rows.filter((r) => r.camera && this.made.get(r.id) !== this.of(r));
     this.ask();
+  }
+
+  /** Takes it that all look different: what they show has come from the server since. */
+  forget(): void {
+    this.made.clear();
+  }
+
+  private of(r: Pictured): string {
+    return `${r.camera} ${r.middle} ${sceneVersion()}`;
   }
 
   private ask(): void {
@@ -48,6 +66,7 @@ class Drawing {
     if (!this.drawn()) return this.ask(); // what one drawing asks of the graphics side would wait for the one before it
     const row = this.waiting.shift();
     if (!row) return;
+    this.made.set(row.id, this.of(row));
     const { canvas, renderer } = this.sheet;
     fit(this.sheet, WIDE_PX, Math.round(WIDE_PX / this.aspect));
     atFrame(row.middle, () => this.picture.draw(row.camera!, [1, 1]));
@@ -67,7 +86,7 @@ class Drawing {
 }
 
 /** A picture of each shot's middle frame as the lens view shows it, by the shot's id: the address of an image. */
-export function useShotPictures(rows: ShotRow[], aspect: number): Record<string, string> {
+export function useShotPictures(rows: Pictured[], aspect: number): Record<string, string> {
   const version = useSequence((s) => s.version);
   const [pictures, setPictures] = useState<Record<string, string>>({});
   const [came, setCame] = useState(0);
@@ -93,7 +112,10 @@ export function useShotPictures(rows: ShotRow[], aspect: number): Record<string,
     let was = seen();
     return stage.listen(() => {
       // neither another frame nor an edit: models or pictures have come
-      if (seen() === was) setCame((n) => n + 1);
+      if (seen() === was) {
+        drawing.current?.forget();
+        setCame((n) => n + 1);
+      }
       was = seen();
     });
   }, []);

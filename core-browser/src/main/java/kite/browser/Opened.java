@@ -1,7 +1,9 @@
 package kite.browser;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
@@ -20,6 +22,7 @@ final class Opened {
   private static Sequence shown;
   private static Programme programme;
   private static Sequence programmeOf;
+  private static int programmeNames;
   private static Plan basePlan;
   private static Plan plan;
   private static final Map<String, ModelRig> RIGS = new HashMap<>();
@@ -33,10 +36,34 @@ final class Opened {
   /** The programme of what is shown. */
   static Programme programme() {
     if (programmeOf != shown) {
-      programme = Programme.of(shown);
+      Programme next = Programme.of(shown);
+      if (programme == null || !named(programme, next)) programmeNames++;
+      programme = next;
       programmeOf = shown;
     }
     return programme;
+  }
+
+  /**
+   * A number that is another one whenever shots, their order, codes, takes or cameras are: until
+   * then only their places change.
+   */
+  static int programmeNames() {
+    programme();
+    return programmeNames;
+  }
+
+  private static boolean named(Programme a, Programme b) {
+    List<Programme.Placed> was = a.placed(), is = b.placed();
+    if (was.size() != is.size()) return false;
+    for (int i = 0; i < is.size(); i++) {
+      Programme.Placed x = was.get(i), y = is.get(i);
+      if (!x.id().equals(y.id())
+          || !x.shot().equals(y.shot())
+          || !x.take().equals(y.take())
+          || !Objects.equals(x.camera(), y.camera())) return false;
+    }
+    return true;
   }
 
   static Sequence shown() {

@@ -17,6 +17,7 @@ import kite.core.number.FeetFrames;
 import kite.core.number.Timecode;
 import kite.core.report.CutNotes;
 import kite.core.report.ShotFacts;
+import org.teavm.jso.typedarrays.Float64Array;
 
 /** The programme and its shots. */
 @Answers
@@ -26,6 +27,30 @@ final class ShotAnswers {
   /** All shots in their places. */
   public static List<Programme.Placed> programme() {
     return Opened.programme().placed();
+  }
+
+  /**
+   * A number that is another one whenever shots, their order, codes, takes or cameras are: until
+   * then {@link #programmePlaces} says all that is new about them.
+   */
+  public static int programmeNames() {
+    return Opened.programmeNames();
+  }
+
+  /**
+   * The shots' places, in their order.
+   *
+   * @param out four numbers for each: its first and last frame in the programme, and the frames of
+   *     the scene on those
+   */
+  public static void programmePlaces(Float64Array out) {
+    int i = 0;
+    for (Programme.Placed p : Opened.programme().placed()) {
+      out.set(i++, p.first());
+      out.set(i++, p.last());
+      out.set(i++, p.sceneFirst());
+      out.set(i++, p.sceneLast());
+    }
   }
 
   /** The frame of the scene on a frame of the programme, sub-frames too; NaN outside. */
