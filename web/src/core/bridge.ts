@@ -73,6 +73,7 @@ export const bridge = (core: KiteCore) => ({
   backToThing: (document: SequenceDocument, id: string): Proposed => answer(core.backToThing(JSON.stringify(document), id)),
   bakePlain: (camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): Baked => answer(core.bakePlain(camera, first, last, metres, degrees, millimetres, id)),
   blur: (camera: string, out: Float64Array): void => core.blur(camera, out),
+  boards: (pictures: string[], ids: string[], frames: number): Command[] => answer(core.boards(JSON.stringify(pictures), JSON.stringify(ids), frames)),
   bounds: (id: string, out: Float64Array): boolean => core.bounds(id, out),
   calmBase: (camera: string, first: number, last: number, metres: number, degrees: number): Calmed => answer(core.calmBase(camera, first, last, metres, degrees)),
   cameraFromTrack: (track: CameraTrack, unitM: number, zUp: boolean, firstFrame: number, id: string): Command[] => answer(core.cameraFromTrack(JSON.stringify(track), unitM, zUp, firstFrame, id)),

@@ -110,7 +110,7 @@ export interface PlacedSet {
   ids: Record<string, string>;
 }
 
-export type Entity = Piece | Mark | Path | Camera | Light | Shot | CutEntry | Layer | Measure | Air | Plate;
+export type Entity = Piece | Mark | Path | Camera | Light | Shot | Marker | CutEntry | Layer | Measure | Air | Plate;
 
 export interface Piece {
   kind: 'piece';
@@ -439,6 +439,7 @@ export interface Shot {
   colour: string | null;
   notes: string;
   accepted: Accepted[];
+  board: Board | null;
 }
 
 export interface Take {
@@ -468,6 +469,19 @@ export type Status = 'toDo' | 'inWork' | 'forReview' | 'done';
 export interface Accepted {
   about: string;
   word: string;
+}
+
+export interface Board {
+  picture: string;
+  shown: boolean;
+}
+
+export interface Marker {
+  kind: 'marker';
+  id: string;
+  name: string;
+  frame: number;
+  colour: string;
 }
 
 export interface CutEntry {
@@ -524,7 +538,7 @@ export type PlateFit = 'width' | 'height' | 'fill' | 'inside' | 'stretch';
 
 export type After = 'hold' | 'loop';
 
-export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | ToShots | Roll | Ripple | Swap | InsertShot | OverwriteShot | SplitShot | JoinShots | LiftShot | RollCut | TrimShot | SlipShot | SlideShot | SwapCamera | MoveShots | RetimeShot | PutTake | ChooseTake | RemoveTake | SetStatus | SetNotes | AcceptNote | SetShotRules | SetHeader | Follow | Amend | Restore;
+export type Command = Substitute | Duplicate | Add | Remove | LetGo | Rename | Show | Lock | LockChannels | Reshape | SetFinish | Replace | Lay | Nest | Attach | Reroute | SetChannel | SetValue | InsertKey | RemoveKeys | MoveKeys | ShapeKeys | DragHandle | AddPart | RemovePart | MovePart | SwitchPart | SetPart | SetRig | Ride | PutCue | MoveCue | SetCues | RemoveCue | Walk | PlaceCamera | Orbit | Level | SetDepthOfField | SetMotionBlur | SetBack | SetFocus | SetLimits | ToShots | Roll | Ripple | Swap | InsertShot | OverwriteShot | SplitShot | JoinShots | LiftShot | RollCut | TrimShot | SlipShot | SlideShot | SwapCamera | MoveShots | RetimeShot | PutTake | ChooseTake | RemoveTake | SetStatus | SetNotes | SetBoard | AcceptNote | SetShotRules | SetHeader | Follow | Amend | Restore;
 
 export interface Substitute {
   kind: 'substitute';
@@ -976,6 +990,12 @@ export interface SetNotes {
   notes: string;
 }
 
+export interface SetBoard {
+  kind: 'setBoard';
+  id: string;
+  board: Board | null;
+}
+
 export interface AcceptNote {
   kind: 'acceptNote';
   id: string;
@@ -1370,6 +1390,7 @@ export interface Placed {
   last: number;
   sceneFirst: number;
   sceneLast: number;
+  board: string | null;
 }
 
 export type ReadyRig = 'tripod' | 'slider' | 'rail' | 'crane' | 'orbit' | 'riding' | 'following' | 'handheld' | 'travelling' | 'trimmed';
@@ -1528,6 +1549,7 @@ export interface KiteCore {
   backToThing(document: string, id: string): string;
   bakePlain(camera: string, first: number, last: number, metres: number, degrees: number, millimetres: number, id: string): string;
   blur(camera: string, out: Float64Array): void;
+  boards(pictures: string, ids: string, frames: number): string;
   bounds(id: string, out: Float64Array): boolean;
   calmBase(camera: string, first: number, last: number, metres: number, degrees: number): string;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;

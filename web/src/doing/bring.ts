@@ -1,7 +1,10 @@
 import { openWindow } from '../session/windows';
 import type { Command, Plate } from '../core/types';
 import { edit, LOOKS_ONLY } from '../session/document';
+import { core } from '../session/evaluated';
 import { newId } from '../session/ids';
+import { editProposed } from '../session/proposals';
+import { framesPerSecond } from '../session/settings';
 import { say } from '../session/said';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
@@ -74,7 +77,8 @@ export async function bring(files: File[]): Promise<void> {
   }
   const track = files.find((f) => TRACKS.test(f.name));
   if (track) openWindow({ kind: 'track', file: track });
-  else if (files.every((f) => IMAGES.test(f.name))) await bringPlate(files);
+  else if (files.every((f) => IMAGES.test(f.name)))
+    await (useSequence.getState().desk === 'cut' ? bringBoards(files) : bringPlate(files));
   else
     say(
       `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG; sequences .kite.zip.`,
@@ -118,29 +122,56 @@ export async function readModel(
   return (await r.json()) as ModelReport;
 }
 
-/** Makes images, in the order of their names, a plate of the camera looked through. */
-export async function bringPlate(files: File[]): Promise<void> {
-  const s = useSequence.getState();
-  if (!s.mayEdit) {
+/** In the order of their names, 2 before 10. */
+const byName = (files: File[]): File[] =>
+  [...files].sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+
+/** Has the server keep images, in the order of their names; those before one that is not taken are given. */
+async function keepImages(files: File[]): Promise<string[]> {
+  if (!useSequence.getState().mayEdit) {
     say(LOOKS_ONLY, true);
-    return;
+    return [];
   }
-  const sorted = [...files].sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
-  const frames: string[] = [];
+  const sorted = byName(files);
+  const kept: string[] = [];
   try {
     for (const [i, f] of sorted.entries()) {
       if (sorted.length > 1) say(`Bringing in images: ${i + 1} of ${sorted.length} …`);
-      frames.push(await keepImage(f));
+      kept.push(await keepImage(f));
     }
   } catch (e) {
-    say(`${sorted[frames.length].name}: ${e instanceof Error ? e.message : String(e)}`, true);
-    return;
+    say(`${sorted[kept.length].name}: ${e instanceof Error ? e.message : String(e)}`, true);
   }
-  if (!frames.length) return;
+  return kept;
+}
+
+/** How long a board stands for a shot, seconds. */
+const BOARD_SECONDS = 2;
+
+/** Makes images, in the order of their names, shots behind all others that they stand for. */
+export async function bringBoards(files: File[]): Promise<void> {
+  const boards = await keepImages(files);
+  if (!boards.length) return;
+  const ids = boards.map(() => newId('shot'));
+  const made = editProposed('Boards', () =>
+    core().boards(boards, ids, Math.round(BOARD_SECONDS * framesPerSecond())),
+  );
+  if (!made) return;
+  say(
+    boards.length === 1 ? 'One shot more, with a board.' : `${boards.length} shots more, each with a board.`,
+  );
+  select(ids[0]);
+}
+
+/** Makes images, in the order of their names, a plate of the camera looked through. */
+export async function bringPlate(files: File[]): Promise<void> {
+  const s = useSequence.getState();
+  const frames = await keepImages(files);
+  if (!frames.length || frames.length < files.length) return;
   const plate: Plate = {
     kind: 'plate',
     id: newId('plate'),
-    name: sorted[0].name.replace(/[._-]?\d*\.[^.]+$/, '') || 'Plate',
+    name: byName(files)[0].name.replace(/[._-]?\d*\.[^.]+$/, '') || 'Plate',
     camera: lensCamera(s) || null,
     frames,
     fit: 'fill',

@@ -1,3 +1,4 @@
+import { call } from '../session/http';
 import { useSequence } from '../session/state';
 import { stage } from '../views/stage';
 import { LensPicture } from '../views/LensPicture';
@@ -5,7 +6,7 @@ import { drawnSoFar } from '../views/drawnSoFar';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
 import { fit, giveBack, takeSheet } from '../views/surfaces';
-import { drawGuides, drawSlate, slateOf } from './over';
+import { drawBoard, drawGuides, drawSlate, slateOf } from './over';
 import type { FilmFrame, ToDraw } from './film';
 
 /** How often it is looked whether something has come, and how long that may take. */
@@ -34,14 +35,21 @@ async function come(coming: () => number, what: string): Promise<void> {
   }
 }
 
+/** An image that stands for a shot. */
+async function pictureOf(asset: string): Promise<ImageBitmap> {
+  return createImageBitmap(await (await call('GET', `/api/assets/${asset}`)).blob());
+}
+
 /** Draws the frames of a film, off the screen, as the lens view shows them. */
 export class Drawing {
   private readonly sheet = takeSheet();
   private readonly picture = new LensPicture(this.sheet.renderer, () => {});
   private readonly over: OffscreenCanvas | null;
+  private readonly boards = new Map<string, ImageBitmap>();
 
   constructor(private readonly film: ToDraw) {
-    this.over = film.look.guides || film.look.slate ? new OffscreenCanvas(film.width, film.height) : null;
+    const drawnOver = film.look.guides || film.look.slate || film.shots.some((s) => s.board);
+    this.over = drawnOver ? new OffscreenCanvas(film.width, film.height) : null;
   }
 
   /** Fetches what is drawn and makes ready what it is drawn with. */
@@ -52,6 +60,8 @@ export class Drawing {
     stage.update();
     await come(imagesComing, 'A picture');
     await this.picture.prepare();
+    for (const { board } of this.film.shots)
+      if (board && !this.boards.has(board)) this.boards.set(board, await pictureOf(board));
     if (this.film.look.slate) await document.fonts.load("12px 'IBM Plex Mono'");
   }
 
@@ -68,13 +78,15 @@ export class Drawing {
     if (!this.over) return this.sheet.canvas;
     const pen = this.over.getContext('2d', { alpha: false })!;
     pen.drawImage(this.sheet.canvas, 0, 0);
-    if (look.guides) drawGuides(pen, f);
+    if (f.shot.board) drawBoard(pen, this.boards.get(f.shot.board)!);
+    else if (look.guides) drawGuides(pen, f);
     if (look.slate) drawSlate(pen, slateOf(this.film, f));
     return this.over;
   }
 
   /** Gives back what it drew with; the page shows its own frame again. */
   end(): void {
+    for (const b of this.boards.values()) b.close();
     this.picture.dispose();
     giveBack(this.sheet);
     if (useSequence.getState().id) stage.draw();

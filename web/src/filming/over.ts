@@ -31,6 +31,16 @@ export function drawGuides(pen: Pen, { frame, shot }: FilmFrame): void {
   pen.globalAlpha = 1;
 }
 
+/** Draws an image that stands for a shot: all of it, with black beside it. */
+export function drawBoard(pen: Pen, board: ImageBitmap): void {
+  const { width, height } = pen.canvas;
+  const scale = Math.min(width / board.width, height / board.height);
+  const [w, h] = [board.width * scale, board.height * scale];
+  pen.fillStyle = '#000000';
+  pen.fillRect(0, 0, width, height);
+  pen.drawImage(board, (width - w) / 2, (height - h) / 2, w, h);
+}
+
 /** What a slate says: what it is of, through what lens, and which frame of which version. */
 export function slateOf(film: ToDraw, { frame, counted, shot }: FilmFrame): [string, string, string] {
   const { header, entities } = useSequence.getState();

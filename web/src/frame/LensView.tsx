@@ -1,3 +1,5 @@
+import { withKeys } from '../shortcuts/words';
+import { BoardOver, fullScreen, GapSlate, SlateOver } from './SlateOver';
 import { at } from '../session/http';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Camera } from '../core/types';
@@ -53,6 +55,8 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   const desk = useSequence((s) => s.desk);
   const picking = useSequence((s) => s.picking);
   const compared = useSequence((s) => s.compared);
+  const followCut = useSequence((s) => s.followCut);
+  const slate = useSequence((s) => s.slate);
   const { deliveryWidth, deliveryHeight } = useSettings().cameraPackage;
   const aspect = deliveryWidth / deliveryHeight;
   const whole = !camera || camera.surround >= 1;
@@ -171,6 +175,9 @@ export function LensView({ alone = false }: { alone?: boolean }) {
         {camera && desk === 'move' && !compared ? <SubjectWay camera={camera} frame={frame} /> : null}
         {camera && desk === 'move' && !compared ? <AimPlace camera={camera} frame={frame} /> : null}
         {picking ? <PickPrompt /> : null}
+        {!camera && followCut ? <GapSlate /> : null}
+        {followCut ? <BoardOver frame={frame} /> : null}
+        {slate ? <SlateOver /> : null}
         {problem ? (
           <p className="view-note" role="status" data-testid="why-empty">
             {problem}
@@ -234,6 +241,7 @@ function CutNothing({ camera }: { camera: string }) {
 function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean }) {
   const followCut = useSequence((s) => s.followCut);
   const sharpTint = useSequence((s) => s.sharpTint);
+  const slate = useSequence((s) => s.slate);
   return (
     <div className="view-bar">
       {camera ? (
@@ -285,6 +293,18 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
         <Pill on={followCut} aria-label="Follow the cut" onClick={() => setView({ followCut: !followCut })}>
           <span className="word">Follow the&nbsp;</span>cut
         </Pill>
+      </Tip>
+      {followCut ? (
+        <Tip text="Shot, camera, frame and timecode over the picture">
+          <Pill on={slate} onClick={() => setView({ slate: !slate })}>
+            Slate
+          </Pill>
+        </Tip>
+      ) : null}
+      <Tip text={withKeys('The picture fills the screen; Escape leaves', 'fullScreen')}>
+        <IconAction size="small" aria-label="Full screen" onClick={fullScreen}>
+          <Icon.Whole />
+        </IconAction>
       </Tip>
       {alone ? null : (
         <Tip text="Open this lens view in a window of its own, live">

@@ -1,4 +1,3 @@
-import { isOfTheCut } from '../session/programme';
 import { useOutbox } from '../session/outbox';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -90,7 +89,7 @@ export function HistoryWindow({ touching }: { touching: string }) {
   });
   const all = edits.data?.pages.flat() ?? [];
   const cameras = Object.values(entities).filter((e) => e.kind === 'camera');
-  const shots = Object.values(entities).filter(isOfTheCut);
+  const shots = Object.values(entities).filter((e) => e.kind === 'shot');
   const other = about && ![...cameras, ...shots].some((e) => e.id === about) ? entities[about] : undefined;
   return (
     <PlainWindow name="History" title="History" width="md" onClose={closeWindow}>

@@ -64,6 +64,7 @@ export const Sheet = draw('M4 5h7v6H4zM13 5h7v6h-7zM4 13h7v6H4zM13 13h7v6h-7z');
 export const History = draw('M4 12a8 8 0 1 0 2.5-5.8M4 4v4h4M12 8v4.5l3 2');
 export const Versions = draw('M4 9h11v11H4zM8 9V5h12v11h-5M7.5 14.5l2.5 2.5 3-4');
 export const Standards = draw('M5 4h11l3 3v13H5zM9 10h6M9 13.5h6M9 17h4');
+export const Whole = draw('M4 9V4h5M15 4h5v5M20 15v5h-5M9 20H4v-5');
 export const Apart = draw('M10 5H5v14h14v-5M13 5h6v6M19 5l-8 8');
 export const MoveThing = draw('M8 8h8v8H8zM12 5V2M12 22v-3M5 12H2M22 12h-3');
 export const TurnThing = draw('M9 9h6v6H9zM4 12a8 8 0 0 1 14-5.3M20 12a8 8 0 0 1-14 5.3M18 3v4h-4');

@@ -4,12 +4,14 @@ import { heldArrows, useHandles } from '../kit/dragging';
 import { core } from '../session/evaluated';
 import { shotOf, useProgramme } from '../session/programme';
 import { select } from '../session/selection';
+import { at } from '../session/http';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { goToReel } from '../session/time';
 import { palette } from '../theme/tokens';
 import { useShotPictures } from '../views/shotPictures';
 import { Letters } from './CutLane';
+import { MarkerLane } from './MarkerLane';
 import { moveTo, orderAt, ReelDrag, type Way } from './reelDrag';
 import { toX, type Scale } from './scale';
 import { ShotMenu, type ShotMenuAt } from './ShotMenu';
@@ -129,6 +131,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
         <div className="lane-head muted">Cut here to</div>
         <Letters most={Infinity} />
       </div>
+      <MarkerLane scale={scale} />
       <div className="lane">
         <div className="lane-head">
           <strong>Reel</strong>
@@ -193,10 +196,16 @@ export function ReelLane({ scale }: { scale: Scale }) {
                     >
                       {[p.shot, ...marks].join('  ')}
                     </text>
-                    {pictures[p.id] && c ? (
-                      <image href={pictures[p.id]} x={5} y={WORDS} width={wide} height={HIGH - WORDS - 6} />
+                    {p.board || (pictures[p.id] && c) ? (
+                      <image
+                        href={p.board ? at(`/api/assets/${p.board}`) : pictures[p.id]}
+                        x={5}
+                        y={WORDS}
+                        width={wide}
+                        height={HIGH - WORDS - 6}
+                      />
                     ) : null}
-                    {c ? null : (
+                    {c || p.board ? null : (
                       <text x={9} y={WORDS + 22} fontSize={12} fill={palette.soft}>
                         Gap
                       </text>

@@ -1,4 +1,5 @@
 import type { Command, Placed } from '../core/types';
+import { markersOf } from '../doing/markers';
 import { edit, preview } from '../session/document';
 import { core } from '../session/evaluated';
 import { framesPerSecond } from '../session/settings';
@@ -83,16 +84,17 @@ export class ReelDrag {
     }
   }
 
-  /** The nearest of what is worth meeting: the playhead, whole seconds, keys of the camera. */
+  /** The nearest of what is worth meeting: the playhead, markers, whole seconds, keys of the camera. */
   private snapped(frames: number, perFrame: number): number {
     const { shot, way } = this;
     const edge = way === 'tail' ? shot.last + 1 : shot.first;
     const fps = framesPerSecond();
-    const { reel } = useSequence.getState();
+    const { reel, entities } = useSequence.getState();
     const wanted = way === 'slip' ? [] : [Math.round(edge + frames)];
     const to: number[] = [];
     if (way !== 'slip') {
       if (reel !== null) to.push(Math.floor(reel) - edge);
+      for (const m of markersOf(entities)) to.push(m.frame - edge);
       const second = Math.round((edge + frames - this.shots[0].first) / fps) * fps + this.shots[0].first;
       to.push(Math.round(second) - edge);
     }

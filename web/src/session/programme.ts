@@ -63,9 +63,10 @@ export function shotOf(id: string): Shot | undefined {
 }
 
 /** What the roster and the panels of things leave to the reel. */
-export type OfTheCut = Extract<Entity, { kind: 'shot' } | { kind: 'cutEntry' }>;
+export type OfTheCut = Extract<Entity, { kind: 'shot' } | { kind: 'marker' } | { kind: 'cutEntry' }>;
 
-export const isOfTheCut = (e: Entity): e is OfTheCut => e.kind === 'shot' || e.kind === 'cutEntry';
+export const isOfTheCut = (e: Entity): e is OfTheCut =>
+  e.kind === 'shot' || e.kind === 'marker' || e.kind === 'cutEntry';
 
 let scene = { version: -1, header: null as unknown, entities: {} as Record<string, Entity>, stamp: 0 };
 

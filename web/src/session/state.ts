@@ -102,6 +102,8 @@ export interface ViewState {
   over: 'sheet' | 'shots' | null;
   /** Whether a camera's letter, as a key or on a tile of the contact sheet, cuts to it. */
   cutting: Cutting;
+  /** Whether shot, camera and timecode lie over the picture that follows the cut. */
+  slate: boolean;
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
@@ -182,6 +184,7 @@ const FIRST_LOOK: ViewState = {
   ghosts: true,
   over: null,
   cutting: 'off',
+  slate: false,
   compared: null,
   fourViews: false,
   setTool: 'move',

@@ -8,6 +8,7 @@ import { fetchAhead } from '../kit/fetched';
 import { Time } from '../lanes/Time';
 import { CameraPanel } from './CameraPanel';
 import { Roster } from '../roster/Roster';
+import { isOfTheCut } from '../session/programme';
 import { useSequence } from '../session/state';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
@@ -143,7 +144,7 @@ function Side({ whole }: { whole: boolean }) {
 function Selection() {
   const e = useSequence((s) => s.entities[s.selected[0]]);
   if (e?.kind === 'shot') return <ShotCard key={e.id} shot={e} />;
-  if (!e || e.kind === 'cutEntry')
+  if (!e || isOfTheCut(e))
     return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
   return e.kind === 'camera' ? <CameraPanel key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;
 }

@@ -2,9 +2,11 @@ import { openWindow } from '../session/windows';
 import { camerasOf } from '../session/cameras';
 import { stepView } from '../doing/earlierViews';
 import { level } from '../frame/LensTools';
+import { fullScreen } from '../frame/SlateOver';
 import { chosen, copyKeys, hasCopied, pasteKeys, removeChosen } from '../lanes/chosen';
 import { cueHere, turnTo } from '../doing/cueing';
 import { duplicateSelected, groupSelected, removeSelected } from '../doing/create';
+import { addMarker, goToMarker } from '../doing/markers';
 import { isolate } from '../doing/withSelection';
 import { setCutting } from '../doing/cutting';
 import {
@@ -133,6 +135,10 @@ export const RUNS: Record<ShortcutId, Run> = {
   orderEarlier: reel(() => swapOrder(-1)),
   orderLater: reel(() => swapOrder(1)),
   nextTake: reel(nextTake),
+  fullScreen,
+  marker: reel(addMarker),
+  nextMarker: reel(() => goToMarker(1)),
+  earlierMarker: reel(() => goToMarker(-1)),
   letters: reel(() => setCutting(get().cutting === 'off' ? 'on' : 'off')),
   copy: () => {
     if (!chosen().length) return false;

@@ -74,6 +74,10 @@ export type ShortcutId =
   | 'orderLater'
   | 'nextTake'
   | 'letters'
+  | 'fullScreen'
+  | 'marker'
+  | 'nextMarker'
+  | 'earlierMarker'
   | 'copy'
   | 'paste'
   | 'nextCamera'
@@ -174,6 +178,9 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'orderEarlier', name: 'Before the shot before it', keys: ['$mod+ArrowLeft'], edits: true },
     { id: 'orderLater', name: 'Behind the next shot', keys: ['$mod+ArrowRight'], edits: true },
     { id: 'nextTake', name: 'Its next take', keys: ['t'], edits: true },
+    { id: 'marker', name: 'A marker on this frame', keys: ['m'], edits: true },
+    { id: 'nextMarker', name: 'To the next marker', keys: ['Shift+PageDown'] },
+    { id: 'earlierMarker', name: 'To the marker before', keys: ['Shift+PageUp'] },
     { id: 'loopShot', name: 'Play this shot over and over, or all again', keys: ['q'] },
   ]),
   ...standing('Cameras', [
@@ -181,6 +188,7 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'earlierCamera', name: 'Look through the camera before', keys: ['Alt+ArrowUp'] },
     { id: 'sheet', name: 'Contact sheet', keys: ['Shift+s'] },
     { id: 'shots', name: 'Shot list', keys: ['Shift+l'] },
+    { id: 'fullScreen', name: 'The lens view fills the screen', keys: ['Shift+f'] },
     { id: 'earlierView', name: 'This camera’s earlier view', keys: ['Alt+,'], edits: true },
     { id: 'laterView', name: 'This camera’s later view', keys: ['Alt+.'], edits: true },
   ]),

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Camera, Command, Shot, Take } from '../core/types';
+import { choosePicture } from '../doing/bring';
 import { chosenTake } from '../doing/takes';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
@@ -18,6 +19,7 @@ import { newId } from '../session/ids';
 import { useProgramme } from '../session/programme';
 import { editProposed } from '../session/proposals';
 import { core, useCoreStill } from '../session/evaluated';
+import { at } from '../session/http';
 import { useSequence } from '../session/state';
 import { STATUSES } from './statuses';
 import './shots.css';
@@ -36,6 +38,7 @@ export function ShotCard({ shot }: { shot: Shot }) {
         <Editing>
           <About shot={shot} />
           <Takes shot={shot} />
+          <BoardOf shot={shot} />
           {place ? <Action shot={shot} first={place.first} /> : null}
           <Speeds shot={shot} />
         </Editing>
@@ -210,6 +213,50 @@ function Takes({ shot }: { shot: Shot }) {
           )}
         </div>
       ))}
+    </div>
+  );
+}
+
+/** The picture that stands for it until a camera does. */
+function BoardOf({ shot }: { shot: Shot }) {
+  const put = (board: Shot['board'], label: string) =>
+    edit(`${shot.name}: ${label}`, { kind: 'setBoard', id: shot.id, board });
+  const { board } = shot;
+  return (
+    <div className="card" data-card="board">
+      <div className="card-head">
+        <span className="card-name">Board</span>
+        <Pill
+          small
+          onClick={() => choosePicture((picture) => put({ picture, shown: board?.shown ?? false }, 'board'))}
+        >
+          {board ? 'Another' : 'Choose'}
+        </Pill>
+        {board ? (
+          <Pill small onClick={() => put(null, 'no board')}>
+            Take away
+          </Pill>
+        ) : null}
+      </div>
+      {board ? (
+        <>
+          <img
+            className="board-thumb"
+            src={at(`/api/assets/${board.picture}`)}
+            alt={`The board of ${shot.name}`}
+          />
+          {chosenTake(shot).camera ? (
+            <Tick
+              checked={board.shown}
+              onChange={(e) => put({ ...board, shown: e.target.checked }, 'board or picture')}
+            >
+              Seen in place of the camera’s picture
+            </Tick>
+          ) : null}
+        </>
+      ) : (
+        <p className="says">A picture that is seen while there is no camera.</p>
+      )}
     </div>
   );
 }

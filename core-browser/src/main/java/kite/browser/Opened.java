@@ -61,7 +61,8 @@ final class Opened {
       if (!x.id().equals(y.id())
           || !x.shot().equals(y.shot())
           || !x.take().equals(y.take())
-          || !Objects.equals(x.camera(), y.camera())) return false;
+          || !Objects.equals(x.camera(), y.camera())
+          || !Objects.equals(x.board(), y.board())) return false;
     }
     return true;
   }

@@ -178,6 +178,16 @@ final class ShotAnswers {
     return Switching.all(Opened.shown(), presses);
   }
 
+  /**
+   * The commands that put shots behind all others, each with a board and no camera yet.
+   *
+   * @param pictures image assets, by their SHA-256
+   * @param ids of the shots
+   */
+  public static List<Command> boards(List<String> pictures, List<String> ids, int frames) {
+    return NewShot.boards(Opened.shown(), pictures, ids, frames);
+  }
+
   /** How fast a shot is on its first and its last frame. */
   public static Retiming.Ends speedOf(String shot) {
     return Retiming.of((Shot) Opened.shown().get(shot));

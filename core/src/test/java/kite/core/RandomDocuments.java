@@ -18,6 +18,7 @@ import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Accepted;
 import kite.core.document.Air;
+import kite.core.document.Board;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
@@ -29,6 +30,7 @@ import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Marker;
 import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -187,6 +189,7 @@ public final class RandomDocuments {
     String second = r.nextBoolean() ? "cam1" : null;
     all.add(new InsertShot(Shot.of("cut1", "RND_0020", second, 20, 21), null));
     all.add(new InsertShot(twoTakes(), null));
+    all.add(new Add(new Marker("marker", "the kite goes", 12, "#f2b441")));
     return Edit.apply(new Sequence(header(), Map.of()), all);
   }
 
@@ -343,7 +346,8 @@ public final class RandomDocuments {
         Shot.Status.IN_WORK,
         "#a0b0c0",
         "slower, please",
-        List.of(new Accepted("gap", "a breath")));
+        List.of(new Accepted("gap", "a breath")),
+        new Board("7f".repeat(32), false));
   }
 
   private static Finish finish(int i) {

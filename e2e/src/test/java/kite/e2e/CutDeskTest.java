@@ -9,8 +9,14 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
 import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
@@ -18,6 +24,7 @@ import kite.core.command.RigCommand;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
+import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
@@ -309,6 +316,79 @@ class CutDeskTest extends Desk {
         List.of("SW030_0010", "SW030_0020", "SW030_0030", "SW030_0040", "SW030_0050"),
         stored().placed().stream().map(Programme.Placed::shot).toList());
     assertEquals("SW030_0030", stored().of("cut2").shot());
+  }
+
+  @Test
+  void markersArePutWrittenOnAndMoved() throws Exception {
+    cutDesk();
+    reel(1040);
+    page.keyboard().press("m");
+    Locator marker = page.getByTestId("markers").getByRole(AriaRole.BUTTON);
+    marker.click();
+    field("What the marker says").fill("the kite goes");
+    page.keyboard().press("Enter");
+    marker.focus();
+    page.keyboard().press("ArrowRight");
+    page.keyboard().press("ArrowRight");
+    Marker m = afterSaving().all(Marker.class).get(0);
+    assertEquals("the kite goes", m.name());
+    assertEquals(1042, m.frame());
+    reel(1040);
+    page.keyboard().press("Shift+PageDown");
+    assertEquals(1042, number("() => jollyKite.state().reel"));
+    page.keyboard().press("m");
+    page.getByText("“the kite goes” stands on frame 1042").waitFor();
+    marker.focus();
+    page.keyboard().press("Delete");
+    assertTrue(afterSaving().all(Marker.class).isEmpty());
+  }
+
+  @Test
+  void aBoardStandsForAShotUntilACameraDoes() throws Exception {
+    cutDesk();
+    BufferedImage board = new BufferedImage(64, 36, BufferedImage.TYPE_INT_RGB);
+    for (int y = 0; y < 36; y++) for (int x = 0; x < 64; x++) board.setRGB(x, y, 0x40a0e0);
+    Path file = Files.createTempFile("board", ".png");
+    ImageIO.write(board, "png", file.toFile());
+    page.locator("[data-shot=cut5] > g").first().click();
+    page.keyboard().press("Alt+p");
+    var chosen =
+        page.waitForFileChooser(
+            () -> page.locator("[data-card=board]").getByText("Choose").click());
+    chosen.setFiles(file);
+    page.getByAltText("The board of SW030_0050").waitFor();
+    reel(1260);
+    assertEquals(0, page.getByTestId("board").count(), "its camera is there");
+    page.getByLabel("Seen in place of the camera’s picture").check();
+    page.getByTestId("board").waitFor();
+    // what is rendered is what is seen
+    saved();
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    var job =
+        Person.json(
+            pim.post(
+                "api/sequences/" + sequence + "/renders",
+                Map.of(
+                    "what",
+                    "shots",
+                    "spans",
+                    List.of("cut5"),
+                    "frame",
+                    0,
+                    "percent",
+                    5,
+                    "samples",
+                    1)));
+    String id = job.get("id").asString();
+    String state = "WAITING";
+    while (state.equals("WAITING") || state.equals("WORKING")) {
+      page.waitForTimeout(500);
+      state = Person.json(pim.get("api/renders/" + id)).get("state").asString();
+    }
+    assertEquals("DONE", state);
+    byte[] bytes = pim.getBytes("api/renders/" + id + "/frames/1.png").body();
+    BufferedImage made = ImageIO.read(new ByteArrayInputStream(bytes));
+    assertTrue(apart(0x40a0e0, made.getRGB(made.getWidth() / 2, made.getHeight() / 2)) < 6);
   }
 
   @Test

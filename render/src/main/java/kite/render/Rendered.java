@@ -29,7 +29,7 @@ public record Rendered(
   }
 
   /** Some of its rows. */
-  Rendered rows(Rows rows) {
+  public Rendered rows(Rows rows) {
     int w = picture.width(), from = rows.first() * w, to = rows.end() * w;
     return new Rendered(
         new Picture(w, rows.count(), Arrays.copyOfRange(picture.argb(), from, to)),

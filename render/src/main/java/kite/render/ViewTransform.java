@@ -13,4 +13,9 @@ public final class ViewTransform {
     double v = linear <= 0.0031308 ? linear * 12.92 : 1.055 * Math.pow(linear, 1 / 2.4) - 0.055;
     return Math.max(0, Math.min(1, v));
   }
+
+  /** The linear amount that a screen's value stands for, 0 to 1: the inverse of {@link #of}. */
+  static double linear(double screen) {
+    return screen <= 0.04045 ? screen / 12.92 : Math.pow((screen + 0.055) / 1.055, 2.4);
+  }
 }

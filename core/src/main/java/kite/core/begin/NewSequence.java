@@ -19,6 +19,7 @@ import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Marker;
 import kite.core.document.Measure;
 import kite.core.document.Own;
 import kite.core.document.Path;
@@ -151,7 +152,8 @@ public final class NewSequence {
 
   private static boolean isTaken(Entity e, Taken taken) {
     if (e instanceof Camera || e instanceof Plate) return taken.cameras();
-    if (e instanceof Shot || e instanceof CutEntry) return taken.cameras() && taken.cut();
+    if (e instanceof Shot || e instanceof Marker || e instanceof CutEntry)
+      return taken.cameras() && taken.cut();
     if (e instanceof Piece
         || e instanceof Mark
         || e instanceof Path

@@ -13,6 +13,7 @@ import kite.core.command.ShotCommand.PutTake;
 import kite.core.command.ShotCommand.RemoveTake;
 import kite.core.command.ShotCommand.RetimeShot;
 import kite.core.command.ShotCommand.RollCut;
+import kite.core.command.ShotCommand.SetBoard;
 import kite.core.command.ShotCommand.SetNotes;
 import kite.core.command.ShotCommand.SetShotRules;
 import kite.core.command.ShotCommand.SetStatus;
@@ -56,6 +57,7 @@ final class ShotCommandJson {
       case RemoveTake.KIND -> new RemoveTake(f.text("id"), f.text("take"));
       case SetStatus.KIND -> new SetStatus(f.texts("ids"), f.word("status", Shot.Status.values()));
       case SetNotes.KIND -> new SetNotes(f.text("id"), f.text("notes"));
+      case SetBoard.KIND -> new SetBoard(f.text("id"), f.orNull("board", ShotJson::board));
       case AcceptNote.KIND -> new AcceptNote(f.text("id"), f.text("about"), f.text("word"));
       case SetShotRules.KIND ->
           new SetShotRules(
@@ -102,6 +104,8 @@ final class ShotCommandJson {
     else if (c instanceof RemoveTake t) o.put("id", t.id()).put("take", t.take());
     else if (c instanceof SetStatus s) o.texts("ids", s.ids()).put("status", s.status());
     else if (c instanceof SetNotes n) o.put("id", n.id()).put("notes", n.notes());
+    else if (c instanceof SetBoard b)
+      o.put("id", b.id()).putOrNull("board", b.board(), ShotJson::write);
     else if (c instanceof AcceptNote a)
       o.put("id", a.id()).put("about", a.about()).put("word", a.word());
     else if (c instanceof SetShotRules r)

@@ -10,6 +10,7 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.FreeNames;
+import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.form.EntityJson;
@@ -46,13 +47,18 @@ public final class CopyIn {
     return Change.between(into, s);
   }
 
+  /** The cut and the air: a sequence has those of its own. */
+  private static boolean isOfThisOne(Entity e) {
+    return e instanceof Shot || e instanceof Marker || e instanceof CutEntry || e instanceof Air;
+  }
+
   private static Set<String> taken(Sequence from, List<String> ids) {
     List<String> chosen = new ArrayList<>();
     for (String id : ids) {
       Entity e = from.get(id);
       if (e == null)
         throw new Refusal("missing", id, "ids", "The file has no item with the id " + id + ".");
-      if (!(e instanceof Shot) && !(e instanceof CutEntry) && !(e instanceof Air)) chosen.add(id);
+      if (!isOfThisOne(e)) chosen.add(id);
     }
     return Together.of(from, chosen);
   }

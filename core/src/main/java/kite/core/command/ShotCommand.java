@@ -3,6 +3,7 @@ package kite.core.command;
 import java.util.ArrayList;
 import java.util.List;
 import kite.core.cut.EarlierCut;
+import kite.core.document.Board;
 import kite.core.document.Camera;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
@@ -400,6 +401,22 @@ public sealed interface ShotCommand extends Command {
     public Sequence applyTo(Sequence s) {
       Sequence shots = EarlierCut.asShots(s);
       return shots.with(Command.need(shots, id, Shot.class).withNotes(notes.strip()));
+    }
+  }
+
+  /** The picture that stands for a shot; null takes it away. */
+  record SetBoard(String id, @OrNull Board board) implements ShotCommand {
+    public static final String KIND = "setBoard";
+
+    @Override
+    public String kind() {
+      return KIND;
+    }
+
+    @Override
+    public Sequence applyTo(Sequence s) {
+      Sequence shots = EarlierCut.asShots(s);
+      return shots.with(Command.need(shots, id, Shot.class).withBoard(board));
     }
   }
 

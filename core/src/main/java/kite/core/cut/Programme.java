@@ -26,6 +26,7 @@ public final class Programme {
    * @param last the last frame of the programme it shows, included
    * @param sceneFirst the frame of the scene on its first frame
    * @param sceneLast the frame of the scene on its last frame
+   * @param board the picture that is seen instead of what the camera sees; null for none
    */
   public record Placed(
       String id,
@@ -35,7 +36,8 @@ public final class Programme {
       int first,
       int last,
       double sceneFirst,
-      double sceneLast) {
+      double sceneLast,
+      @OrNull String board) {
     public int frames() {
       return last - first + 1;
     }
@@ -68,7 +70,15 @@ public final class Programme {
               + (curve == null ? t.speed().action(t.frames() - 1) : curve.value(t.frames() - 1));
       placed.add(
           new Placed(
-              s.id(), s.name(), t.id(), t.camera(), next, next + t.frames() - 1, t.scene(0), last));
+              s.id(),
+              s.name(),
+              t.id(),
+              t.camera(),
+              next,
+              next + t.frames() - 1,
+              t.scene(0),
+              last,
+              s.boardSeen()));
       next += t.frames();
     }
   }

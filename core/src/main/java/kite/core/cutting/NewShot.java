@@ -6,6 +6,7 @@ import kite.core.command.Command;
 import kite.core.command.Edit;
 import kite.core.command.ShotCommand;
 import kite.core.cut.Programme;
+import kite.core.document.Board;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.naming.ShotCodes;
@@ -22,6 +23,34 @@ public final class NewShot {
     OVERWRITE,
     /** It stays: the new one comes behind all. */
     APPEND
+  }
+
+  /**
+   * The commands that put shots behind all others, each with a board and no camera yet. They show
+   * the action that follows, for the camera that comes.
+   *
+   * @param pictures image assets, by their SHA-256
+   * @param ids of the shots
+   */
+  public static List<Command> boards(
+      Sequence s, List<String> pictures, List<String> ids, int frames) {
+    List<Command> all = new ArrayList<>();
+    Sequence now = s;
+    for (int i = 0; i < pictures.size(); i++) {
+      Programme p = Programme.of(now);
+      int count = p.placed().size();
+      double first =
+          count == 0
+              ? s.header().firstFrame()
+              : Math.rint(p.placed().get(count - 1).sceneLast()) + 1;
+      Shot shot =
+          Shot.of(ids.get(i), ShotCodes.next(now, count), null, first, frames)
+              .withBoard(new Board(pictures.get(i), false));
+      Command insert = new ShotCommand.InsertShot(shot, null);
+      now = Edit.apply(now, List.of(insert));
+      all.add(insert);
+    }
+    return all;
   }
 
   /**

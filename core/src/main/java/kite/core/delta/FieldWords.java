@@ -34,6 +34,7 @@ public final class FieldWords {
           Map.entry("handles", "the handles"),
           Map.entry("status", "the status"),
           Map.entry("notes", "the notes"),
+          Map.entry("board", "the board"),
           Map.entry("accepted", "what stays on purpose"));
 
   private FieldWords() {}

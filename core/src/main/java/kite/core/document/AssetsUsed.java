@@ -29,6 +29,7 @@ public final class AssetsUsed {
       if (p.finish() != null && p.finish().picture() != null) its.add(p.finish().picture());
       return its;
     }
+    if (e instanceof Shot s) return s.board() == null ? List.of() : List.of(s.board().picture());
     return e instanceof Plate p ? p.frames() : List.of();
   }
 }

@@ -14,6 +14,7 @@ import java.util.List;
  * @param chosen the id of the one that is in the programme
  * @param handles frames more at each end when it is handed over; null for the production's
  * @param accepted what is as it is on purpose
+ * @param board what stands for it until a camera does; null for nothing
  * @param colour of its own in the reel, #rrggbb; null for its camera's
  */
 public record Shot(
@@ -26,7 +27,8 @@ public record Shot(
     Status status,
     @OrNull String colour,
     String notes,
-    List<Accepted> accepted)
+    List<Accepted> accepted,
+    @OrNull Board board)
     implements Entity {
   public static final String KIND = "shot";
 
@@ -46,7 +48,7 @@ public record Shot(
   /** A new one with one take, as it is, to be put into its place. */
   public static Shot of(String id, String code, Take take) {
     return new Shot(
-        id, code, "", List.of(take), take.id(), null, Status.TO_DO, null, "", List.of());
+        id, code, "", List.of(take), take.id(), null, Status.TO_DO, null, "", List.of(), null);
   }
 
   /** A take of a camera from a frame of the scene on, at its own speed. */
@@ -74,19 +76,21 @@ public record Shot(
 
   @Override
   public Shot withName(String n) {
-    return new Shot(id, n, place, takes, chosen, handles, status, colour, notes, accepted);
+    return new Shot(id, n, place, takes, chosen, handles, status, colour, notes, accepted, board);
   }
 
   public Shot withId(String newId) {
-    return new Shot(newId, name, place, takes, chosen, handles, status, colour, notes, accepted);
+    return new Shot(
+        newId, name, place, takes, chosen, handles, status, colour, notes, accepted, board);
   }
 
   public Shot withPlace(String p) {
-    return new Shot(id, name, p, takes, chosen, handles, status, colour, notes, accepted);
+    return new Shot(id, name, p, takes, chosen, handles, status, colour, notes, accepted, board);
   }
 
   public Shot withTakes(List<Take> all, String chosenTake) {
-    return new Shot(id, name, place, all, chosenTake, handles, status, colour, notes, accepted);
+    return new Shot(
+        id, name, place, all, chosenTake, handles, status, colour, notes, accepted, board);
   }
 
   /** With a take in place of the one of its id. */
@@ -97,19 +101,19 @@ public record Shot(
   }
 
   public Shot withHandles(Integer h) {
-    return new Shot(id, name, place, takes, chosen, h, status, colour, notes, accepted);
+    return new Shot(id, name, place, takes, chosen, h, status, colour, notes, accepted, board);
   }
 
   public Shot withStatus(Status s) {
-    return new Shot(id, name, place, takes, chosen, handles, s, colour, notes, accepted);
+    return new Shot(id, name, place, takes, chosen, handles, s, colour, notes, accepted, board);
   }
 
   public Shot withColour(String c) {
-    return new Shot(id, name, place, takes, chosen, handles, status, c, notes, accepted);
+    return new Shot(id, name, place, takes, chosen, handles, status, c, notes, accepted, board);
   }
 
   public Shot withNotes(String n) {
-    return new Shot(id, name, place, takes, chosen, handles, status, colour, n, accepted);
+    return new Shot(id, name, place, takes, chosen, handles, status, colour, n, accepted, board);
   }
 
   /** The handles it is handed over with. */
@@ -122,6 +126,15 @@ public record Shot(
     List<Accepted> all = new ArrayList<>(accepted);
     all.removeIf(a -> a.about().equals(about));
     if (!word.isEmpty()) all.add(new Accepted(about, word));
-    return new Shot(id, name, place, takes, chosen, handles, status, colour, notes, all);
+    return new Shot(id, name, place, takes, chosen, handles, status, colour, notes, all, board);
+  }
+
+  public Shot withBoard(Board b) {
+    return new Shot(id, name, place, takes, chosen, handles, status, colour, notes, accepted, b);
+  }
+
+  /** The picture that is seen in place of what a camera sees, or null: its asset. */
+  public String boardSeen() {
+    return board != null && (board.shown() || take().camera() == null) ? board.picture() : null;
   }
 }

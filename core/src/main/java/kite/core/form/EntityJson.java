@@ -16,6 +16,7 @@ import kite.core.document.Finish;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Marker;
 import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -64,6 +65,8 @@ public final class EntityJson {
       o.put("camera", c.camera()).put("firstFrame", c.firstFrame());
     } else if (e instanceof Shot x) {
       ShotJson.write(x, o);
+    } else if (e instanceof Marker m) {
+      o.put("frame", m.frame()).put("colour", m.colour());
     } else if (e instanceof Layer l) {
       o.put("colour", l.colour())
           .put("shown", l.shown())
@@ -157,6 +160,7 @@ public final class EntityJson {
           case CutEntry.KIND ->
               new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
           case Shot.KIND -> ShotJson.read(id, name, f);
+          case Marker.KIND -> new Marker(id, name, f.whole("frame"), f.text("colour"));
           case Layer.KIND ->
               new Layer(
                   id,

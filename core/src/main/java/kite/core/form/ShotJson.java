@@ -3,6 +3,7 @@ package kite.core.form;
 import com.eclipsesource.json.JsonValue;
 import kite.core.curve.Channel;
 import kite.core.document.Accepted;
+import kite.core.document.Board;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
@@ -22,7 +23,8 @@ public final class ShotJson {
         .put(
             "accepted",
             s.accepted(),
-            a -> new Out().put("about", a.about()).put("word", a.word()).json);
+            a -> new Out().put("about", a.about()).put("word", a.word()).json)
+        .putOrNull("board", s.board(), ShotJson::write);
   }
 
   static Shot read(String id, String name, Fields f) {
@@ -36,7 +38,16 @@ public final class ShotJson {
         f.word("status", Shot.Status.values()),
         f.textOrNull("colour"),
         f.text("notes"),
-        f.list("accepted", a -> a.done(new Accepted(a.text("about"), a.text("word")))));
+        f.list("accepted", a -> a.done(new Accepted(a.text("about"), a.text("word")))),
+        f.orNull("board", ShotJson::board));
+  }
+
+  public static JsonValue write(Board b) {
+    return new Out().put("picture", b.picture()).put("shown", b.shown()).json;
+  }
+
+  public static Board board(Fields f) {
+    return f.done(new Board(f.text("picture"), f.truth("shown")));
   }
 
   public static JsonValue write(Take t) {

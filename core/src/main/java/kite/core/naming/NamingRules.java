@@ -12,6 +12,7 @@ import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
 import kite.core.document.Mark;
+import kite.core.document.Marker;
 import kite.core.document.Naming;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -39,6 +40,7 @@ public final class NamingRules {
     Map<String, String> wanted = new LinkedHashMap<>(); // by id
     Set<String> taken = new HashSet<>();
     for (Entity e : s.entities().values()) {
+      if (e instanceof Marker) continue; // what it says is no name
       if (isShot(e) && !n.shots().isEmpty()) continue;
       String better = styled(e.name(), styleOf(e, n));
       wanted.put(e.id(), better);

@@ -15,6 +15,7 @@ import kite.core.document.Finish;
 import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
+import kite.core.document.Marker;
 import kite.core.document.Measure;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -128,6 +129,7 @@ public final class Rules {
     if (e instanceof Path p) checkPath(p);
     if (e instanceof Camera c) CameraRules.check(s, c);
     if (e instanceof Shot x) ShotRules.check(x);
+    if (e instanceof Marker m) checkMarker(s, m);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(
@@ -216,6 +218,23 @@ public final class Rules {
       throw new Refusal("kind", l.id(), "attention", "Only a spot can be kept aimed.");
     if (l.attention() != null)
       CameraRules.checkCues(l.id(), "“" + l.name() + "”", l.attention().id(), l.attention());
+  }
+
+  private static void checkMarker(Sequence s, Marker m) {
+    checkColour(m.id(), m.colour());
+    if (Math.abs((long) m.frame()) > MOST_PROGRAMME_FRAMES)
+      throw new Refusal("range", m.id(), "frame", "A marker stands on a frame of the programme.");
+    for (Marker other : s.all(Marker.class))
+      if (other.frame() == m.frame() && !other.id().equals(m.id()))
+        throw new Refusal(
+            "taken",
+            m.id(),
+            "frame",
+            "The marker “"
+                + other.name()
+                + "” stands on frame "
+                + m.frame()
+                + ". Put this one beside it, or write on that one.");
   }
 
   private static void checkPlate(Plate p) {

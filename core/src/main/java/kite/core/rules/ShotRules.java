@@ -49,6 +49,8 @@ final class ShotRules {
       throw bad(s, "handles", "Handles are 0 to " + MOST_HANDLES + " frames.");
     if (s.colour() != null) Rules.checkColour(s.id(), s.colour());
     checkAccepted(s);
+    if (s.board() != null && !s.board().picture().matches("[0-9a-f]{64}"))
+      throw bad(s, "board", "The board of “" + s.name() + "” is no image of this studio.");
     if (s.notes().length() > LONGEST_NOTES)
       throw bad(s, "notes", "Notes on a shot have up to " + LONGEST_NOTES + " characters.");
   }

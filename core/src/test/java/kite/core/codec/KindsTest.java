@@ -55,7 +55,7 @@ class KindsTest {
   @Test
   void wordsThatWereStoredOnceGoOnMeaningWhatTheyMeant() {
     assertEquals(
-        words("air camera cutEntry layer light mark measure path piece plate shot"),
+        words("air camera cutEntry layer light mark marker measure path piece plate shot"),
         kinds(Entity.class));
     assertEquals(words("group instance model standIn"), kinds(Shape.class));
     assertEquals(words("curved steady"), kinds(Speed.class));
@@ -68,7 +68,7 @@ class KindsTest {
                 + " joinShots lay letGo level liftShot lock lockChannels moveCue moveKeys movePart"
                 + " moveShots nest orbit overwriteShot placeCamera putCue putTake remove removeCue"
                 + " removeKeys removePart removeTake rename replace reroute reshape restore"
-                + " retimeShot ride ripple roll rollCut setBack setChannel setCues"
+                + " retimeShot ride ripple roll rollCut setBack setBoard setChannel setCues"
                 + " setDepthOfField setFinish setFocus setHeader setLimits setMotionBlur setNotes"
                 + " setPart setRig setShotRules setStatus setValue shapeKeys show slideShot"
                 + " slipShot splitShot substitute swap swapCamera switchPart toShots trimShot"

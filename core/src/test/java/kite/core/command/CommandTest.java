@@ -21,6 +21,7 @@ import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.delta.Delta;
+import kite.core.document.Board;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Finish;
@@ -141,6 +142,7 @@ public class CommandTest {
         new ShotCommand.RemoveTake("cut0", "take9"),
         new ShotCommand.SetStatus(List.of("cut0", "cut1"), Shot.Status.DONE),
         new ShotCommand.SetNotes("cut0", "hold it longer"),
+        new ShotCommand.SetBoard("cut0", new Board("3c".repeat(32), true)),
         new ShotCommand.AcceptNote("cut0", "short", "a beat"),
         new ShotCommand.SetShotRules(List.of("cut0"), "#112233", 12),
         new ShotCommand.LiftShot("cut0", "shot5"),

@@ -26,6 +26,9 @@ import kite.core.command.ShotCommand.SwapCamera;
 import kite.core.command.ShotCommand.TrimShot;
 import kite.core.cut.Programme;
 import kite.core.delta.Delta;
+import kite.core.document.AssetsUsed;
+import kite.core.document.Board;
+import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
@@ -278,6 +281,38 @@ class ShotCommandTest {
     assertTrue(refused(s, new SwapCamera("s1", "mark")).contains("is not a camera"));
     assertTrue(
         refused(s, new InsertShot(Shot.of("n", "N", "cam0", 1, 5), "gone")).contains("no shot"));
+  }
+
+  @Test
+  void aBoardIsSeenWhereThereIsNoCameraOrItIsAskedFor() {
+    Sequence s = someReel(1);
+    String picture = "ab".repeat(32);
+    Sequence aside =
+        Edit.apply(
+            s,
+            List.of(
+                new SwapCamera("s1", "cam0"),
+                new ShotCommand.SetBoard("s1", new Board(picture, false))));
+    assertEquals(null, Programme.of(aside).of("s1").board());
+    Sequence gap = Edit.apply(aside, List.of(new SwapCamera("s1", null)));
+    assertEquals(picture, Programme.of(gap).of("s1").board());
+    Sequence shown =
+        Edit.apply(aside, List.of(new ShotCommand.SetBoard("s1", new Board(picture, true))));
+    assertEquals(picture, Programme.of(shown).of("s1").board());
+    assertTrue(AssetsUsed.of(aside).contains(picture), "it is kept as long as the shot");
+    assertTrue(
+        refused(s, new ShotCommand.SetBoard("s1", new Board("../x", true)))
+            .contains("no image of this studio"));
+  }
+
+  @Test
+  void twoMarkersOnOneFrameAreASentence() {
+    Sequence s = RandomDocuments.of(1);
+    Marker second = new Marker("second", "again", 12, "#f2b441");
+    assertTrue(refused(s, new EntityCommand.Add(second)).contains("“the kite goes” stands on"));
+    Sequence beside =
+        Edit.apply(s, List.of(new EntityCommand.Add(new Marker("second", "again", 13, "#f2b441"))));
+    assertTrue(refused(beside, new EntityCommand.Replace(second)).contains("beside it"));
   }
 
   private static String refused(Sequence s, Command c) {

@@ -43,6 +43,18 @@ class NewShotTest {
   }
 
   @Test
+  void boardsComeBehindAllInTheirOrder() {
+    List<String> pictures = List.of("ab".repeat(32), "cd".repeat(32));
+    Sequence now = Edit.apply(S, NewShot.boards(S, pictures, List.of("one", "two"), 48));
+    Programme p = Programme.of(now);
+    assertEquals(
+        List.of("RND_0040 48", "RND_0050 48"),
+        p.placed().subList(3, 5).stream().map(x -> x.shot() + " " + x.frames()).toList());
+    assertEquals(pictures, p.placed().subList(3, 5).stream().map(Programme.Placed::board).toList());
+    assertEquals(null, p.of("one").camera());
+  }
+
+  @Test
   void orItComesBehindAll() {
     List<String> behind = List.of("RND_0010 19", "RND_0020 21", "RND_0030 12", "RND_0040 6");
     assertEquals(behind, after(5, How.APPEND));

@@ -58,7 +58,7 @@ final class FrameFiles {
     String code = at.code() == null ? "" : at.code(), version = "v" + job.numbered;
     String time = Timecode.of(at.frame() - h.firstFrame(), h.rate());
     int[] rate = {h.rate().numerator(), h.rate().denominator()};
-    if (at.camera() == null)
+    if (at.camera() == null || at.board() != null)
       return new ExrFacts(
           h.code(), code, "", version, at.frame(), time, rate, 0, 0, 0, 0, null, null);
     plan.evaluate(at.scene());

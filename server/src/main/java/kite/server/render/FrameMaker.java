@@ -7,6 +7,7 @@ import java.util.function.BooleanSupplier;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.render.BoardPicture;
 import kite.render.Data;
 import kite.render.Exposed;
 import kite.render.FrameRenderer;
@@ -72,6 +73,7 @@ final class FrameMaker {
    */
   Made make(int number, Path folder, BooleanSupplier stopped) throws IOException {
     Shot.At at = Shot.at(shots, number);
+    if (at.board() != null) return written(board(at), number, folder);
     if (at.camera() == null) return written(nothing(), number, folder);
     if (!kept.picturesAlone()) {
       // passes are exact: as many rays in every pixel
@@ -96,6 +98,7 @@ final class FrameMaker {
   Rendered part(FrameWork of, BooleanSupplier stopped) {
     Shot.At at = Shot.at(shots, of.number());
     Rows rows = Rows.part(job.height, of.part(), of.parts());
+    if (at.board() != null) return board(at).rows(rows);
     if (at.camera() == null) return nothing(rows.count());
     return renderer(at)
         .renderRows(
@@ -133,6 +136,11 @@ final class FrameMaker {
             ? Exposed.open(sequence, plan, camera, at.scene(), at.rate(), scenes, assets::image)
             : Exposed.sharp(sequence, plan, camera, at.scene(), scenes, assets::image);
     return new FrameRenderer(moments, wanted, data);
+  }
+
+  /** What stands for a shot, as it is seen. */
+  private Rendered board(Shot.At at) {
+    return BoardPicture.in(nothing(), assets.image(at.board()));
   }
 
   private Rendered nothing() {

@@ -11,10 +11,15 @@ import tools.jackson.core.type.TypeReference;
  * @param first the number of its first frame
  * @param last included
  * @param code of the shot; null for a frame alone, and in jobs of earlier builds
+ * @param board an image that is seen in place of what the camera sees; null for none
  * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
  *     number
  */
-record Shot(String camera, int first, int last, String code, List<Double> scenes) {
+record Shot(String camera, int first, int last, String code, List<Double> scenes, String board) {
+  Shot(String camera, int first, int last, String code, List<Double> scenes) {
+    this(camera, first, last, code, scenes, null);
+  }
+
   int frames() {
     return last - first + 1;
   }
@@ -26,7 +31,11 @@ record Shot(String camera, int first, int last, String code, List<Double> scenes
    * @param scene the frame of the scene it shows
    * @param next the frame of the scene that the picture after it shows, or would
    */
-  record At(String camera, int frame, double scene, double next, String code) {
+  record At(String camera, int frame, double scene, double next, String code, String board) {
+    At(String camera, int frame, double scene, double next, String code) {
+      this(camera, frame, scene, next, code, null);
+    }
+
     /** Frames of the scene that pass until the next. */
     double rate() {
       return next - scene;
@@ -53,7 +62,7 @@ record Shot(String camera, int first, int last, String code, List<Double> scenes
         scenes == null || frames() == 1
             ? scene + 1
             : index + 1 < frames() ? scene(index + 1) : scene + scene - scene(index - 1);
-    return new At(camera, first + index, scene, next, code);
+    return new At(camera, first + index, scene, next, code, board);
   }
 
   private double scene(int index) {

@@ -63,7 +63,8 @@ record ShotsAsked(String label, List<Shot> shots) {
       scenes.add(scene);
       alike &= scene == first + i;
     }
-    return new Shot(at.camera(), first, first + frames - 1, at.shot(), alike ? null : scenes);
+    return new Shot(
+        at.camera(), first, first + frames - 1, at.shot(), alike ? null : scenes, at.board());
   }
 
   /** In the order of the cut, whatever the order they are asked in; by the scene's numbers. */
