@@ -49,6 +49,7 @@ export function CutNotesMenu() {
         </Chip>
       </Tip>
       <Menu
+        autoFocus={false}
         open={at !== null}
         anchorEl={at}
         onClose={() => setAt(null)}

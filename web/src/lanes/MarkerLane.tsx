@@ -89,6 +89,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
         })}
       </svg>
       <Menu
+        autoFocus={false} // what it says has the keyboard
         open={one !== undefined}
         onClose={() => setOpen(null)}
         anchorReference="anchorPosition"
@@ -99,6 +100,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
           <div className="menu-part marker-menu" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
             <Words
               autoFocus
+              onFocus={(e) => e.currentTarget.select()}
               aria-label="What the marker says"
               defaultValue={one.name}
               maxLength={120}

@@ -84,6 +84,9 @@ public final class CutNotes {
 
   private static final double STOP = 1;
 
+  /** Nothing is nearer to a lens, metres. */
+  private static final double NEAREST_M = 1e-3;
+
   private final Sequence s;
   private final Plan plan;
   private final Programme programme;
@@ -203,7 +206,7 @@ public final class CutNotes {
    *
    * @param at its usual point, in the world
    * @param across where its middle is, in shares of the frame's width
-   * @param goes by how much that changes until the next frame
+   * @param goes how far it goes until the next frame, as the camera would see it that stood still
    * @param sharp whether its usual point is within the limits of what is sharp
    */
   private record Seen(
@@ -241,6 +244,9 @@ public final class CutNotes {
     exposure(index, b.first(), before, after);
     List<String> both = new ArrayList<>(before.seen().keySet());
     both.retainAll(after.seen().keySet());
+    // a cut is about people, and about what the cameras look at
+    both.removeIf(
+        id -> !ShotFacts.isWhoItIsAbout(s, out, id) && !ShotFacts.isWhoItIsAbout(s, in, id));
     both.sort((x, y) -> Double.compare(size(before, after, y), size(before, after, x)));
     if (both.isEmpty()) return;
     subject(index, b.first(), before, after, both.get(0));
@@ -280,12 +286,9 @@ public final class CutNotes {
 
   private Side side(int index, int frame, Camera c) {
     Map<String, Seen> seen = new LinkedHashMap<>();
-    Map<String, Double> next = new LinkedHashMap<>();
+    Map<String, Vec3> next = new LinkedHashMap<>();
     plan.evaluate(programme.scene(index, frame + 1));
-    for (String id : subjects) {
-      Extent e = Extent.of(plan, Eye.of(plan, c.id()), id);
-      if (e != null && e.inFrame()) next.put(id, (e.left() + e.right()) / 2);
-    }
+    for (String id : subjects) next.put(id, point(id));
     plan.evaluate(programme.scene(index, frame));
     Eye eye = Eye.of(plan, c.id());
     int o = plan.slot(c.id()) * LensRow.SIZE;
@@ -296,13 +299,11 @@ public final class CutNotes {
             l[o + LensRow.F_STOP],
             s.header().packageOf(c).circleMm(),
             l[o + LensRow.FOCUS]);
-    double[] p = new double[3];
     for (String id : subjects) {
       if (!(s.get(id) instanceof Piece piece) || !s.isShown(piece)) continue;
       Extent e = Extent.of(plan, eye, id);
       if (e == null || !e.inFrame() || e.height() < SEEN) continue;
-      plan.anchor(id, null, p);
-      Vec3 at = new Vec3(p[0], p[1], p[2]);
+      Vec3 at = point(id);
       double depth = -eye.seen(at).z();
       double across = (e.left() + e.right()) / 2;
       Composition c2 = Composition.of(plan, piece, eye);
@@ -313,13 +314,27 @@ public final class CutNotes {
               at,
               heading(id),
               across,
-              next.getOrDefault(id, across) - across,
+              across(eye, next.get(id)) - across(eye, at),
               e.height(),
               depth >= sharp.nearLimitM() && depth <= sharp.farLimitM(),
               c2 == null ? "" : c2.faces()));
     }
     return new Side(
         c, eye, l[o + LensRow.FOCUS], l[o + LensRow.F_STOP], l[o + LensRow.SHUTTER], seen);
+  }
+
+  /** A subject's usual point, in the world. */
+  private Vec3 point(String id) {
+    double[] p = new double[3];
+    plan.anchor(id, null, p);
+    return new Vec3(p[0], p[1], p[2]);
+  }
+
+  /** Where a point is, in shares of the frame's width; far away for one behind the lens. */
+  private static double across(Eye eye, Vec3 p) {
+    Vec3 seen = eye.seen(p);
+    double slope = seen.x() / Math.max(-seen.z(), NEAREST_M);
+    return (slope - eye.window().left()) / (eye.window().right() - eye.window().left());
   }
 
   private Vec3 heading(String id) {

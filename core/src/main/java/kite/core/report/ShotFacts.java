@@ -133,7 +133,7 @@ public record ShotFacts(
   }
 
   /** A figure, or what the camera looks at or focuses on. */
-  private static boolean isWhoItIsAbout(Sequence s, Camera camera, String id) {
+  static boolean isWhoItIsAbout(Sequence s, Camera camera, String id) {
     if (Plan.shapeOf(s, (Piece) s.get(id)) instanceof Shape.StandIn f && f.form().isFigure())
       return true;
     for (Reference r : References.of(camera))
