@@ -355,7 +355,8 @@ public final class CutNotes {
           frame,
           "f-stop and shutter let in "
               + NumberText.rounded(Math.abs(stops), 1)
-              + (stops > 0 ? " stops more" : " stops less")
+              + (Math.abs(stops) < 1.05 ? " stop " : " stops ")
+              + (stops > 0 ? "more" : "less")
               + " light than in the shot before.");
   }
 
