@@ -125,16 +125,26 @@ public final class SaltWind {
   public List<Asset> plate() {
     List<Asset> all = new ArrayList<>();
     for (int f = PLATE_FIRST; f <= PLATE_LAST; f++) {
-      String name = "whale_plate." + f + ".jpg";
-      try (InputStream in = SaltWind.class.getResourceAsStream("/plate/" + name)) {
-        if (in == null) return List.of();
-        byte[] bytes = in.readAllBytes();
-        all.add(new Asset(name, sha256(bytes), bytes));
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
+      Asset one = image("/plate/", "whale_plate." + f + ".jpg");
+      if (one == null) return List.of();
+      all.add(one);
     }
     return all;
+  }
+
+  /** The picture that stands for the last shot of SW030, drawn by code. */
+  public static Asset board() {
+    return image("/boards/", "over_the_light.png");
+  }
+
+  private static Asset image(String folder, String name) {
+    try (InputStream in = SaltWind.class.getResourceAsStream(folder + name)) {
+      if (in == null) return null;
+      byte[] bytes = in.readAllBytes();
+      return new Asset(name, sha256(bytes), bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Frames of the plate, as it was shot. */

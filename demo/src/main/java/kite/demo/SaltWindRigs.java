@@ -17,8 +17,10 @@ import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
 import kite.core.curve.KeyShape;
+import kite.core.document.Board;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
+import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
@@ -54,6 +56,12 @@ final class SaltWindRigs {
     // the same second of it again, at half speed
     edit.add(insert(4, "camE", 1156, 48, new Speed.Steady(1, 2)));
     edit.add(insert(5, "camD", 1191, 50, Speed.AS_IT_IS));
+    // nobody has put a camera there yet
+    edit.add(insert(6, null, 1217, 36, Speed.AS_IT_IS));
+    edit.add(new ShotCommand.SetBoard("cut6", new Board(SaltWind.board().sha256(), false)));
+    edit.add(new ShotCommand.SetNotes("cut6", "The kite passes the light, small. Held long."));
+    edit.add(new EntityCommand.Add(new Marker("marker1", "Pim lets go", 1030, "#f0785a")));
+    edit.add(new EntityCommand.Add(new Marker("marker2", "Oda hears it", 1262, "#f2b441")));
     Camera d = (Camera) sw010.get("camD");
     List<RigPart> rig = new ArrayList<>(d.rig());
     double ahead = -15.1 + 17.5; // metres from where the dolly begins to Oda, along its axis

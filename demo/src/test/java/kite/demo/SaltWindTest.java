@@ -69,7 +69,7 @@ class SaltWindTest {
     for (Sequence s : List.of(sw010, demo.sw020(), demo.sw030())) {
       assertEquals(s, SequenceJson.read(SequenceJson.write(s)));
       for (Programme.Placed span : Programme.of(s).placed())
-        for (RigPart p : ((Camera) s.get(span.camera())).rig()) used.add(p.kind());
+        if (s.get(span.camera()) instanceof Camera c) for (RigPart p : c.rig()) used.add(p.kind());
     }
     Set<String> all = new TreeSet<>();
     for (PartKind<?> k : PartKinds.all()) all.add(k.word());

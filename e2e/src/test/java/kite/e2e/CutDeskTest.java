@@ -38,7 +38,10 @@ import org.junit.jupiter.api.Test;
 class CutDeskTest extends Desk {
   @Override
   Sequence document() {
-    Sequence s = new SaltWind().sw030();
+    Sequence s =
+        Edit.apply(
+            new SaltWind().sw030(),
+            List.of(new Remove(List.of("cut6", "marker1", "marker2"), true)));
     for (Camera c : s.all(Camera.class))
       s = Edit.apply(s, List.of(new RigCommand.SetDepthOfField(c.id(), false)));
     return s;

@@ -93,10 +93,6 @@ class ScreenshotsTest extends Desk {
     button("Thirds").click();
     page.locator("[data-card=lens]").scrollIntoViewIfNeeded();
     keep("frame");
-    button("Cut").click();
-    button("Follow the cut").click();
-    goTo(1050);
-    keep("cut");
     button("Shot list").click();
     page.locator(".shot-grid img").nth(3).waitFor();
     keep("shot-list");
@@ -136,12 +132,6 @@ class ScreenshotsTest extends Desk {
     page.locator(".strip").scrollIntoViewIfNeeded();
     keep("hand-over");
     page.locator(".job").getByText("Stop").click();
-    button("Frame").click();
-    goTo(1090);
-    button("Contact sheet").click();
-    page.waitForTimeout(2500);
-    keep("contact-sheet");
-    button("Back to the views").click();
     button("Standards").click();
     page.waitForTimeout(800);
     keep("standards");
@@ -166,6 +156,30 @@ class ScreenshotsTest extends Desk {
     effects.screenshot(
         new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/plate.png")));
     effects.close();
+    reel();
+  }
+
+  /** The Cut desk, and a cut that is practised on the contact sheet. */
+  private void reel() throws Exception {
+    String chase = application.resetProduction(new kite.demo.SaltWind().sw030());
+    page.evaluate("id => location.hash = id", chase);
+    ready(page);
+    button("Cut").click();
+    page.locator("[data-shot=cut2] > g").first().click();
+    page.keyboard().press("Alt+p");
+    page.evaluate("() => jollyKite.goToReel(1090)");
+    page.waitForTimeout(4000);
+    keep("cut");
+    page.keyboard().press("Alt+p");
+    button("Practice").click();
+    for (int i = 0; i < 3; i++) {
+      page.evaluate("f => jollyKite.goToReel(f)", 1020 + 18 * i);
+      page.keyboard().press("bca".substring(i, i + 1));
+    }
+    page.keyboard().press("Shift+S");
+    page.waitForTimeout(4000);
+    keep("contact-sheet");
+    button("Drop them").click();
   }
 
   /** A set that stands twice: one of them is moved and kept, and the other is offered that. */

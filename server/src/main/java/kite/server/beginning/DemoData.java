@@ -58,6 +58,7 @@ public class DemoData implements ApplicationRunner {
     AssetStore models = assets.getObject();
     for (SaltWind.Asset a : salt.assets()) models.keep(a.name(), a.bytes());
     for (SaltWind.Asset a : salt.plate()) models.keepImage(a.name(), a.bytes());
+    models.keepImage(SaltWind.board().name(), SaltWind.board().bytes());
     List<Sequence> all = List.of(salt.sw010(), salt.sw020(), salt.sw030());
     UUID production =
         library
