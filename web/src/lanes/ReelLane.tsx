@@ -212,9 +212,9 @@ export function ReelLane({ scale }: { scale: Scale }) {
                     )}
                   </svg>
                 </g>
-                {i > 0 ? grip(p, i, 'head', x + GRIP / 2, `Where ${p.shot} begins, later shots along`) : null}
+                {i > 0 ? grip(p, i, 'head', x + GRIP / 2, `Beginning of ${p.shot}, later shots along`) : null}
                 {i > 0 ? grip(p, i, 'roll', x - GRIP / 2, `Where ${p.shot} begins`) : null}
-                {grip(p, i, 'tail', x + w - GRIP * 1.5, `Where ${p.shot} ends, later shots along`)}
+                {grip(p, i, 'tail', x + w - GRIP * 1.5, `End of ${p.shot}, later shots along`)}
               </g>
             );
           })}

@@ -92,7 +92,9 @@ class TogetherTest extends Desk {
         .click();
     shot.getByText(Pattern.compile("✓ " + first.name() + ".*")).waitFor();
     shot.click();
-    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Remove this cut"))
+    page.getByRole(
+            AriaRole.MENUITEM,
+            new Page.GetByRoleOptions().setName("Remove it: what follows closes up"))
         .click();
     page.getByText(Pattern.compile(first.name() + " was approved by pim\\..*")).waitFor();
     assertEquals(first, application.stored().get(first.id()));
