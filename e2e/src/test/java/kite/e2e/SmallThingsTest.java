@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.MouseButton;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -99,7 +100,9 @@ class SmallThingsTest extends Desk {
   void everyCameraHasItsChipOnTheCutDeskAndAShotCanBeRenamed() throws Exception {
     desk("Cut");
     assertEquals(7, page.locator(".cut-chips .badge").count());
-    page.locator("[data-testid=cut-lane] g[aria-label*='SW010_0020']").click();
+    page.locator("[data-shot=cut2] > g")
+        .first()
+        .click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     page.getByLabel("Code of this shot").fill("SW010_0025");
     page.getByLabel("Code of this shot").press("Enter");
     page.keyboard().press("Escape");
