@@ -27,8 +27,21 @@ export function aboutShot(): Placed | undefined {
 /** Does something with the shot an action is about, or says that there is none. */
 function withShot(work: (p: Placed) => void): void {
   const p = aboutShot();
-  if (p) work(p);
-  else say('Select a shot in the reel, or put the playhead on one.');
+  if (!p) {
+    say('Select a shot in the reel, or put the playhead on one.');
+    return;
+  }
+  const on = placedAt(get().reel ?? NaN)?.id === p.id;
+  work(p);
+  if (on) stayOn(p.id);
+}
+
+/** The playhead stays on a shot whose ends went past it: what is done next is done to the same one. */
+function stayOn(id: string): void {
+  const p = programme().find((x) => x.id === id);
+  const { reel } = get();
+  if (p && reel !== null && (reel < p.first || reel > p.last))
+    goToReel(Math.max(p.first, Math.min(p.last, reel)));
 }
 
 /** Two shots of the one on the playhead, cut there. */

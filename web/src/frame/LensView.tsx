@@ -301,11 +301,13 @@ function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean
           </Pill>
         </Tip>
       ) : null}
-      <Tip text={withKeys('The picture fills the screen; Escape leaves', 'fullScreen')}>
-        <IconAction size="small" aria-label="Full screen" onClick={fullScreen}>
-          <Icon.Whole />
-        </IconAction>
-      </Tip>
+      {followCut ? (
+        <Tip text={withKeys('The picture fills the screen; Escape leaves', 'fullScreen')}>
+          <IconAction size="small" aria-label="Full screen" onClick={fullScreen}>
+            <Icon.Whole />
+          </IconAction>
+        </Tip>
+      ) : null}
       {alone ? null : (
         <Tip text="Open this lens view in a window of its own, live">
           <IconAction size="small" aria-label="Open in a window of its own" onClick={openWindow}>

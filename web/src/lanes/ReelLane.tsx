@@ -104,6 +104,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
   const body = (p: Placed, i: number) =>
     handle((e) => {
       select(p.id);
+      (e.currentTarget as SVGGElement).focus(); // keys are for the reel from here on
       const way: Way | null = e.altKey ? 'slip' : e.shiftKey ? 'slide' : null;
       const drag = way && new ReelDrag(shots, i, way, scale);
       const x = toX(scale, p.first);

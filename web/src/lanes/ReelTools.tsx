@@ -46,6 +46,14 @@ export function ReelTools() {
   };
   return (
     <>
+      {cutting === 'practice' && pressed ? (
+        <>
+          <Pill tone="coral" onClick={keepPressed}>
+            {pressed === 1 ? 'Keep this cut' : `Keep ${pressed} cuts`}
+          </Pill>
+          <Pill onClick={dropPressed}>Drop them</Pill>
+        </>
+      ) : null}
       <Pill disabled={!mayEdit} aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>
         New shot
       </Pill>
@@ -80,12 +88,6 @@ export function ReelTools() {
       {tool('Lift the shot', withKeys('A gap in its place', 'lift'), liftShot, 'Lift')}
       {tool('Remove the shot', withKeys('What follows closes up', 'remove'), removeShot, 'Remove')}
       <Segments name="What letters do" value={cutting} of={LETTERS} onChoose={setCutting} />
-      {cutting === 'practice' && pressed ? (
-        <>
-          <Pill tone="coral" onClick={keepPressed}>{`Keep ${pressed} cuts`}</Pill>
-          <Pill onClick={dropPressed}>Drop them</Pill>
-        </>
-      ) : null}
       <Tip text={withKeys('This shot over and over, or all again', 'loopShot')}>
         <Chip on={loop !== null} onClick={loopShot}>
           Over and over

@@ -1,5 +1,5 @@
 import { openWindow } from '../session/windows';
-import { layOver, setView } from '../session/view';
+import { layOver, openDesk } from '../session/view';
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../doing/bring';
@@ -45,7 +45,7 @@ export function Top() {
           large
           value={s.desk}
           of={desksFor(s.role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
-          onChoose={(desk) => setView({ desk })}
+          onChoose={openDesk}
         />
       </nav>
       {s.moment !== null ? (
