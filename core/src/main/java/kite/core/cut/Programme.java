@@ -41,11 +41,6 @@ public final class Programme {
     public int frames() {
       return last - first + 1;
     }
-
-    /** Whether its action goes by at the speed it was animated at. */
-    public boolean isAtItsSpeed() {
-      return sceneLast - sceneFirst == last - first;
-    }
   }
 
   /** Where a frame of the scene is seen in the programme. */

@@ -25,14 +25,6 @@ public record Take(
     return new Take(id, name, camera, scene(head), frames - head - tail, speed.from(head));
   }
 
-  public Take withId(String newId) {
-    return new Take(newId, name, camera, first, frames, speed);
-  }
-
-  public Take withName(String newName) {
-    return new Take(id, newName, camera, first, frames, speed);
-  }
-
   public Take withCamera(String newCamera) {
     return new Take(id, name, newCamera, first, frames, speed);
   }

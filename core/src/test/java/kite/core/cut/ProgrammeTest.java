@@ -52,8 +52,6 @@ class ProgrammeTest {
     assertNull(p.at(0.5));
     assertNull(p.at(13));
     assertTrue(Double.isNaN(p.scene(13)));
-    assertTrue(p.at(2).isAtItsSpeed());
-    assertFalse(p.at(9).isAtItsSpeed());
   }
 
   @Test
