@@ -5,6 +5,8 @@ import { Pill } from '../kit/Pill';
 import { camerasOf } from '../session/cameras';
 import { edit } from '../session/document';
 import { core, useCoreStill } from '../session/evaluated';
+import { at } from '../session/http';
+import { useProgramme } from '../session/programme';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { goToReel } from '../session/time';
@@ -158,7 +160,7 @@ const COLUMNS: GridColDef<Row>[] = [
     headerName: 'Lens',
     width: 130,
     valueGetter: (_, row) => focal(row),
-    cellClassName: 'mono',
+    cellClassName: 'mono wraps',
   },
   {
     field: 'focus',
@@ -197,11 +199,14 @@ export function ShotList() {
   const told = useTold(rows);
   const pictures = useShotPictures(rows, cameraPackage.deliveryWidth / cameraPackage.deliveryHeight);
   const cameras = camerasOf(entities);
+  const boards = new Map(
+    useProgramme().flatMap((p) => (p.board ? [[p.id, at(`/api/assets/${p.board}`)]] : [])),
+  );
   const all: Row[] = rows.map((r) => ({
     ...r,
     facts: told[r.id],
     of: cameras.find((c) => c.id === r.camera),
-    picture: pictures[r.id],
+    picture: boards.get(r.id) ?? pictures[r.id],
     approved: r.id in approvals,
   }));
   const frames = rows.reduce((sum, r) => sum + r.frames, 0);
