@@ -10,6 +10,8 @@ const PAUSE_MS = 250;
 interface Place {
   desk: Desk;
   frame: number;
+  /** The shot it was seen in; builds before shots did not keep it. */
+  shot?: string;
   camera: string;
   selected: string[];
   undo: Done[];
@@ -28,9 +30,12 @@ export function comeBack(id: string): void {
     const p = JSON.parse(text) as Place;
     const { entities, header, role } = useSequence.getState();
     const camera = entities[p.camera]?.kind === 'camera' ? { camera: p.camera } : {};
+    const desk = desksFor(role).some((d) => d.id === p.desk) ? p.desk : 'move';
     useSequence.setState({
       ...camera,
-      desk: desksFor(role).some((d) => d.id === p.desk) ? p.desk : 'move',
+      desk,
+      followCut: desk === 'cut',
+      shot: p.shot ?? '',
       frame: Math.max(header.firstFrame, Math.min(header.lastFrame, Number(p.frame) || header.firstFrame)),
       selected: p.selected.filter((x) => entities[x]),
     });
@@ -53,6 +58,7 @@ function keep(): void {
   const place: Place = {
     desk: s.desk,
     frame: s.frame,
+    shot: s.shot,
     camera: s.camera,
     selected: s.selected,
     undo: done.undo.slice(-KEPT_UNDO),

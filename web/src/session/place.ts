@@ -31,7 +31,9 @@ export function goToPlace(hash: string): void {
   const letter = asked.get('camera');
   const camera = Object.values(s.entities).find((e) => e.kind === 'camera' && e.letter === letter);
   if (desk) useSequence.setState({ desk: desk.id });
-  if (camera) useSequence.setState({ camera: camera.id, selected: [camera.id], followCut: false });
+  if (camera) useSequence.setState({ camera: camera.id, selected: [camera.id] });
+  // the Cut desk is about what is live
+  if (desk || camera) useSequence.setState({ followCut: useSequence.getState().desk === 'cut' });
   const frame = Number(asked.get('frame') ?? NaN);
   if (Number.isFinite(frame)) goTo(frame);
 }

@@ -41,11 +41,12 @@ function onProgramme(frame: number): Pick<SequenceState, 'reel' | 'shot' | 'fram
   return { reel, shot: placedAt(reel)!.id, frame: theCore().sceneAt(reel) };
 }
 
-/** Shows a frame of the scene, within the sequence. */
+/** Shows a frame of the scene, within the sequence; on the reel the nearest that the programme shows. */
 export function goTo(frame: number): void {
   const { header } = get();
   const at = Math.max(header.firstFrame, Math.min(header.lastFrame, frame));
-  set({ frame: at, ...seenIn(at) });
+  const seen = seenIn(at);
+  set(seen.reel === null && onReel() ? onProgramme(nearest(at)) : { frame: at, ...seen });
 }
 
 /** Shows a frame of the programme. */

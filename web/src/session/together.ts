@@ -4,6 +4,9 @@ import { useSequence } from './state';
 interface Moment {
   id: string;
   frame: number;
+  /** Of the programme, and the shot it is seen in: of several that show the frame, this one. */
+  reel: number | null;
+  shot: string;
   camera: string;
   followCut: boolean;
 }
@@ -12,6 +15,8 @@ const CHANNEL = 'jolly-kite';
 const momentOf = (s: ReturnType<typeof useSequence.getState>): Moment => ({
   id: s.id,
   frame: s.frame,
+  reel: s.reel,
+  shot: s.shot,
   camera: s.camera,
   followCut: s.followCut,
 });
@@ -22,6 +27,8 @@ function takeOver(told: Moment): void {
   if (told.id !== s.id) return;
   useSequence.setState({
     frame: told.frame,
+    reel: told.reel,
+    shot: told.shot,
     followCut: told.followCut,
     ...(s.entities[told.camera] ? { camera: told.camera } : {}),
   });
@@ -37,7 +44,8 @@ function together(onHello: (tell: () => void) => void): { channel: BroadcastChan
     else takeOver(told);
   };
   const unsubscribe = useSequence.subscribe((s, old) => {
-    if (s.frame !== old.frame || s.camera !== old.camera || s.followCut !== old.followCut) tell();
+    const moved = s.frame !== old.frame || s.reel !== old.reel || s.shot !== old.shot;
+    if (moved || s.camera !== old.camera || s.followCut !== old.followCut) tell();
   });
   return {
     channel,
