@@ -213,7 +213,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
                     )}
                   </svg>
                 </g>
-                {i > 0 ? grip(p, i, 'head', x + GRIP / 2, `Beginning of ${p.shot}, later shots along`) : null}
+                {grip(p, i, 'head', i > 0 ? x + GRIP / 2 : x, `Beginning of ${p.shot}, later shots along`)}
                 {i > 0 ? grip(p, i, 'roll', x - GRIP / 2, `Where ${p.shot} begins`) : null}
                 {grip(p, i, 'tail', x + w - GRIP * 1.5, `End of ${p.shot}, later shots along`)}
               </g>
