@@ -62,7 +62,6 @@ export function ReelLane({ scale }: { scale: Scale }) {
   const approvals = useSequence((s) => s.approvals);
   const entities = useSequence((s) => s.entities);
   const selected = useSequence((s) => s.selected);
-  const loop = useSequence((s) => s.loop);
   const [menu, setMenu] = useState<ShotMenuAt | null>(null);
   const [says, setSays] = useState<Says | null>(null);
   const [place, setPlace] = useState<number | null>(null);
@@ -226,15 +225,6 @@ export function ReelLane({ scale }: { scale: Scale }) {
               width={4}
               height={HIGH}
               fill={palette.paper}
-            />
-          ) : null}
-          {loop ? (
-            <rect
-              x={toX(scale, loop[0])}
-              y={HIGH - 3}
-              width={toX(scale, loop[1] + 1) - toX(scale, loop[0])}
-              height={3}
-              fill={palette.marigold}
             />
           ) : null}
         </svg>

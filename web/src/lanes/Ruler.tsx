@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useSettings } from '../session/settings';
+import { useSequence } from '../session/state';
 import { goIn, play, shownTime, stepBy } from '../session/time';
 import { palette } from '../theme/tokens';
 import { ruling, snapped, toX, type Scale } from './scale';
@@ -31,6 +32,7 @@ export function Ruler({
   const marks: number[] = [];
   for (let f = Math.ceil(scale.first / every) * every; f <= scale.last; f += every) marks.push(f);
   const svg = useRef<SVGSVGElement>(null);
+  const loop = useSequence((s) => s.loop); // what is played over and over
   const scrub = (e: React.PointerEvent) =>
     goIn(
       snapped(
@@ -71,6 +73,15 @@ export function Ruler({
         }}
         onPointerMove={(e) => e.buttons && scrub(e)}
       >
+        {loop ? (
+          <rect
+            x={toX(scale, loop[0])}
+            y={19}
+            width={toX(scale, loop[1] + 1) - toX(scale, loop[0])}
+            height={3}
+            fill={palette.marigold}
+          />
+        ) : null}
         <title>Drag to scrub; the wheel zooms, arrow keys step</title>
         {marks.map((f) => (
           <g key={f} transform={`translate(${toX(scale, f)} 0)`}>
