@@ -30,7 +30,7 @@ export interface Standards {
   kits: LensKit[];
   naming: Naming;
   beginning: Beginning;
-  cut: CutLimits;
+  cut: LimitsOfCuts;
 }
 
 export interface Rate {
@@ -82,7 +82,7 @@ export interface Beginning {
   handleFrames: number;
 }
 
-export interface CutLimits {
+export interface LimitsOfCuts {
   shortFrames: number;
   jumpDegrees: number;
   jumpShare: number;

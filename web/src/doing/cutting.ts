@@ -47,10 +47,13 @@ export function cutTo(camera: string): void {
 
 /** Makes what was pressed an edit: one, to be undone at once. */
 export function keepPressed(): void {
-  const { commands } = usePressed.getState();
+  const pressed = usePressed.getState();
   usePressed.setState(NOTHING);
   endPreview();
-  if (commands.length) edit(LABEL, ...commands);
+  if (!pressed.commands.length || edit(LABEL, ...pressed.commands)) return;
+  // why it was refused has been said; what was pressed is there to be kept later, or dropped
+  usePressed.setState(pressed);
+  show();
 }
 
 /** Leaves the reel as it was. */
@@ -80,12 +83,19 @@ export function cutByLetter(e: KeyboardEvent): boolean {
 
 useSequence.subscribe((s, old) => {
   if (!usePressed.getState().commands.length) return;
-  if (s.id !== old.id || s.desk !== old.desk) {
-    // what belongs to another sequence, or is out of sight, is let go
-    if (s.id !== old.id) usePressed.setState(NOTHING);
-    else if (s.desk !== 'cut') dropPressed();
-  } else if (old.playing && !s.playing && s.cutting !== 'practice') keepPressed();
-  else if (s.version !== old.version)
+  if (s.id !== old.id) usePressed.setState(NOTHING);
+  else if (old.playing && !s.playing && s.cutting !== 'practice') keepPressed();
+  else if (s.desk !== 'cut') {
+    // other desks show what there is; it waits for this one
+    if (old.desk === 'cut') endPreview();
+  } else if (s.version !== old.version || old.desk !== 'cut')
     // another edit took the preview away: what is practised is shown on top of it again
-    queueMicrotask(() => usePressed.getState().commands.length && !previewing() && show());
+    queueMicrotask(
+      () =>
+        usePressed.getState().commands.length &&
+        get().desk === 'cut' &&
+        get().cutting === 'practice' &&
+        !previewing() &&
+        show(),
+    );
 });

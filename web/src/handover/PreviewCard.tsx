@@ -1,3 +1,4 @@
+import { HandlesTick } from './HandlesTick';
 import { useQuery } from '@tanstack/react-query';
 import { askPreview } from '../filming/ask';
 import type { What } from '../doing/renders';
@@ -7,7 +8,6 @@ import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 import { getJson } from '../session/http';
 import { useSettings } from '../session/settings';
-import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
 import { choose, useChoices } from './choices';
 
@@ -31,7 +31,6 @@ const side = (delivery: number, percent: number) => Math.max(16, Math.floor((del
 export function PreviewCard({ onAsked }: { onAsked: () => void }) {
   const how = useChoices((s) => s.preview);
   const by = (change: Partial<typeof how>) => choose({ preview: { ...how, ...change } });
-  const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const drawers = useQuery({
     queryKey: ['drawers'],
     queryFn: () => getJson<{ server: boolean }>('/api/previews/drawers'),
@@ -77,11 +76,7 @@ export function PreviewCard({ onAsked }: { onAsked: () => void }) {
           </span>
         ))}
       </div>
-      {handleFrames ? (
-        <Tick checked={how.handles} onChange={(e) => by({ handles: e.target.checked })}>
-          {`Shots with their handles: ${handleFrames} frames more at each end`}
-        </Tick>
-      ) : null}
+      <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       <div className="line" style={{ flexWrap: 'wrap' }}>
         <Pill tone="coral" wide onClick={() => void ask('shot')}>
           Film this shot

@@ -1,3 +1,4 @@
+import { HandlesTick } from './HandlesTick';
 import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
@@ -12,7 +13,6 @@ import { Keeping } from './Keeping';
 export function RenderCard({ onAsked }: { onAsked: () => void }) {
   const how = useChoices((s) => s.render);
   const by = (change: Partial<typeof how>) => choose({ render: { ...how, ...change } });
-  const handleFrames = useSequence((s) => s.header.standards.beginning.handleFrames);
   const mayEdit = useSequence((s) => s.mayEdit);
   const p = useSettings().cameraPackage;
   const ask = async (what: What) => {
@@ -41,11 +41,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         onChange={(v) => by({ samples: Number(v) })}
       />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
-      {handleFrames ? (
-        <Tick checked={how.handles} onChange={(e) => by({ handles: e.target.checked })}>
-          {`Shots with their handles: ${handleFrames} frames more at each end`}
-        </Tick>
-      ) : null}
+      <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       <Tick checked={how.motionBlur} onChange={(e) => by({ motionBlur: e.target.checked })}>
         Motion blur, of cameras that have it switched on
       </Tick>

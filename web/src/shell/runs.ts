@@ -16,6 +16,7 @@ import {
   loopShot,
   newShot,
   nextTake,
+  removeShot,
   roll,
   slide,
   slip,
@@ -161,7 +162,10 @@ export const RUNS: Record<ShortcutId, Run> = {
   group: groupSelected,
   alone: isolate,
   remove: () => {
-    if (!removeChosen()) removeSelected();
+    if (removeChosen()) return;
+    // on the Cut desk it is about shots, unless the keyboard is in the roster
+    if (onReel() && !document.activeElement?.closest('aside.left')) removeShot();
+    else removeSelected();
   },
   finishPath: () => {
     if (!get().drawing) return false;

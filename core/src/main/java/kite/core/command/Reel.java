@@ -48,23 +48,6 @@ final class Reel {
     throw new IllegalStateException(id + " is a shot outside the programme");
   }
 
-  /** The frame of the programme a shot begins on, counted from the programme's first as 0. */
-  int start(int index) {
-    int frames = 0;
-    for (int i = 0; i < index; i++) frames += shots.get(i).take().frames();
-    return frames;
-  }
-
-  /** The shot that is on so many frames behind the programme's first; its size behind the last. */
-  int at(int frames) {
-    int end = 0;
-    for (int i = 0; i < shots.size(); i++) {
-      end += shots.get(i).take().frames();
-      if (frames < end) return i;
-    }
-    return shots.size();
-  }
-
   /** Puts another in the place of the one of its id. */
   Reel put(Shot shot) {
     shots.set(index(shot.id()), shot);

@@ -2,6 +2,7 @@ package kite.core.command;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import kite.core.cut.EarlierCut;
 import kite.core.document.Board;
 import kite.core.document.Camera;
@@ -319,12 +320,15 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      Shot shot = Command.need(shots, id, Shot.class);
-      List<Take> all = new ArrayList<>(shot.takes());
-      if (shot.take(take.id()) == null) all.add(take);
-      else all.replaceAll(t -> t.id().equals(take.id()) ? take : t);
-      return shots.with(shot.withTakes(all, choose ? take.id() : shot.chosen()));
+      return changed(
+          s,
+          List.of(id),
+          shot -> {
+            List<Take> all = new ArrayList<>(shot.takes());
+            if (shot.take(take.id()) == null) all.add(take);
+            else all.replaceAll(t -> t.id().equals(take.id()) ? take : t);
+            return shot.withTakes(all, choose ? take.id() : shot.chosen());
+          });
     }
   }
 
@@ -339,9 +343,7 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      Shot shot = Command.need(shots, id, Shot.class);
-      return shots.with(shot.withTakes(shot.takes(), take));
+      return changed(s, List.of(id), shot -> shot.withTakes(shot.takes(), take));
     }
   }
 
@@ -356,8 +358,10 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      Shot shot = Command.need(shots, id, Shot.class);
+      return changed(s, List.of(id), this::without);
+    }
+
+    private Shot without(Shot shot) {
       if (shot.chosen().equals(take))
         throw new Refusal(
             "used",
@@ -366,7 +370,7 @@ public sealed interface ShotCommand extends Command {
             "This take of “" + shot.name() + "” is chosen. Choose another first.");
       List<Take> all = new ArrayList<>(shot.takes());
       all.removeIf(t -> t.id().equals(take));
-      return shots.with(shot.withTakes(all, shot.chosen()));
+      return shot.withTakes(all, shot.chosen());
     }
   }
 
@@ -381,10 +385,7 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      for (String id : ids)
-        shots = shots.with(Command.need(shots, id, Shot.class).withStatus(status));
-      return shots;
+      return changed(s, ids, shot -> shot.withStatus(status));
     }
   }
 
@@ -399,8 +400,7 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      return shots.with(Command.need(shots, id, Shot.class).withNotes(notes.strip()));
+      return changed(s, List.of(id), shot -> shot.withNotes(notes.strip()));
     }
   }
 
@@ -415,8 +415,7 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      return shots.with(Command.need(shots, id, Shot.class).withBoard(board));
+      return changed(s, List.of(id), shot -> shot.withBoard(board));
     }
   }
 
@@ -436,8 +435,7 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      return shots.with(Command.need(shots, id, Shot.class).withAccepted(about, word.strip()));
+      return changed(s, List.of(id), shot -> shot.withAccepted(about, word.strip()));
     }
   }
 
@@ -458,11 +456,14 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      Sequence shots = EarlierCut.asShots(s);
-      for (String id : ids)
-        shots =
-            shots.with(Command.need(shots, id, Shot.class).withColour(colour).withHandles(handles));
-      return shots;
+      return changed(s, ids, shot -> shot.withColour(colour).withHandles(handles));
     }
+  }
+
+  /** The sequence with some shots changed, each by itself. */
+  private static Sequence changed(Sequence s, List<String> ids, UnaryOperator<Shot> to) {
+    Sequence now = EarlierCut.asShots(s);
+    for (String id : ids) now = now.with(to.apply(Command.need(now, id, Shot.class)));
+    return now;
   }
 }

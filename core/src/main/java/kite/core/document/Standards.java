@@ -23,7 +23,7 @@ public record Standards(
     List<LensKit> kits,
     Naming naming,
     Beginning beginning,
-    CutLimits cut)
+    LimitsOfCuts cut)
     implements StandardsBuilder.With {
   public Standards {
     kits = List.copyOf(kits);
@@ -37,7 +37,7 @@ public record Standards(
       List<LensKit> kits,
       Naming naming,
       Beginning beginning) {
-    this(rate, pack, nearClipM, farClipM, kits, naming, beginning, CutLimits.USUAL);
+    this(rate, pack, nearClipM, farClipM, kits, naming, beginning, LimitsOfCuts.USUAL);
   }
 
   public static Standards of(Rate rate, CameraPackage pack) {

@@ -4,8 +4,8 @@ import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
-import kite.core.document.CutLimits;
 import kite.core.document.Delivery;
+import kite.core.document.LimitsOfCuts;
 import kite.core.document.Naming;
 import kite.core.document.Own;
 import kite.core.document.Standards;
@@ -73,10 +73,10 @@ public final class StandardsJson {
                     n.word("pieces", Naming.Style.values()),
                     n.word("cameras", Naming.Style.values()))),
             f.has("beginning") ? beginning(f.object("beginning")) : Beginning.USUAL,
-            f.has("cut") ? limits(f.object("cut")) : CutLimits.USUAL));
+            f.has("cut") ? limits(f.object("cut")) : LimitsOfCuts.USUAL));
   }
 
-  private static JsonValue write(CutLimits c) {
+  private static JsonValue write(LimitsOfCuts c) {
     return new Out()
         .put("shortFrames", c.shortFrames())
         .put("jumpDegrees", c.jumpDegrees())
@@ -85,9 +85,9 @@ public final class StandardsJson {
         .json;
   }
 
-  private static CutLimits limits(Fields f) {
+  private static LimitsOfCuts limits(Fields f) {
     return f.done(
-        new CutLimits(
+        new LimitsOfCuts(
             f.whole("shortFrames"),
             f.number("jumpDegrees"),
             f.number("jumpShare"),

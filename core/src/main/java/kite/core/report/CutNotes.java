@@ -10,7 +10,7 @@ import kite.core.curve.Channel;
 import kite.core.cut.Programme;
 import kite.core.document.Accepted;
 import kite.core.document.Camera;
-import kite.core.document.CutLimits;
+import kite.core.document.LimitsOfCuts;
 import kite.core.document.OrNull;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
@@ -90,7 +90,7 @@ public final class CutNotes {
   private final Sequence s;
   private final Plan plan;
   private final Programme programme;
-  private final CutLimits limits;
+  private final LimitsOfCuts limits;
   private final Set<String> subjects;
   private final List<Note> notes = new ArrayList<>();
 

@@ -6,7 +6,7 @@ import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
-import kite.core.document.CutLimits;
+import kite.core.document.LimitsOfCuts;
 import kite.core.document.Standards;
 import kite.core.number.NumberText;
 import kite.core.number.Rate;
@@ -82,7 +82,7 @@ public final class StandardsRules {
               "",
               "beginning/displayUnit",
               "Lengths are shown in " + String.join(", ", Rules.UNITS) + "."));
-    CutLimits c = s.cut();
+    LimitsOfCuts c = s.cut();
     if (c.shortFrames() < 0 || c.shortFrames() > LONGEST_HANDLES)
       all.add(
           range("", "cut/shortFrames", "A short shot has 0 to " + LONGEST_HANDLES + " frames."));

@@ -192,6 +192,36 @@ class CutNotesTest {
     assertTrue(!between(sharp, same).contains(About.EXPOSURE));
   }
 
+  private static String said(About about, Camera a, Camera b) {
+    Sequence s = scene(a, b).without("ben");
+    return notes(cut(s, shot("one", a.id(), 1, 20), shot("two", b.id(), 21, 20))).stream()
+        .filter(n -> n.about() == about)
+        .findFirst()
+        .orElseThrow()
+        .text();
+  }
+
+  @Test
+  void theNumbersAreThoseOfAMeasuringTapeAndALightMeter() {
+    // f/8 to f/2 lets in 16 times the light, half as long half of that
+    Camera open =
+        camera("B", 3.2, 3.8, 40)
+            .withChannel("fStop", Channel.fixed(2))
+            .withChannel("shutter", Channel.fixed(90));
+    String light = said(About.EXPOSURE, camera("A", 0, 6, 0), open);
+    assertTrue(light.contains("let in 3 stops more light"), light);
+    // 6 m in front of her, and 10° round at the same distance
+    double x = -1 + 6 * Math.sin(Math.toRadians(10)), z = 6 * Math.cos(Math.toRadians(10));
+    String jump = said(About.JUMP, camera("A", -1, 6, 0), camera("B", x, z, 10));
+    assertTrue(jump.contains("an angle 10° away"), jump);
+    // 120° in 40 frames of 23.976 a second, through 45° of the lens
+    Channel pan =
+        Channel.curve(Key.of(1, 0, KeyShape.STRAIGHT), Key.of(41, 120, KeyShape.STRAIGHT));
+    double wide = 2 * Math.toDegrees(Math.atan(24.89 / 60)), aSecond = 3 * 24 / 1.001;
+    String fast = said(About.FAST_MOVE, camera("A", -1, 6, pan, 30), camera("B", 3.2, 3.8, 40));
+    assertTrue(fast.contains("width in " + Math.round(wide / aSecond * 10) / 10.0 + " s"), fast);
+  }
+
   @Test
   void gapsShortShotsAndFramesOutsideAreSaid() {
     Camera a = camera("A", 0, 6, 0);

@@ -43,7 +43,7 @@ public final class OtioWriter {
   private static ObjectNode clip(Sequence s, Shot shot, Rate rate) {
     Take take = shot.take();
     // a range is of the media's own frames: what a warp makes of it is the shot's length
-    ObjectNode range = range(take.first(), take.frames(), rate);
+    ObjectNode range = range(take.scene(0), take.frames(), rate);
     if (take.camera() == null) {
       ObjectNode gap = schema("Gap.1").put("name", "");
       gap.set("source_range", range);
@@ -71,7 +71,7 @@ public final class OtioWriter {
 
   /** A speed of its own; a curve is its mean, with each frame's of the scene beside it. */
   private static ObjectNode warp(Take take) {
-    double mean = (take.scene(take.frames()) - take.first()) / take.frames();
+    double mean = (take.scene(take.frames()) - take.scene(0)) / take.frames();
     ObjectNode warp =
         schema("LinearTimeWarp.1")
             .put("name", "Speed")
