@@ -21,6 +21,7 @@ const FEATURES = [
   'setting',
   'shots',
   'signin',
+  'sounds',
   'standards',
   'versions',
 ];

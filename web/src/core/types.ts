@@ -110,7 +110,7 @@ export interface PlacedSet {
   ids: Record<string, string>;
 }
 
-export type Entity = Piece | Mark | Path | Camera | Light | Shot | Marker | CutEntry | Layer | Measure | Air | Plate;
+export type Entity = Piece | Mark | Path | Camera | Light | Shot | Marker | SoundTrack | Sound | AcceptedNote | CutEntry | Layer | Measure | Air | Plate;
 
 export interface Piece {
   kind: 'piece';
@@ -482,6 +482,40 @@ export interface Marker {
   name: string;
   frame: number;
   colour: string;
+}
+
+export interface SoundTrack {
+  kind: 'soundTrack';
+  id: string;
+  name: string;
+  place: string;
+  gainDb: number;
+  muted: boolean;
+  solo: boolean;
+}
+
+export interface Sound {
+  kind: 'sound';
+  id: string;
+  name: string;
+  track: string;
+  recording: string;
+  recordingS: number;
+  at: number;
+  fromS: number;
+  lastsS: number;
+  gainDb: number;
+  muted: boolean;
+  fadeInS: number;
+  fadeOutS: number;
+}
+
+export interface AcceptedNote {
+  kind: 'acceptedNote';
+  id: string;
+  name: string;
+  of: string;
+  about: string;
 }
 
 export interface CutEntry {
@@ -1052,7 +1086,7 @@ export interface Change {
   headerAfter: Header | null;
 }
 
-export type Unit = 'metres' | 'millimetres' | 'degrees' | 'hertz' | 'percent' | 'fStop' | 'factor' | 'share';
+export type Unit = 'metres' | 'millimetres' | 'degrees' | 'hertz' | 'seconds' | 'decibels' | 'percent' | 'fStop' | 'factor' | 'share';
 
 export type MotionEdit = Scale | Paste | Soften | Mirror | Reverse | Snap | Shift | FitTo | Flatten | Join | EaseSegments | EaseWhole | LinearThrough | Gather | GoOn | Reduce;
 
@@ -1191,17 +1225,6 @@ export interface CameraTrack {
   filmBackMm: number[];
 }
 
-export interface Note {
-  about: About;
-  shot: string;
-  camera: string;
-  frame: number;
-  text: string;
-  accepted: string | null;
-}
-
-export type About = 'gap' | 'short' | 'fastMove' | 'held' | 'sameCamera' | 'jump' | 'line' | 'eyeline' | 'direction' | 'leap' | 'focus' | 'exposure' | 'cameraUnused' | 'lensNotChosen';
-
 export interface ChannelInfo {
   address: string;
   label: string;
@@ -1225,6 +1248,16 @@ export interface Composition {
 }
 
 export type CueEdit = 'fitTo' | 'stretch' | 'repeat';
+
+export interface Note {
+  about: About;
+  of: string;
+  frame: number;
+  text: string;
+  accepted: string | null;
+}
+
+export type About = 'gap' | 'short' | 'fastMove' | 'held' | 'sameCamera' | 'jump' | 'line' | 'eyeline' | 'direction' | 'leap' | 'focus' | 'exposure' | 'cameraUnused' | 'lensNotChosen' | 'soundOut';
 
 export interface DepthReading {
   bars: DepthRulerBar[];
@@ -1278,6 +1311,20 @@ export interface Handles {
   outValue: number;
   inFrames: number;
   inValue: number;
+}
+
+export interface Heard {
+  sound: string;
+  recording: string;
+  afterS: number;
+  fromS: number;
+  lastsS: number;
+  levels: Loudness[];
+}
+
+export interface Loudness {
+  atS: number;
+  factor: number;
 }
 
 export interface HoldBothAnswer {
@@ -1553,7 +1600,6 @@ export interface KiteCore {
   bounds(id: string, out: Float64Array): boolean;
   calmBase(camera: string, first: number, last: number, metres: number, degrees: number): string;
   cameraFromTrack(track: string, unitM: number, zUp: boolean, firstFrame: number, id: string): string;
-  cameraNotes(): string;
   carrySubject(camera: string, subject: string, frame: number, across: number, down: number, key: boolean): string;
   channels(id: string, frame: number): string;
   compare(side: number, document: string): string;
@@ -1586,6 +1632,7 @@ export interface KiteCore {
   freeName(name: string): string;
   guideLines(camera: string): string;
   handles(id: string, channel: string): string;
+  heard(first: number, end: number): string;
   hiddenPieces(): string;
   holdBoth(camera: string, aM: number, bM: number): string;
   holdLonger(id: string, frame: number, frames: number, cuts: boolean): string;
@@ -1593,6 +1640,7 @@ export interface KiteCore {
   holdSize(camera: string, part: string, subject: string, anchor: string): string;
   keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
   keptSet(placed: string, was: string, also: string): string;
+  laySound(recording: string, seconds: number, name: string, at: number, track: string, id: string, newTrack: string): string;
   lensDolly(metres: number): string;
   lensDrag(tool: string, across: number, down: number): string;
   lensReport(camera: string): string;
@@ -1606,13 +1654,16 @@ export interface KiteCore {
   modelWeights(id: string, node: number, out: Float64Array): number;
   motion(request: string): string;
   moveHandle(camera: string, part: string, x: number, y: number, z: number, frame: number, key: boolean): string;
+  moveSound(id: string, by: number, track: string): string;
   moveTogether(id: string, frames: string, by: number, cuts: boolean): string;
   namingBreaches(): string;
   newPart(camera: string, kind: string, id: string): string;
   newShot(frame: number, how: string, camera: string, first: number, frames: number, id: string, restId: string): string;
+  newSoundTrack(id: string): string;
   notchM(alongM: number): number;
   nothingCutOff(camera: string, first: number, last: number): string;
   open(document: string): string;
+  otherNotes(): string;
   partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
   partSays(camera: string, part: string, frame: number): string;
   pathEdit(id: string, edit: string, at: number, newId: string): string;
@@ -1660,10 +1711,13 @@ export interface KiteCore {
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;
   size(ids: string, out: Float64Array): string;
+  slipSound(id: string, by: number): string;
   slot(id: string): number;
   slots(): number;
+  soundTracks(): string;
   speed(id: string, channel: string, first: number, step: number, out: Float64Array): void;
   speedOf(shot: string): string;
+  splitSound(id: string, frame: number, newId: string): string;
   standIn(piece: string): string;
   standardsChange(standards: string): string;
   standardsFaults(standards: string): string;
@@ -1681,6 +1735,7 @@ export interface KiteCore {
   toGrid(ids: string, frame: number, key: boolean): string;
   toPoint(id: string, x: number, y: number, z: number, frame: number, key: boolean): string;
   trackPlaces(track: string, unitM: number, zUp: boolean): string;
+  trimSound(id: string, head: number, tail: number): string;
   trimsSay(camera: string, frame: number): string;
   turnCuesTo(owner: string, part: string, member: string, frame: number, travel: number): string;
   turnTo(id: string, world: Float64Array, frame: number, key: boolean): string;

@@ -10,6 +10,7 @@ import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 import { call } from '../session/http';
+import { bringSounds, SOUND_FILES, SOUNDS } from './sounds';
 import type { ModelReport } from '../session/modelReport';
 
 const MODELS = /\.(glb|gltf|obj)$/i;
@@ -43,6 +44,9 @@ export const chooseTrack = () =>
 export const chooseSequence = () =>
   choose('.zip', false, ([file]) => file && openWindow({ kind: 'copyIn', file }));
 
+/** Asks for recordings to lay on the programme. */
+export const chooseSounds = () => choose(SOUND_FILES, true, (f) => void bringSounds(f));
+
 /** Asks for an image, has the server keep it, and gives what it is called there. */
 export const choosePicture = (take: (asset: string) => void) =>
   choose('.png,.jpg,.jpeg', false, ([file]) => {
@@ -75,13 +79,17 @@ export async function bring(files: File[]): Promise<void> {
     openWindow({ kind: 'copyIn', file: sequence });
     return;
   }
+  if (files.every((f) => SOUNDS.test(f.name))) {
+    await bringSounds(files);
+    return;
+  }
   const track = files.find((f) => TRACKS.test(f.name));
   if (track) openWindow({ kind: 'track', file: track });
   else if (files.every((f) => IMAGES.test(f.name)))
     await (useSequence.getState().desk === 'cut' ? bringBoards(files) : bringPlate(files));
   else
     say(
-      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG; sequences .kite.zip.`,
+      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG; sounds WAV, FLAC, MP3 or OGG; sequences .kite.zip.`,
       true,
     );
 }

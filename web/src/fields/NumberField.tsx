@@ -25,6 +25,8 @@ export const STEP: Record<Unit, number> = {
   millimetres: 0.5,
   degrees: 0.5,
   hertz: 0.1,
+  seconds: 0.1,
+  decibels: 0.5,
   percent: 0.5,
   fStop: 0.1,
   factor: 0.02,

@@ -13,7 +13,7 @@ import { goToReel } from '../session/time';
 import { useCutNotes } from './cutNotes';
 import './lanes.css';
 
-const keyOf = (n: Note) => `${n.about} ${n.shot} ${n.camera} ${n.frame}`;
+const keyOf = (n: Note) => `${n.about} ${n.of} ${n.frame}`;
 
 /** What a careful editor would point out about the reel: each leads to its frame, and can stay with a word. */
 export function CutNotesMenu() {
@@ -27,14 +27,14 @@ export function CutNotesMenu() {
   const shown = (all ? notes : open).filter((n) => n.text.toLowerCase().includes(find.toLowerCase()));
   const go = (n: Note) => {
     setAt(null);
-    select(n.shot || n.camera);
-    if (n.shot) goToReel(n.frame);
+    select(n.of);
+    goToReel(n.frame);
   };
   const accept = (n: Note, word: string) => {
     setLeaving('');
     edit(word ? 'Leave it as it is' : 'Point it out again', {
       kind: 'acceptNote',
-      id: n.shot,
+      id: n.of,
       about: n.about,
       word,
     });
@@ -76,7 +76,7 @@ export function CutNotesMenu() {
                 {n.text}
                 {n.accepted ? <span className="muted">{` Stays: ${n.accepted}`}</span> : null}
               </Bare>
-              {!n.shot || !mayEdit ? null : n.accepted !== null ? (
+              {!mayEdit ? null : n.accepted !== null ? (
                 <Chip onClick={() => accept(n, '')}>Point it out</Chip>
               ) : leaving === keyOf(n) ? (
                 <Words

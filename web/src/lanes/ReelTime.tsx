@@ -4,6 +4,7 @@ import { useProgramme } from '../session/programme';
 import { select } from '../session/selection';
 import { goToReel } from '../session/time';
 import { ReelLane } from './ReelLane';
+import { SoundLanes } from './SoundLanes';
 import { ReelTools } from './ReelTools';
 import { TimeBox } from './TimeBox';
 import { Transport } from './Transport';
@@ -21,7 +22,12 @@ export function ReelTime() {
         first={shots[0].first}
         last={shots.at(-1)!.last}
         head={<FindShot />}
-        lanes={(scale) => <ReelLane scale={scale} />}
+        lanes={(scale) => (
+          <>
+            <ReelLane scale={scale} />
+            <SoundLanes scale={scale} />
+          </>
+        )}
       />
     </section>
   );

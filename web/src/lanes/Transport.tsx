@@ -14,6 +14,7 @@ import { useSettings } from '../session/settings';
 import { useSequence, type Keying } from '../session/state';
 import { bounds, goIn, onReel, play, shownTime, stepBy } from '../session/time';
 import { withKeys } from '../shortcuts/words';
+import { Volume } from './Volume';
 import './lanes.css';
 
 /** Whether a number that is changed gets a key. */
@@ -93,6 +94,7 @@ export function Transport({ keysChosen, children }: { keysChosen: boolean; child
           {`${s.dropped} dropped`}
         </span>
       ) : null}
+      {reel ? <Volume /> : null}
       <div className="lane-tools">{children}</div>
       {reel ? null : <Keyed narrow={keysChosen} />}
     </div>

@@ -33,7 +33,7 @@ export function useCutNotes(): { notes: Note[]; looking: boolean } {
         timer = window.setTimeout(slice, REST_MS);
         return;
       }
-      setFound({ notes: [...notes, ...core().cameraNotes()], looking: false });
+      setFound({ notes: [...notes, ...core().otherNotes()], looking: false });
     };
     timer = window.setTimeout(slice, QUIET_MS);
     return () => clearTimeout(timer);

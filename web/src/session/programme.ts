@@ -63,10 +63,21 @@ export function shotOf(id: string): Shot | undefined {
 }
 
 /** What the roster and the panels of things leave to the reel. */
-export type OfTheCut = Extract<Entity, { kind: 'shot' } | { kind: 'marker' } | { kind: 'cutEntry' }>;
+export type OfTheCut = Extract<
+  Entity,
+  { kind: 'shot' | 'marker' | 'soundTrack' | 'sound' | 'acceptedNote' | 'cutEntry' }
+>;
 
-export const isOfTheCut = (e: Entity): e is OfTheCut =>
-  e.kind === 'shot' || e.kind === 'marker' || e.kind === 'cutEntry';
+const OF_THE_CUT: ReadonlySet<string> = new Set([
+  'shot',
+  'marker',
+  'soundTrack',
+  'sound',
+  'acceptedNote',
+  'cutEntry',
+] satisfies OfTheCut['kind'][]);
+
+export const isOfTheCut = (e: Entity): e is OfTheCut => OF_THE_CUT.has(e.kind);
 
 let scene = { version: -1, header: null as unknown, entities: {} as Record<string, Entity>, stamp: 0 };
 

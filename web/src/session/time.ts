@@ -1,4 +1,5 @@
 import { theCore } from '../core/load';
+import { hear, hearFrame, hush } from './hearing';
 import { indexAt, placedAt, programme } from './programme';
 import { framesPerSecond } from './settings';
 import { useSequence, type SequenceState } from './state';
@@ -49,9 +50,13 @@ export function goTo(frame: number): void {
   set(seen.reel === null && onReel() ? onProgramme(nearest(at)) : { frame: at, ...seen });
 }
 
-/** Shows a frame of the programme. */
+/** Shows a frame of the programme, and lets it be heard. */
 export function goToReel(frame: number): void {
-  if (programme().length) set(onProgramme(frame));
+  if (!programme().length) return;
+  const was = get().reel;
+  const to = onProgramme(frame);
+  set(to);
+  if (!get().playing && onReel() && to.reel !== was && to.reel !== null) hearFrame(to.reel);
 }
 
 /** Shows a frame of the time that is shown. */
@@ -111,6 +116,7 @@ useSequence.subscribe((s, old) => {
  */
 export function play(on: boolean, pace = 1): void {
   cancelAnimationFrame(running);
+  hush();
   set({ playing: on, pace, ...(on ? { dropped: 0 } : {}) });
   if (!on) return;
   const fps = framesPerSecond() * Math.abs(pace);
@@ -120,12 +126,13 @@ export function play(on: boolean, pace = 1): void {
   const within = at >= first && at <= last;
   const from = pace < 0 ? (within && at > first ? at : last) : within && at < last ? at : first;
   const began = performance.now();
+  const seconds = onReel() ? hear({ from, first, last, pace }) : () => (performance.now() - began) / 1000;
   // played faster than it is made, frames are left out on purpose
   const usual = Math.max(1, Math.abs(pace));
   let done = 0;
-  const tick = (now: number) => {
-    if (!get().playing) return;
-    const n = Math.max(0, Math.floor(((now - began) / 1000) * fps));
+  const tick = () => {
+    if (!get().playing) return hush();
+    const n = Math.max(0, Math.floor(seconds() * fps));
     if (n !== done) {
       const gone = from - first + Math.sign(pace) * n;
       const frame = first + (((gone % length) + length) % length);

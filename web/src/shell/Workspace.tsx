@@ -13,6 +13,7 @@ import { useSequence } from '../session/state';
 import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
+import { SoundCard } from '../sounds/SoundCard';
 import { ShotCard } from '../shots/ShotCard';
 import { ShotList } from '../shots/ShotList';
 import { LensView } from '../frame/LensView';
@@ -118,7 +119,7 @@ export function Workspace() {
       />
       {dropping ? (
         <div className="dropping">
-          Let go to bring it in: models, images, camera tracks, sequences as files
+          Let go to bring it in: models, images, sounds, camera tracks, sequences as files
         </div>
       ) : null}
       <Panel name="The window" area="broken-window">
@@ -144,6 +145,7 @@ function Side({ whole }: { whole: boolean }) {
 function Selection() {
   const e = useSequence((s) => s.entities[s.selected[0]]);
   if (e?.kind === 'shot') return <ShotCard key={e.id} shot={e} />;
+  if (e?.kind === 'sound') return <SoundCard key={e.id} sound={e} />;
   if (!e || isOfTheCut(e))
     return <p className="empty">Nothing is selected. Click something in the set, or in the roster.</p>;
   return e.kind === 'camera' ? <CameraPanel key={e.id} camera={e} /> : <ThingPanel key={e.id} entity={e} />;

@@ -9,7 +9,8 @@ import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
 import { askPreview, USUAL } from '../filming/ask';
 import { addPart, PARTS } from '../doing/parts';
-import { chooseSequence } from '../doing/bring';
+import { chooseSequence, chooseSounds } from '../doing/bring';
+import { newTrack } from '../doing/sounds';
 import { cutTo } from '../doing/cutting';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
 import { ADDED } from '../doing/adding';
@@ -156,6 +157,8 @@ function edits(): Action[] {
   const looked = s.entities[s.camera];
   return [
     { name: 'Copy cameras and pieces from a sequence’s file', run: chooseSequence },
+    { name: 'Sounds over the programme: bring them in', run: chooseSounds },
+    { name: 'A track for sounds', run: () => void newTrack() },
     ...(['move', 'turn', 'scale'] as const).map((setTool) => ({
       name: `Handles in the set: ${setTool} what is selected`,
       run: () => setView({ setTool }),

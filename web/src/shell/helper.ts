@@ -1,3 +1,4 @@
+import { loudness } from '../session/hearing';
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
 import { LensRow } from '../core/types';
@@ -27,6 +28,8 @@ export interface Helper {
     /** Models and images that are on their way. */
     coming: number;
     dropped: number;
+    /** The loudest sample that is heard at this moment. */
+    loudness: number;
     undoSteps: number;
     camera: string;
     selected: string[];
@@ -77,6 +80,7 @@ export function theHelper(): void {
         pending: useOutbox.getState().pending.length,
         coming: modelsComing() + imagesComing(),
         dropped: s.dropped,
+        loudness: loudness(),
         undoSteps: useHistory.getState().undo.length,
         camera: lensCamera(s),
         selected: s.selected,

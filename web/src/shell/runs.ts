@@ -1,3 +1,4 @@
+import { removeSound, selectedSound, splitSound } from '../doing/sounds';
 import { openWindow } from '../session/windows';
 import { camerasOf } from '../session/cameras';
 import { stepView } from '../doing/earlierViews';
@@ -118,7 +119,11 @@ export const RUNS: Record<ShortcutId, Run> = {
   rangeIn: () => rangeFrom(0),
   rangeOut: () => rangeFrom(1),
   rangeOff: () => playOver(null),
-  split: reel(splitHere),
+  split: reel(() => {
+    const sound = selectedSound();
+    if (sound) splitSound(sound);
+    else splitHere();
+  }),
   join: reel(joinNext),
   lift: reel(liftShot),
   insertShot: reel(() => newShot('insert', get().camera)),
@@ -164,7 +169,9 @@ export const RUNS: Record<ShortcutId, Run> = {
   remove: () => {
     if (removeChosen()) return;
     // on the Cut desk it is about shots, unless the keyboard is in the roster
-    if (onReel() && !document.activeElement?.closest('aside.left')) removeShot();
+    const sound = selectedSound();
+    if (onReel() && sound) removeSound(sound);
+    else if (onReel() && !document.activeElement?.closest('aside.left')) removeShot();
     else removeSelected();
   },
   finishPath: () => {

@@ -154,9 +154,12 @@ final class ShotAnswers {
         : List.of();
   }
 
-  /** What an editor would point out about the cameras. */
-  public static List<CutNotes.Note> cameraNotes() {
-    return CutNotes.ofCameras(Opened.shown(), Opened.programme());
+  /** What an editor would point out about the cameras, and about the sounds. */
+  public static List<CutNotes.Note> otherNotes() {
+    List<CutNotes.Note> all =
+        new ArrayList<>(CutNotes.ofCameras(Opened.shown(), Opened.programme()));
+    all.addAll(CutNotes.ofSounds(Opened.shown(), Opened.programme()));
+    return all;
   }
 
   /** A free code for a shot that is put before the one at an index of the programme. */

@@ -17,6 +17,7 @@ import kite.core.curve.Extrapolation;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Accepted;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Air;
 import kite.core.document.Board;
 import kite.core.document.Camera;
@@ -38,6 +39,8 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.Speed;
 import kite.core.document.StandInKind;
 import kite.core.document.Take;
@@ -190,7 +193,17 @@ public final class RandomDocuments {
     all.add(new InsertShot(Shot.of("cut1", "RND_0020", second, 20, 21), null));
     all.add(new InsertShot(twoTakes(), null));
     all.add(new Add(new Marker("marker", "the kite goes", 12, "#f2b441")));
+    all.add(new Add(new SoundTrack("track", "Scratch", "i", -3, false, r.nextBoolean())));
+    all.add(new Add(sound(r)));
+    all.add(new Add(new AcceptedNote("accepted", "a wild track", "sound", "soundOut")));
     return Edit.apply(new Sequence(header(), Map.of()), all);
+  }
+
+  private static Sound sound(Random r) {
+    String recording = "0123456789abcdef".repeat(4);
+    double from = r.nextDouble() * 3;
+    return new Sound(
+        "sound", "Wind", "track", recording, 9.5, -3.25, from, 6, -6.5, false, 0.5, r.nextDouble());
   }
 
   /** Kinds of rig parts of which the documents have more than channels. */

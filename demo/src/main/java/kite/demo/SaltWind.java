@@ -28,6 +28,7 @@ import kite.core.document.Header;
 import kite.core.document.Layer;
 import kite.core.document.Light;
 import kite.core.document.Mark;
+import kite.core.document.Marker;
 import kite.core.document.Own;
 import kite.core.document.Path;
 import kite.core.document.Piece;
@@ -35,6 +36,8 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.number.Rate;
@@ -94,6 +97,9 @@ public final class SaltWind {
     dollyZoom();
     for (Camera c : SaltWindRigs.cameras()) recipe.add(new Add(c));
     cut();
+    recipe.add(new Add(new Marker("marker0", "The kite gets away", 1141, "#f2b441")));
+    recipe.add(new Add(new SoundTrack("track1", "Scratch", "i", 0, false, false)));
+    recipe.add(new Add(scratch(10)));
     return Edit.apply(new Sequence(h, Map.of()), recipe);
   }
 
@@ -125,7 +131,7 @@ public final class SaltWind {
   public List<Asset> plate() {
     List<Asset> all = new ArrayList<>();
     for (int f = PLATE_FIRST; f <= PLATE_LAST; f++) {
-      Asset one = image("/plate/", "whale_plate." + f + ".jpg");
+      Asset one = file("/plate/", "whale_plate." + f + ".jpg");
       if (one == null) return List.of();
       all.add(one);
     }
@@ -134,10 +140,35 @@ public final class SaltWind {
 
   /** The picture that stands for the last shot of SW030, drawn by code. */
   public static Asset board() {
-    return image("/boards/", "over_the_light.png");
+    return file("/boards/", "over_the_light.png");
   }
 
-  private static Asset image(String folder, String name) {
+  /** The scratch track of SW010 and SW030, made by code: wind and sea, a tune and a bell. */
+  public static Asset recording() {
+    return file("/sounds/", "salt_wind_scratch.ogg");
+  }
+
+  private static final double RECORDING_S = 16;
+
+  /** Its beginning, from the first frame on. */
+  static Sound scratch(double seconds) {
+    String recording = recording().sha256();
+    return new Sound(
+        "sound1",
+        "Wind and sea",
+        "track1",
+        recording,
+        RECORDING_S,
+        1001,
+        0,
+        seconds,
+        -3,
+        false,
+        0.5,
+        1);
+  }
+
+  private static Asset file(String folder, String name) {
     try (InputStream in = SaltWind.class.getResourceAsStream(folder + name)) {
       if (in == null) return null;
       byte[] bytes = in.readAllBytes();

@@ -60,6 +60,8 @@ final class SaltWindRigs {
     edit.add(insert(6, null, 1217, 36, Speed.AS_IT_IS));
     edit.add(new ShotCommand.SetBoard("cut6", new Board(SaltWind.board().sha256(), false)));
     edit.add(new ShotCommand.SetNotes("cut6", "The kite passes the light, small. Held long."));
+    edit.add(new EntityCommand.Replace(SaltWind.scratch(14)));
+    edit.add(new EntityCommand.Remove(List.of("marker0"), true));
     edit.add(new EntityCommand.Add(new Marker("marker1", "Pim lets go", 1030, "#f0785a")));
     edit.add(new EntityCommand.Add(new Marker("marker2", "Oda hears it", 1262, "#f2b441")));
     Camera d = (Camera) sw010.get("camD");

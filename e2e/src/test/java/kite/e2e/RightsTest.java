@@ -283,6 +283,9 @@ class RightsTest {
     t.add(new Row("POST", "/api/assets/together?" + into, "files", EDIT));
     t.add(new Row("POST", "/api/assets/images?name=a.png&" + into, "bytes", EDIT));
     String words = "{\"heightM\":1,\"depthM\":1}";
+    t.add(new Row("GET", "/api/assets/{sha}/peaks", "", SEE));
+    t.add(new Row("GET", "/api/assets/{sha}/samples/0", "", SEE));
+    t.add(new Row("POST", "/api/assets/sounds?name=a.wav&" + into, "bytes", EDIT));
     t.add(new Row("POST", "/api/assets/lettering?" + into, words, EDIT));
     t.add(new Row("POST", "/api/assets/camera-tracks?name=a.usda&fps=24&" + into, "bytes", EDIT));
     // last, since it ends the sessions of those who may

@@ -8,6 +8,7 @@ import kite.core.command.Edit;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.ShotCommand.InsertShot;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Air;
 import kite.core.document.Beginning;
 import kite.core.document.Camera;
@@ -28,6 +29,8 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.StandInKind;
 import kite.core.document.Standards;
 import kite.core.math.AxisOrder;
@@ -152,8 +155,12 @@ public final class NewSequence {
 
   private static boolean isTaken(Entity e, Taken taken) {
     if (e instanceof Camera || e instanceof Plate) return taken.cameras();
-    if (e instanceof Shot || e instanceof Marker || e instanceof CutEntry)
-      return taken.cameras() && taken.cut();
+    if (e instanceof Shot
+        || e instanceof Marker
+        || e instanceof SoundTrack
+        || e instanceof Sound
+        || e instanceof AcceptedNote
+        || e instanceof CutEntry) return taken.cameras() && taken.cut();
     if (e instanceof Piece
         || e instanceof Mark
         || e instanceof Path

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
@@ -13,6 +14,8 @@ import kite.core.document.FreeNames;
 import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.form.EntityJson;
 import kite.core.rules.Change;
 import kite.core.rules.Refusal;
@@ -25,8 +28,8 @@ public final class CopyIn {
   private CopyIn() {}
 
   /**
-   * What taking them does. What they lean on comes along, and what is nested in them; shots of the
-   * cut and the air do not.
+   * What taking them does. What they lean on comes along, and what is nested in them; the programme
+   * with its sounds and the air do not.
    *
    * @param ids of things of {@code from}
    * @throws Refusal when one of them is not there
@@ -47,9 +50,15 @@ public final class CopyIn {
     return Change.between(into, s);
   }
 
-  /** The cut and the air: a sequence has those of its own. */
+  /** The programme and the air: a sequence has those of its own. */
   private static boolean isOfThisOne(Entity e) {
-    return e instanceof Shot || e instanceof Marker || e instanceof CutEntry || e instanceof Air;
+    return e instanceof Shot
+        || e instanceof Marker
+        || e instanceof SoundTrack
+        || e instanceof Sound
+        || e instanceof AcceptedNote
+        || e instanceof CutEntry
+        || e instanceof Air;
   }
 
   private static Set<String> taken(Sequence from, List<String> ids) {

@@ -4,14 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import kite.core.cut.EarlierCut;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Board;
 import kite.core.document.Camera;
+import kite.core.document.Entity;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
 import kite.core.rules.Refusal;
+import kite.core.rules.Together;
 
 /**
  * Commands on the programme. Frames are the programme's unless they are said to be the scene's;
@@ -435,7 +438,18 @@ public sealed interface ShotCommand extends Command {
 
     @Override
     public Sequence applyTo(Sequence s) {
-      return changed(s, List.of(id), shot -> shot.withAccepted(about, word.strip()));
+      if (s.get(id) instanceof Shot)
+        return changed(s, List.of(id), shot -> shot.withAccepted(about, word.strip()));
+      return acceptedOf(s, Command.need(s, id, Entity.class));
+    }
+
+    private Sequence acceptedOf(Sequence s, Entity of) {
+      AcceptedNote there = null;
+      for (AcceptedNote n : s.all(AcceptedNote.class))
+        if (n.of().equals(id) && n.about().equals(about)) there = n;
+      if (word.isBlank()) return there == null ? s : s.without(there.id());
+      String noteId = there != null ? there.id() : Together.freeId(s, List.of(), id + "_" + about);
+      return s.with(new AcceptedNote(noteId, word.strip(), of.id(), about));
     }
   }
 

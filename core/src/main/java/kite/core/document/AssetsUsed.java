@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** The models and images that entities show, as the SHA-256 of their bytes. */
+/** The models, images and recordings that entities use, as the SHA-256 of their bytes. */
 public final class AssetsUsed {
   private AssetsUsed() {}
 
@@ -30,6 +30,7 @@ public final class AssetsUsed {
       return its;
     }
     if (e instanceof Shot s) return s.board() == null ? List.of() : List.of(s.board().picture());
+    if (e instanceof Sound x) return List.of(x.recording());
     return e instanceof Plate p ? p.frames() : List.of();
   }
 }

@@ -9,7 +9,21 @@ import kite.core.curve.Channel;
  * rig {@code partId/name}.
  */
 public sealed interface Entity
-    permits Piece, Mark, Path, Camera, Light, Shot, Marker, CutEntry, Layer, Measure, Air, Plate {
+    permits Piece,
+        Mark,
+        Path,
+        Camera,
+        Light,
+        Shot,
+        Marker,
+        SoundTrack,
+        Sound,
+        AcceptedNote,
+        CutEntry,
+        Layer,
+        Measure,
+        Air,
+        Plate {
   /** The word it is known by in stored documents and edits: it never changes. */
   String kind();
 

@@ -7,6 +7,7 @@ import com.eclipsesource.json.JsonValue;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
@@ -23,6 +24,8 @@ import kite.core.document.Piece;
 import kite.core.document.Plate;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.StandInKind;
 import kite.core.math.AxisOrder;
 import kite.core.path.PathPoint;
@@ -67,6 +70,12 @@ public final class EntityJson {
       ShotJson.write(x, o);
     } else if (e instanceof Marker m) {
       o.put("frame", m.frame()).put("colour", m.colour());
+    } else if (e instanceof SoundTrack t) {
+      SoundJson.write(t, o);
+    } else if (e instanceof Sound x) {
+      SoundJson.write(x, o);
+    } else if (e instanceof AcceptedNote n) {
+      o.put("of", n.of()).put("about", n.about());
     } else if (e instanceof Layer l) {
       o.put("colour", l.colour())
           .put("shown", l.shown())
@@ -161,6 +170,9 @@ public final class EntityJson {
               new CutEntry(id, name, f.textOrNull("camera"), f.whole("firstFrame"));
           case Shot.KIND -> ShotJson.read(id, name, f);
           case Marker.KIND -> new Marker(id, name, f.whole("frame"), f.text("colour"));
+          case SoundTrack.KIND -> SoundJson.track(id, name, f);
+          case Sound.KIND -> SoundJson.sound(id, name, f);
+          case AcceptedNote.KIND -> new AcceptedNote(id, name, f.text("of"), f.text("about"));
           case Layer.KIND ->
               new Layer(
                   id,
@@ -281,7 +293,7 @@ public final class EntityJson {
   private static final Set<String> ID_FIELDS =
       Set.of(
           "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide", "upPiece",
-          "of");
+          "of", "track");
 
   public static JsonObject write(Shape shape) {
     Out o = Out.kind(shape.kind());

@@ -174,7 +174,10 @@ public final class NumberText {
               s.equals("°") || s.equals("deg")
                   ? 1
                   : s.equals("rad") ? 180 / Math.PI : s.equals("turn") ? 360 : Double.NaN;
-      case HERTZ -> f = s.equals("hz") ? 1 : Double.NaN;
+      case HERTZ -> f = s.equals("hz") || s.equals("Hz") ? 1 : Double.NaN;
+      case SECONDS ->
+          f = s.equals("s") ? 1 : s.equals("ms") ? 0.001 : s.equals("min") ? 60 : Double.NaN;
+      case DECIBELS -> f = s.equals("dB") || s.equals("db") ? 1 : Double.NaN;
       case PERCENT -> f = s.equals("%") ? 1 : Double.NaN;
       case SHARE, FACTOR -> f = s.equals("%") ? 0.01 : s.equals("x") ? 1 : Double.NaN;
       case F_STOP -> f = Double.NaN;
@@ -209,7 +212,7 @@ public final class NumberText {
         value,
         unit == Unit.MILLIMETRES || unit == Unit.DEGREES || unit == Unit.PERCENT
             ? 2
-            : unit == Unit.F_STOP ? 1 : 3);
+            : unit == Unit.F_STOP || unit == Unit.DECIBELS ? 1 : 3);
   }
 
   /** A length as 6 ft 2.5 in, to a hundredth of an inch. */
@@ -238,6 +241,8 @@ public final class NumberText {
       case MILLIMETRES -> " mm";
       case DEGREES -> "°";
       case HERTZ -> " Hz";
+      case SECONDS -> " s";
+      case DECIBELS -> " dB";
       case PERCENT -> " %";
       case F_STOP, FACTOR, SHARE -> "";
     };

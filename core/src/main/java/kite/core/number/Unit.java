@@ -1,11 +1,13 @@
 package kite.core.number;
 
-/** What a channel's number measures. */
+/** What a number measures. */
 public enum Unit {
   METRES,
   MILLIMETRES,
   DEGREES,
   HERTZ,
+  SECONDS,
+  DECIBELS,
   PERCENT,
   F_STOP,
   FACTOR,

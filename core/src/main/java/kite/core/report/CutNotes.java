@@ -9,12 +9,15 @@ import java.util.Set;
 import kite.core.curve.Channel;
 import kite.core.cut.Programme;
 import kite.core.document.Accepted;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Camera;
+import kite.core.document.Entity;
 import kite.core.document.LimitsOfCuts;
 import kite.core.document.OrNull;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
 import kite.core.document.Take;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
@@ -53,19 +56,19 @@ public final class CutNotes {
     FOCUS,
     EXPOSURE,
     CAMERA_UNUSED,
-    LENS_NOT_CHOSEN
+    LENS_NOT_CHOSEN,
+    /** Some of it is before the programme or behind it. */
+    SOUND_OUT
   }
 
   /**
    * Something to look at.
    *
-   * @param shot the one it is about; empty for what is about a camera
-   * @param camera that it is about; empty for what is about a shot
+   * @param of the shot, camera or sound it is about
    * @param frame of the programme
    * @param accepted why it stays; null while nobody has said
    */
-  public record Note(
-      About about, String shot, String camera, int frame, String text, @OrNull String accepted) {}
+  public record Note(About about, String of, int frame, String text, @OrNull String accepted) {}
 
   /** Shares of the frame's width that a camera turns in a second where a cut into it hurts. */
   private static final double FAST_A_SECOND = 0.5;
@@ -83,6 +86,9 @@ public final class CutNotes {
   private static final double SAME_HEADING = 40;
 
   private static final double STOP = 1;
+
+  /** Part of a frame by which a sound may be longer than the programme. */
+  private static final double SLIGHT_FRAMES = 0.01;
 
   /** Nothing is nearer to a lens, metres. */
   private static final double NEAREST_M = 1e-3;
@@ -123,26 +129,51 @@ public final class CutNotes {
     for (Camera c : s.all(Camera.class)) {
       String name = "Camera " + c.letter() + ", " + c.name() + ", ";
       if (!used.contains(c.id()))
-        all.add(
-            new Note(
-                About.CAMERA_UNUSED,
-                "",
-                c.id(),
-                programme.firstFrame(),
-                name + "is in no shot.",
-                null));
+        all.add(note(s, About.CAMERA_UNUSED, c, programme.firstFrame(), name + "is in no shot."));
       else if (c.channel(Camera.FOCAL_LENGTH.name())
           .equals(Channel.fixed(Camera.FOCAL_LENGTH.initial())))
         all.add(
-            new Note(
+            note(
+                s,
                 About.LENS_NOT_CHOSEN,
-                "",
-                c.id(),
+                c,
                 firstOf(programme, c.id()),
-                name + "has the lens every camera begins with.",
-                null));
+                name + "has the lens every camera begins with."));
     }
     return all;
+  }
+
+  /** What there is to sounds that are heard where nothing is seen. */
+  public static List<Note> ofSounds(Sequence s, Programme programme) {
+    List<Note> all = new ArrayList<>();
+    for (Sound x : s.all(Sound.class)) {
+      int before = (int) Math.ceil(programme.firstFrame() - x.at() - SLIGHT_FRAMES);
+      int behind = (int) Math.ceil(x.end(s.header()) - (programme.lastFrame() + 1) - SLIGHT_FRAMES);
+      if (before > 0)
+        all.add(
+            note(
+                s,
+                About.SOUND_OUT,
+                x,
+                programme.firstFrame(),
+                x.name() + " begins " + frames(before) + " before the first shot."));
+      else if (behind > 0)
+        all.add(
+            note(
+                s,
+                About.SOUND_OUT,
+                x,
+                Math.max(programme.firstFrame(), programme.lastFrame()),
+                x.name() + " goes on for " + frames(behind) + " after the last shot."));
+    }
+    return all;
+  }
+
+  private static Note note(Sequence s, About about, Entity of, int frame, String text) {
+    String word = null;
+    for (AcceptedNote n : s.all(AcceptedNote.class))
+      if (n.of().equals(of.id()) && n.about().equals(Words.of(about))) word = n.name();
+    return new Note(about, of.id(), frame, text, word);
   }
 
   private static int firstOf(Programme programme, String camera) {
@@ -154,7 +185,7 @@ public final class CutNotes {
     Shot shot = programme.shots().get(index);
     String word = null;
     for (Accepted a : shot.accepted()) if (a.about().equals(Words.of(about))) word = a.word();
-    notes.add(new Note(about, shot.id(), "", frame, shot.name() + ": " + text, word));
+    notes.add(new Note(about, shot.id(), frame, shot.name() + ": " + text, word));
   }
 
   private void alone(int index) {

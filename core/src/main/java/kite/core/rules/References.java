@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import kite.core.cue.Cue;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -20,6 +21,7 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
 import kite.core.document.Take;
 import kite.core.rig.RigPart;
 import kite.core.rig.Subject;
@@ -48,6 +50,8 @@ public final class References {
       add(all, l.layer(), Use.ON_LAYER);
       if (l.attention() != null) all.addAll(of(l.attention()));
     }
+    if (e instanceof Sound x) add(all, x.track(), Use.ON_TRACK);
+    if (e instanceof AcceptedNote n) add(all, n.of(), Use.SAID_OF);
     if (e instanceof Measure m) add(all, m.camera(), Use.TAKEN_FROM);
     if (e instanceof Plate p) add(all, p.camera(), Use.FIXED_TO);
     if (e instanceof Camera c) {
@@ -135,7 +139,7 @@ public final class References {
 
   /** The sequence without some entities; what referred to them lets go, or that is refused. */
   public static Sequence without(Sequence s, List<String> removed, boolean letGo) {
-    Set<String> ids = new HashSet<>(removed); // unlike a list's, its contains takes null
+    Set<String> ids = withWhatGoes(s, removed, letGo);
     for (Entity e : s.entities().values()) {
       if (ids.contains(e.id())) continue;
       for (Reference r : of(e)) {
@@ -151,6 +155,23 @@ public final class References {
     }
     for (String id : ids) s = s.without(id);
     return s;
+  }
+
+  /** Things, and what is nothing without them; a sound goes with its track only if that is said. */
+  private static Set<String> withWhatGoes(Sequence s, List<String> removed, boolean letGo) {
+    Set<String> ids = new HashSet<>(removed); // unlike a list's, its contains takes null
+    Set<String> going = Set.copyOf(removed);
+    while (!going.isEmpty()) {
+      Set<String> more = new HashSet<>();
+      for (Entity e : s.entities().values())
+        for (Reference r : of(e))
+          if (going.contains(r.to())
+              && r.use().goesWith()
+              && (letGo || r.use() == Use.SAID_OF)
+              && ids.add(e.id())) more.add(e.id());
+      going = more;
+    }
+    return ids;
   }
 
   private static Entity released(Sequence s, Entity e, Set<String> gone) {

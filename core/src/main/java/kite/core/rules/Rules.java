@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
@@ -24,6 +25,8 @@ import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.path.PathPoint;
@@ -130,6 +133,9 @@ public final class Rules {
     if (e instanceof Camera c) CameraRules.check(s, c);
     if (e instanceof Shot x) ShotRules.check(x);
     if (e instanceof Marker m) checkMarker(s, m);
+    if (e instanceof SoundTrack t) SoundRules.check(t);
+    if (e instanceof Sound x) SoundRules.check(x);
+    if (e instanceof AcceptedNote n) ShotRules.check(n);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(

@@ -6,6 +6,7 @@ import java.util.Set;
 import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
 import kite.core.document.Accepted;
+import kite.core.document.AcceptedNote;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
@@ -53,6 +54,11 @@ final class ShotRules {
       throw bad(s, "board", "The board of “" + s.name() + "” is no image of this studio.");
     if (s.notes().length() > LONGEST_NOTES)
       throw bad(s, "notes", "Notes on a shot have up to " + LONGEST_NOTES + " characters.");
+  }
+
+  static void check(AcceptedNote n) {
+    if (n.about().isBlank() || n.about().length() > Rules.LONGEST_NAME)
+      throw new Refusal("range", n.id(), "about", "What is accepted has a word of its own.");
   }
 
   private static void checkAccepted(Shot s) {

@@ -55,7 +55,9 @@ class KindsTest {
   @Test
   void wordsThatWereStoredOnceGoOnMeaningWhatTheyMeant() {
     assertEquals(
-        words("air camera cutEntry layer light mark marker measure path piece plate shot"),
+        words(
+            "acceptedNote air camera cutEntry layer light mark marker measure path piece plate shot"
+                + " sound soundTrack"),
         kinds(Entity.class));
     assertEquals(words("group instance model standIn"), kinds(Shape.class));
     assertEquals(words("curved steady"), kinds(Speed.class));

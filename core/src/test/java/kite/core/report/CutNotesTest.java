@@ -25,6 +25,8 @@ import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
 import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.Speed;
 import kite.core.document.StandInKind;
 import kite.core.document.Take;
@@ -142,7 +144,7 @@ class CutNotesTest {
             .orElseThrow();
     assertTrue(line.text().contains("Ann and Ben") || line.text().contains("Ben and Ann"));
     assertEquals(21, line.frame());
-    assertEquals("two", line.shot());
+    assertEquals("two", line.of());
   }
 
   @Test
@@ -232,7 +234,7 @@ class CutNotesTest {
             shot("short", "camA", 1, 11),
             shot("outside", "camA", 30, 20),
             shot("fine", "camA", 5, 12));
-    List<String> said = notes(s).stream().map(n -> n.about() + " " + n.shot()).toList();
+    List<String> said = notes(s).stream().map(n -> n.about() + " " + n.of()).toList();
     assertTrue(said.containsAll(List.of("GAP gap", "SHORT short", "HELD outside")), said + "");
     assertTrue(!said.contains("SHORT fine") && !said.contains("HELD fine"), said + "");
   }
@@ -273,10 +275,36 @@ class CutNotesTest {
             .withChannel("focalLength", Channel.fixed(Camera.FOCAL_LENGTH.initial()));
     Sequence s = cut(scene(chosen, begun, camera("C", 0, 6, 0)), shot("one", "camB", 1, 20));
     List<String> said =
-        CutNotes.ofCameras(s, Programme.of(s)).stream()
-            .map(n -> n.about() + " " + n.camera())
-            .toList();
+        CutNotes.ofCameras(s, Programme.of(s)).stream().map(n -> n.about() + " " + n.of()).toList();
     assertEquals(List.of("CAMERA_UNUSED camA", "LENS_NOT_CHOSEN camB", "CAMERA_UNUSED camC"), said);
+  }
+
+  @Test
+  void soundsThatGoOnWhereNothingIsSeen() {
+    Sequence s = cut(scene(camera("A", 0, 6, 0)), shot("one", "camA", 1, 24));
+    double fps = s.header().rate().perSecond();
+    s = s.with(new SoundTrack("t", "Scratch", "i", 0, false, false));
+    Sound fits = new Sound("fits", "Fits", "t", "ab".repeat(32), 9, 1, 0, 24 / fps, 0, false, 0, 0);
+    s = s.with(fits).with(fits.withId("early").withName("Early").withAt(-5.5));
+    s = s.with(fits.withId("late").withName("Late").withLastsS(30 / fps));
+    assertEquals(
+        List.of(
+            "Early begins 7 frames before the first shot.",
+            "Late goes on for 6 frames after the last shot."),
+        CutNotes.ofSounds(s, Programme.of(s)).stream().map(Note::text).toList());
+    ShotCommand.AcceptNote leave = new ShotCommand.AcceptNote("late", "soundOut", "rings out");
+    Sequence on = Edit.apply(s, List.of(leave));
+    assertEquals("rings out", CutNotes.ofSounds(on, Programme.of(on)).get(1).accepted());
+    Sequence again = Edit.apply(on, List.of(new ShotCommand.AcceptNote("late", "soundOut", "")));
+    assertEquals(s.entities(), again.entities());
+  }
+
+  @Test
+  void aCameraThatIsInNoShotOnPurposeKeepsItsWord() {
+    Sequence s = cut(scene(camera("A", 0, 6, 0), camera("B", 0, 6, 0)), shot("one", "camA", 1, 24));
+    ShotCommand.AcceptNote spare = new ShotCommand.AcceptNote("camB", "cameraUnused", "a spare");
+    Sequence on = Edit.apply(s, List.of(spare));
+    assertEquals("a spare", CutNotes.ofCameras(on, Programme.of(on)).get(0).accepted());
   }
 
   @Test

@@ -50,7 +50,9 @@ public record Manifest(
     @JsonProperty("model")
     MODEL(200L << 20),
     @JsonProperty("image")
-    IMAGE(200L << 20);
+    IMAGE(200L << 20),
+    @JsonProperty("sound")
+    SOUND(200L << 20);
 
     private final long largest;
 
@@ -73,7 +75,7 @@ public record Manifest(
    *
    * @param path within the file
    * @param sha256 of its bytes, lower-case hex
-   * @param name of a model's or image's file; "" for others
+   * @param name of a model's, image's or recording's file; "" for others
    * @param kept of a version; null for others
    */
   public record Part(Kind kind, String path, String sha256, long bytes, String name, Kept kept) {
@@ -84,6 +86,7 @@ public record Manifest(
         case VERSION -> "version " + (kept == null ? "?" : kept.number());
         case MODEL -> "the model “" + Names.shown(name) + "”";
         case IMAGE -> "the image “" + Names.shown(name) + "”";
+        case SOUND -> "the recording “" + Names.shown(name) + "”";
       };
     }
   }

@@ -40,17 +40,23 @@ public final class SequenceFileWriter implements AutoCloseable {
         kept);
   }
 
-  /** A model or image; its path is the SHA-256 of its bytes. */
-  public void asset(Manifest.Kind kind, String sha256, String name, byte[] bytes)
+  /**
+   * A model, image or recording; its path is the SHA-256 of its bytes.
+   *
+   * @param ending of the path, as .glb
+   */
+  public void asset(Manifest.Kind kind, String sha256, String ending, String name, byte[] bytes)
       throws IOException {
-    String end = kind == Manifest.Kind.MODEL ? ".glb" : bytes[1] == 'P' ? ".png" : ".jpg";
-    part(kind, "assets/" + sha256 + end, bytes, name, null);
+    part(kind, "assets/" + sha256 + ending, bytes, name, null);
   }
 
   private void part(Manifest.Kind kind, String path, byte[] bytes, String name, Manifest.Kept kept)
       throws IOException {
-    // pictures are packed already
-    zip.setLevel(kind == Manifest.Kind.IMAGE ? Deflater.NO_COMPRESSION : Deflater.BEST_SPEED);
+    // pictures and sounds are packed already, or do not get smaller
+    zip.setLevel(
+        kind == Manifest.Kind.IMAGE || kind == Manifest.Kind.SOUND
+            ? Deflater.NO_COMPRESSION
+            : Deflater.BEST_SPEED);
     zip.putNextEntry(new ZipEntry(path));
     MessageDigest digest = sha256();
     DigestOutputStream out = new DigestOutputStream(zip, digest);

@@ -13,7 +13,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The cut as one OpenTimelineIO timeline: a video track of clips and gaps, each clip's media being
- * the sequence as its camera sees it. Times are frames at the sequence's rate.
+ * the sequence as its camera sees it, audio tracks of its sounds, and its markers. Times are frames
+ * at the sequence's rate.
  */
 public final class OtioWriter {
 
@@ -22,15 +23,19 @@ public final class OtioWriter {
   /** The text of an .otio file. */
   public static String write(Sequence s) {
     Rate rate = s.header().rate();
-    ObjectNode timeline = schema("Timeline.1").put("name", s.header().code());
-    timeline.set("global_start_time", time(s.header().firstFrame(), rate));
-    ObjectNode track = schema("Track.1").put("name", "Cut").put("kind", "Video");
+    OtioTimes times = new OtioTimes(rate);
+    ObjectNode timeline = OtioTimes.schema("Timeline.1").put("name", s.header().code());
+    timeline.set("global_start_time", times.time(s.header().firstFrame()));
+    ObjectNode track = OtioTimes.schema("Track.1").put("name", "Cut").put("kind", "Video");
     track.putNull("source_range");
     ArrayNode children = track.putArray("children");
-    for (Shot shot : Programme.order(s)) children.add(clip(s, shot, rate));
-    ObjectNode stack = schema("Stack.1").put("name", "tracks");
+    for (Shot shot : Programme.order(s)) children.add(clip(s, shot, times));
+    ObjectNode stack = OtioTimes.schema("Stack.1").put("name", "tracks");
     stack.putNull("source_range");
-    stack.putArray("children").add(track);
+    ArrayNode tracks = stack.putArray("children").add(track);
+    OtioSounds.tracks(s, times).forEach(tracks::add);
+    ArrayNode markers = stack.putArray("markers");
+    OtioMarkers.of(s, times).forEach(markers::add);
     timeline.set("tracks", stack);
     timeline
         .putObject("metadata")
@@ -40,22 +45,23 @@ public final class OtioWriter {
     return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(timeline);
   }
 
-  private static ObjectNode clip(Sequence s, Shot shot, Rate rate) {
+  private static ObjectNode clip(Sequence s, Shot shot, OtioTimes times) {
     Take take = shot.take();
     // a range is of the media's own frames: what a warp makes of it is the shot's length
-    ObjectNode range = range(take.scene(0), take.frames(), rate);
+    ObjectNode range = times.range(take.scene(0), take.frames());
     if (take.camera() == null) {
-      ObjectNode gap = schema("Gap.1").put("name", "");
+      ObjectNode gap = OtioTimes.schema("Gap.1").put("name", "");
       gap.set("source_range", range);
       return gap;
     }
     Camera c = (Camera) s.get(take.camera());
-    ObjectNode clip = schema("Clip.1").put("name", shot.name());
+    ObjectNode clip = OtioTimes.schema("Clip.1").put("name", shot.name());
     clip.set("source_range", range);
     ObjectNode media =
-        schema("MissingReference.1").put("name", "Camera " + c.letter() + " – " + c.name());
+        OtioTimes.schema("MissingReference.1")
+            .put("name", "Camera " + c.letter() + " – " + c.name());
     int first = s.header().firstFrame();
-    media.set("available_range", range(first, s.header().lastFrame() - first + 1, rate));
+    media.set("available_range", times.range(first, s.header().lastFrame() - first + 1));
     clip.set("media_reference", media);
     if (!take.speed().isAsItIs()) clip.putArray("effects").add(warp(take));
     clip.putObject("metadata")
@@ -73,7 +79,7 @@ public final class OtioWriter {
   private static ObjectNode warp(Take take) {
     double mean = (take.scene(take.frames()) - take.scene(0)) / take.frames();
     ObjectNode warp =
-        schema("LinearTimeWarp.1")
+        OtioTimes.schema("LinearTimeWarp.1")
             .put("name", "Speed")
             .put("effect_name", "LinearTimeWarp")
             .put("time_scalar", mean);
@@ -82,20 +88,5 @@ public final class OtioWriter {
       for (int i = 0; i < take.frames(); i++) frames.add(take.scene(i));
     }
     return warp;
-  }
-
-  private static ObjectNode schema(String name) {
-    return Json.MAPPER.createObjectNode().put("OTIO_SCHEMA", name);
-  }
-
-  private static ObjectNode range(double first, int frames, Rate rate) {
-    ObjectNode r = schema("TimeRange.1");
-    r.set("start_time", time(first, rate));
-    r.set("duration", time(frames, rate));
-    return r;
-  }
-
-  private static ObjectNode time(double frame, Rate rate) {
-    return schema("RationalTime.1").put("rate", rate.perSecond()).put("value", frame);
   }
 }

@@ -33,8 +33,8 @@ class SequenceFileTest {
     try (SequenceFileWriter w = new SequenceFileWriter(out)) {
       w.document("{\"a\":1}");
       w.version(new Manifest.Kept(2, "Second", "", "pim", "2026-11-26T10:00:00Z", 7), "{\"a\":0}");
-      w.asset(Manifest.Kind.MODEL, sha(MODEL), "windmill.glb", MODEL);
-      w.asset(Manifest.Kind.IMAGE, sha(IMAGE), "sky.png", IMAGE);
+      w.asset(Manifest.Kind.MODEL, sha(MODEL), ".glb", "windmill.glb", MODEL);
+      w.asset(Manifest.Kind.IMAGE, sha(IMAGE), ".png", "sky.png", IMAGE);
       w.manifest("SW010", "The kite gets away", "Salt Wind", "pim", "2026-11-26T10:00:00Z");
     }
     return out.toByteArray();

@@ -212,9 +212,11 @@ class AssetApi {
   ResponseEntity<byte[]> file(@PathVariable String sha) {
     AssetRow row = store.get(sha);
     String type =
-        row.kind == AssetRow.Kind.MODEL
-            ? "model/gltf-binary"
-            : row.bytes[1] == 'P' ? "image/png" : "image/jpeg";
+        switch (row.kind) {
+          case MODEL -> "model/gltf-binary";
+          case IMAGE -> row.bytes[1] == 'P' ? "image/png" : "image/jpeg";
+          case SOUND -> MediaType.APPLICATION_OCTET_STREAM_VALUE;
+        };
     return ResponseEntity.ok()
         .cacheControl(FOR_GOOD)
         .header("X-Content-Type-Options", "nosniff")

@@ -10,7 +10,9 @@ import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
-/** A model file with its rig for the page, or an image; and what the import reported. */
+/**
+ * A model file with its rig for the page, an image, or a recording; and what was reported of it.
+ */
 @Entity
 @Table(name = "asset")
 class AssetRow {
@@ -18,15 +20,9 @@ class AssetRow {
   @Column(columnDefinition = "text")
   String sha256;
 
-  /** What an asset is. */
-  enum Kind {
-    MODEL,
-    IMAGE
-  }
-
   @Enumerated(EnumType.STRING)
   @Column(columnDefinition = "text")
-  Kind kind;
+  AssetKind kind;
 
   @Column(columnDefinition = "text")
   String name;
@@ -38,6 +34,9 @@ class AssetRow {
 
   @JdbcTypeCode(SqlTypes.JSON)
   String report;
+
+  /** How loud a recording gets, a byte for each hundredth of a second. */
+  byte[] peaks;
 
   /** When it was brought in last. */
   Instant keptAt;

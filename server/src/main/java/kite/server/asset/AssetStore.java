@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import kite.core.codec.ModelJson;
 import kite.core.model.ModelRig;
 import kite.exchange.BadFile;
@@ -22,7 +23,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps models and images, and those in use at hand for the renderer. */
+/** Keeps models, images and recordings, and what is in use at hand for the renderer. */
 @Service
 public class AssetStore {
 
@@ -97,11 +98,11 @@ public class AssetStore {
   public Kept keep(String name, byte[] bytes, List<String> warned) throws BadFile {
     String sha = sha256(bytes);
     AssetRow known = assets.findById(sha).orElse(null);
-    if (known != null && known.kind == AssetRow.Kind.MODEL) return again(known);
+    if (known != null && known.kind == AssetKind.MODEL) return again(known);
     ModelFile model = GlbReader.read(bytes);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
-    row.kind = AssetRow.Kind.MODEL;
+    row.kind = AssetKind.MODEL;
     row.name = name;
     row.bytes = bytes;
     List<String> warnings = new ArrayList<>(warned);
@@ -153,23 +154,45 @@ public class AssetStore {
     if (known != null) return again(known);
     AssetRow row = new AssetRow();
     row.sha256 = sha;
-    row.kind = AssetRow.Kind.IMAGE;
+    row.kind = AssetKind.IMAGE;
     row.name = name;
     row.bytes = bytes;
     row.report = Json.MAPPER.writeValueAsString(new ImageReport(sha, name, size[0], size[1]));
     return kept(row);
   }
 
+  /**
+   * Keeps a recording that was read.
+   *
+   * @param peaks how loud each hundredth of a second gets
+   * @param report of the asset it becomes, as JSON
+   */
+  public Kept keepSound(String name, byte[] bytes, byte[] peaks, UnaryOperator<String> report) {
+    String sha = sha256(bytes);
+    AssetRow known = assets.findById(sha).orElse(null);
+    if (known != null) return again(known);
+    AssetRow row = new AssetRow();
+    row.sha256 = sha;
+    row.kind = AssetKind.SOUND;
+    row.name = name;
+    row.bytes = bytes;
+    row.peaks = peaks;
+    row.report = report.apply(sha);
+    return kept(row);
+  }
+
+  /** How loud each hundredth of a second of a recording gets, or null when it is none. */
+  public byte[] peaks(String sha) {
+    return assets.peaksOf(sha);
+  }
+
   /** An asset's file, as it is kept. */
-  public record Stored(boolean model, String name, byte[] bytes) {}
+  public record Stored(AssetKind kind, String name, byte[] bytes) {}
 
   /** The file of an asset, or null when it is not kept. */
   @Transactional(readOnly = true)
   public Stored stored(String sha) {
-    return assets
-        .findById(sha)
-        .map(r -> new Stored(r.kind == AssetRow.Kind.MODEL, r.name, r.bytes))
-        .orElse(null);
+    return assets.findById(sha).map(r -> new Stored(r.kind, r.name, r.bytes)).orElse(null);
   }
 
   /** An image for the renderer, or null when there is none. */
@@ -178,9 +201,7 @@ public class AssetStore {
         sha,
         id -> {
           AssetRow row = assets.findById(id).orElse(null);
-          return row == null || row.kind != AssetRow.Kind.IMAGE
-              ? null
-              : PlateImages.read(row.bytes);
+          return row == null || row.kind != AssetKind.IMAGE ? null : PlateImages.read(row.bytes);
         });
   }
 
@@ -222,7 +243,7 @@ public class AssetStore {
         sha,
         id -> {
           AssetRow row = assets.findById(id).orElse(null);
-          if (row == null || row.kind != AssetRow.Kind.MODEL) return null;
+          if (row == null || row.kind != AssetKind.MODEL) return null;
           try {
             return GlbReader.read(row.bytes).geometry();
           } catch (BadFile e) {

@@ -11,6 +11,9 @@ interface Assets extends JpaRepository<AssetRow, String> {
   @Query("select a.rig from AssetRow a where a.sha256 = :sha")
   String rigOf(String sha);
 
+  @Query("select a.peaks from AssetRow a where a.sha256 = :sha")
+  byte[] peaksOf(String sha);
+
   @Modifying
   @Transactional
   @Query("update AssetRow a set a.keptAt = :at where a.sha256 = :sha")

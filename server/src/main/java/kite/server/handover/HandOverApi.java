@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import kite.core.bake.Bake;
 import kite.core.bake.GuideTrack;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
@@ -16,6 +17,7 @@ import kite.server.Problem;
 import kite.server.asset.AssetStore;
 import kite.server.rights.May;
 import kite.server.sequence.SequenceStore;
+import kite.server.sound.SoundMix;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -24,6 +26,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Files to hand over, made from the stored sequence when they are asked for. */
 @RestController
@@ -31,10 +34,12 @@ import org.springframework.web.bind.annotation.RestController;
 class HandOverApi {
   private final SequenceStore sequences;
   private final AssetStore assets;
+  private final SoundMix mix;
 
-  HandOverApi(SequenceStore sequences, AssetStore assets) {
+  HandOverApi(SequenceStore sequences, AssetStore assets, SoundMix mix) {
     this.sequences = sequences;
     this.assets = assets;
+    this.mix = mix;
   }
 
   @GetMapping("/cut.otio")
@@ -45,6 +50,21 @@ class HandOverApi {
         s.header().code() + ".otio",
         "application/json",
         OtioWriter.write(s).getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** What is heard from the programme's first to its last frame, as one WAV file. */
+  @GetMapping("/sound.wav")
+  @May.LookAtSequence
+  ResponseEntity<StreamingResponseBody> sound(@PathVariable UUID id) {
+    Sequence s = read(id);
+    Programme p = Programme.of(s);
+    List<SoundMix.Stretch> all =
+        List.of(new SoundMix.Stretch(p.firstFrame(), p.lastFrame() - p.firstFrame() + 1));
+    if (p.isEmpty() || !SoundMix.isHeard(s, all)) throw Problem.missing("sound in the programme");
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(s.header().code() + ".wav"))
+        .contentType(MediaType.parseMediaType("audio/wav"))
+        .body(out -> mix.wav(s, all, out));
   }
 
   @GetMapping("/cameras/{camera}.usda")
@@ -92,11 +112,13 @@ class HandOverApi {
         .replaceAll("[^A-Za-z0-9_-]+", "-");
   }
 
+  private static String attached(String name) {
+    return ContentDisposition.attachment().filename(name).build().toString();
+  }
+
   private static ResponseEntity<byte[]> file(String name, String type, byte[] body) {
     return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name).build().toString())
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(name))
         .contentType(MediaType.parseMediaType(type))
         .body(body);
   }

@@ -8,16 +8,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
 import kite.core.number.Rate;
 import kite.core.number.Timecode;
 import kite.server.output.OutputStore;
 import kite.server.output.Scratch;
+import kite.server.sound.SoundMix;
 import org.springframework.core.io.Resource;
 import org.springframework.stereotype.Component;
 
 /**
- * Makes one H.264 film, with the timecode of its first frame, of a folder's pictures or of pieces
- * that a page encoded; by ffmpeg. Colours are BT.709 with the sRGB curve, and the file says so.
+ * Makes one H.264 film, with the timecode of its first frame and what is heard in it, of a folder's
+ * pictures or of pieces that a page encoded; by ffmpeg. Colours are BT.709 with the sRGB curve, and
+ * the file says so.
  */
 @Component
 class Film {
@@ -42,26 +46,45 @@ class Film {
           "tv");
 
   private final OutputStore output;
+  private final SoundMix mix;
 
-  Film(OutputStore output) {
+  Film(OutputStore output, SoundMix mix) {
     this.output = output;
+    this.mix = mix;
+  }
+
+  /**
+   * What a film has beside its pictures.
+   *
+   * @param first frame that the timecode counts from
+   * @param sound what is heard in it
+   */
+  record About(Sequence document, int first, List<SoundMix.Stretch> sound) {
+    static About of(RenderJob job) {
+      Sequence s = SequenceJson.read(job.document);
+      List<Shot> shots = Shot.read(job.shots);
+      return new About(s, shots.get(0).first() - s.header().firstFrame(), Shot.heard(shots));
+    }
+
+    Rate rate() {
+      return document.header().rate();
+    }
   }
 
   /**
    * @param pictures names of the job's pictures, all of one type, numbered from 00001
-   * @param first frame that the timecode counts from
    * @throws IOException with ffmpeg's last words when it fails, or when frames are missing
    */
-  void ofPictures(UUID job, List<String> pictures, Rate rate, int first)
+  void ofPictures(UUID job, List<String> pictures, About about)
       throws IOException, InterruptedException {
     String name = pictures.get(0), type = name.substring(name.lastIndexOf('.'));
     try (Scratch from = output.bring(job, pictures);
         Scratch to = output.scratch()) {
-      List<String> command = begun(rate);
+      List<String> command = begun(about.rate());
+      command.addAll(List.of("-i", from.folder().toAbsolutePath() + "/%05d" + type));
+      addSound(command, to, about);
       command.addAll(
           List.of(
-              "-i",
-              from.folder().toAbsolutePath() + "/%05d" + type,
               "-vf",
               "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv",
               "-c:v",
@@ -71,7 +94,7 @@ class Film {
               "-crf",
               "18"));
       command.addAll(COLOURS);
-      finish(job, to, command, pictures.size(), rate, first);
+      finish(job, to, command, pictures.size(), about);
     }
   }
 
@@ -79,7 +102,7 @@ class Film {
    * @param pieces names of the job's files, in order: H.264 as a stream of its own (Annex B), each
    *     beginning with a key frame
    */
-  void ofPieces(UUID job, List<String> pieces, int frames, Rate rate, int first)
+  void ofPieces(UUID job, List<String> pieces, int frames, About about)
       throws IOException, InterruptedException {
     try (Scratch from = output.bring(job, pieces);
         Scratch to = output.scratch()) {
@@ -87,10 +110,12 @@ class Film {
       try (OutputStream out = Files.newOutputStream(whole)) {
         for (String piece : pieces) Files.copy(from.file(piece), out);
       }
-      List<String> command = begun(rate);
+      List<String> command = begun(about.rate());
       // how its colours are to be understood stands in it
-      command.addAll(List.of("-f", "h264", "-i", "film.h264", "-c:v", "copy"));
-      finish(job, to, command, frames, rate, first);
+      command.addAll(List.of("-f", "h264", "-i", "film.h264"));
+      addSound(command, to, about);
+      command.addAll(List.of("-c:v", "copy"));
+      finish(job, to, command, frames, about);
     }
   }
 
@@ -132,12 +157,37 @@ class Film {
     return rate.numerator() + "/" + rate.denominator();
   }
 
-  private void finish(UUID job, Scratch to, List<String> command, int frames, Rate rate, int first)
+  /** What is heard, as another thing that goes in; nothing where the programme is silent there. */
+  private void addSound(List<String> command, Scratch to, About about) throws IOException {
+    if (!SoundMix.isHeard(about.document(), about.sound())) return;
+    Path mixed = to.file("sound.pcm");
+    mix.write(about.document(), about.sound(), mixed);
+    command.addAll(
+        List.of(
+            "-f",
+            "s16le",
+            "-ar",
+            Integer.toString(SoundMix.RATE),
+            "-ac",
+            Integer.toString(SoundMix.CHANNELS),
+            "-i",
+            "sound.pcm",
+            "-c:a",
+            "aac",
+            "-b:a",
+            "192k"));
+  }
+
+  private void finish(UUID job, Scratch to, List<String> command, int frames, About about)
       throws IOException, InterruptedException {
     Path folder = to.folder();
     command.addAll(
         List.of(
-            "-timecode", Timecode.of(Math.max(0, first), rate), "-movflags", "+faststart", NAME));
+            "-timecode",
+            Timecode.of(Math.max(0, about.first()), about.rate()),
+            "-movflags",
+            "+faststart",
+            NAME));
     run(folder, command);
     String counted =
         run(

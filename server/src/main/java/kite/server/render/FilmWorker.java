@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
-import kite.core.document.Sequence;
-import kite.core.form.SequenceJson;
 import kite.server.output.OutputStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -47,9 +45,7 @@ class FilmWorker {
                   + " of its pictures are not in the output folder any more. Resume makes them again.");
           return;
         }
-        Sequence s = SequenceJson.read(job.document);
-        int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
-        film.ofPictures(id, pictures, s.header().rate(), first);
+        film.ofPictures(id, pictures, Film.About.of(job));
       }
       ending.done(id);
     } catch (IOException | RuntimeException e) {

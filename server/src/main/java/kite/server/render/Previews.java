@@ -249,13 +249,11 @@ class Previews {
     if (all.size() < job.framesTotal)
       throw new IOException(all.size() + " of " + job.framesTotal + " frames were brought");
     if (job.framesTotal == 1) return;
-    Sequence s = SequenceJson.read(job.document);
-    int first = Shot.read(job.shots).get(0).first() - s.header().firstFrame();
+    Film.About about = Film.About.of(job);
     String name = all.get(0).file;
     List<String> files = all.stream().map(f -> f.file).distinct().toList();
-    if (name.endsWith(DrawnForm.H264.ending))
-      film.ofPieces(job.id, files, job.framesTotal, s.header().rate(), first);
-    else film.ofPictures(job.id, files, s.header().rate(), first);
+    if (name.endsWith(DrawnForm.H264.ending)) film.ofPieces(job.id, files, job.framesTotal, about);
+    else film.ofPictures(job.id, files, about);
   }
 
   private RenderJob preview(UUID id) {

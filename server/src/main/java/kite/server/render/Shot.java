@@ -2,6 +2,7 @@ package kite.server.render;
 
 import java.util.List;
 import kite.exchange.Json;
+import kite.server.sound.SoundMix;
 import tools.jackson.core.type.TypeReference;
 
 /**
@@ -12,12 +13,20 @@ import tools.jackson.core.type.TypeReference;
  * @param last included
  * @param code of the shot; null for a frame alone, and in jobs of earlier builds
  * @param board an image that is seen in place of what the camera sees; null for none
+ * @param programme the frame of the programme that its first one is; null where nothing is heard
  * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
  *     number
  */
-record Shot(String camera, int first, int last, String code, List<Double> scenes, String board) {
+record Shot(
+    String camera,
+    int first,
+    int last,
+    String code,
+    List<Double> scenes,
+    String board,
+    Integer programme) {
   Shot(String camera, int first, int last, String code, List<Double> scenes) {
-    this(camera, first, last, code, scenes, null);
+    this(camera, first, last, code, scenes, null, null);
   }
 
   int frames() {
@@ -67,6 +76,13 @@ record Shot(String camera, int first, int last, String code, List<Double> scenes
 
   private double scene(int index) {
     return scenes == null ? first + index : scenes.get(index);
+  }
+
+  /** What of the programme's sound belongs to some runs. */
+  static List<SoundMix.Stretch> heard(List<Shot> shots) {
+    return shots.stream()
+        .map(s -> new SoundMix.Stretch(s.programme == null ? Double.NaN : s.programme, s.frames()))
+        .toList();
   }
 
   static String write(List<Shot> shots) {

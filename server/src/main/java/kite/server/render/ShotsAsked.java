@@ -64,7 +64,13 @@ record ShotsAsked(String label, List<Shot> shots) {
       alike &= scene == first + i;
     }
     return new Shot(
-        at.camera(), first, first + frames - 1, at.shot(), alike ? null : scenes, at.board());
+        at.camera(),
+        first,
+        first + frames - 1,
+        at.shot(),
+        alike ? null : scenes,
+        at.board(),
+        at.first() - handles);
   }
 
   /** In the order of the cut, whatever the order they are asked in; by the scene's numbers. */

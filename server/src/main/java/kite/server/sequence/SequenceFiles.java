@@ -2,6 +2,7 @@ package kite.server.sequence;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
@@ -22,8 +23,11 @@ import kite.exchange.archive.Manifest;
 import kite.exchange.archive.SequenceFileReader;
 import kite.exchange.archive.SequenceFileWriter;
 import kite.server.CoreJson;
+import kite.server.asset.AssetKind;
 import kite.server.asset.AssetStore;
+import kite.server.asset.Imports;
 import kite.server.asset.ProductionAssets;
+import kite.server.sound.Recordings;
 import org.springframework.stereotype.Service;
 
 /** Sequences as files: out of one copy of Jolly Kite and into another. */
@@ -34,6 +38,7 @@ class SequenceFiles {
   private final Library library;
   private final Carrying carrying;
   private final AssetStore assets;
+  private final Recordings recordings;
   private final ProductionAssets owners;
   private final Clock clock;
 
@@ -43,6 +48,7 @@ class SequenceFiles {
       Library library,
       Carrying carrying,
       AssetStore assets,
+      Recordings recordings,
       ProductionAssets owners,
       Clock clock) {
     this.sequences = sequences;
@@ -50,6 +56,7 @@ class SequenceFiles {
     this.library = library;
     this.carrying = carrying;
     this.assets = assets;
+    this.recordings = recordings;
     this.owners = owners;
     this.clock = clock;
   }
@@ -59,7 +66,7 @@ class SequenceFiles {
     return sequences.get(id).sequence().header().code() + ".kite.zip";
   }
 
-  /** Writes a sequence with its versions, models and images, one after the other. */
+  /** Writes a sequence with its versions, models, images and recordings, one after the other. */
   void write(UUID id, UUID production, String by, OutputStream out) throws IOException {
     Sequence now = sequences.get(id).sequence();
     Set<String> used = new TreeSet<>(AssetsUsed.of(now));
@@ -78,7 +85,7 @@ class SequenceFiles {
       for (String sha : used) {
         AssetStore.Stored a = assets.stored(sha);
         if (a == null) continue; // missing here, too
-        w.asset(a.model() ? Manifest.Kind.MODEL : Manifest.Kind.IMAGE, sha, a.name(), a.bytes());
+        w.asset(kind(a.kind()), sha, ending(a), a.name(), a.bytes());
       }
       w.manifest(
           now.header().code(),
@@ -134,6 +141,29 @@ class SequenceFiles {
   private void keep(SequenceFileReader in, Manifest.Part p) throws BadFile, IOException {
     if (p.kind() == Manifest.Kind.MODEL) assets.keep(Names.clean(p.name()), in.bytes(p));
     else if (p.kind() == Manifest.Kind.IMAGE) assets.keepImage(Names.clean(p.name()), in.bytes(p));
+    else if (p.kind() == Manifest.Kind.SOUND) {
+      try (Imports.Brought brought = new Imports.Brought()) {
+        Path file = brought.file("sound");
+        Files.write(file, in.bytes(p));
+        recordings.keep(Names.clean(p.name()), file);
+      }
+    }
+  }
+
+  private static Manifest.Kind kind(AssetKind kind) {
+    return switch (kind) {
+      case MODEL -> Manifest.Kind.MODEL;
+      case IMAGE -> Manifest.Kind.IMAGE;
+      case SOUND -> Manifest.Kind.SOUND;
+    };
+  }
+
+  private static String ending(AssetStore.Stored a) {
+    return switch (a.kind()) {
+      case MODEL -> ".glb";
+      case IMAGE -> a.bytes()[1] == 'P' ? ".png" : ".jpg";
+      case SOUND -> Recordings.ending(a.bytes());
+    };
   }
 
   private static Sequence version(SequenceFileReader in, Manifest.Part p) throws IOException {

@@ -60,7 +60,7 @@ class PlateImagesTest {
     assertTrue(report.contains("\"width\":6") && report.contains("\"height\":5"), report);
     verify(assets).saveAndFlush(any());
     AssetRow row = new AssetRow();
-    row.kind = AssetRow.Kind.IMAGE;
+    row.kind = AssetKind.IMAGE;
     row.bytes = bytes;
     row.report = report;
     String sha = report.replaceAll(".*\"asset\":\"([0-9a-f]{64})\".*", "$1");
