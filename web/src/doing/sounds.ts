@@ -61,6 +61,8 @@ export async function bringSounds(files: File[], at?: number, track = ''): Promi
     return;
   }
   const frame = at ?? reel ?? programme()[0].first;
+  const wrong: string[] = [];
+  const came: string[] = [];
   for (const file of files) {
     say(`${file.name} is being read …`);
     let r: Recording;
@@ -73,7 +75,7 @@ export async function bringSounds(files: File[], at?: number, track = ''): Promi
       );
       r = (await answer.json()) as Recording;
     } catch (e) {
-      say(`${file.name}: ${e instanceof Error ? e.message : String(e)}`, true);
+      wrong.push(e instanceof Error ? e.message : String(e));
       continue; // the others are taken all the same
     }
     if (get().id !== sequence) return; // another sequence is open by now
@@ -84,9 +86,10 @@ export async function bringSounds(files: File[], at?: number, track = ''): Promi
     );
     if (!made) return;
     select(id);
-    const lasts = `${core().showNumber(r.seconds, 'seconds')}`;
-    say([`${name} is in, ${lasts}.`, ...r.warnings].join(' '), r.warnings.length > 0);
+    came.push(`${name} is in, ${core().showNumber(r.seconds, 'seconds')}.`);
+    wrong.push(...r.warnings.map((w) => `${name}: ${w}`));
   }
+  say([...wrong, ...came].join(' '), wrong.length > 0);
 }
 
 /** Changes what there is to a sound. */

@@ -7,6 +7,7 @@ export function Files() {
   const header = useSequence((s) => s.header);
   const entities = useSequence((s) => s.entities);
   const cameras = camerasOf(entities);
+  const sounds = Object.values(entities).some((e) => e.kind === 'sound');
   const at = `api/sequences/${id}/hand-over`;
   return (
     <>
@@ -15,6 +16,7 @@ export function Files() {
           <span className="card-name">The cut</span>
         </div>
         <a href={`${at}/cut.otio`} download>{`${header.code}.otio · OpenTimelineIO`}</a>
+        {sounds ? <a href={`${at}/sound.wav`} download>{`${header.code}.wav · what is heard`}</a> : null}
       </div>
       <div className="card files">
         <div className="card-head">

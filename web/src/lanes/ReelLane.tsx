@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import type { Camera, Placed } from '../core/types';
+import { chooseSounds } from '../doing/bring';
+import { Chip } from '../kit/Chip';
 import { heldArrows, useHandles } from '../kit/dragging';
+import { Tip } from '../kit/Tip';
 import { core } from '../session/evaluated';
 import { shotOf, useProgramme } from '../session/programme';
 import { select } from '../session/selection';
@@ -62,6 +65,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
   const approvals = useSequence((s) => s.approvals);
   const entities = useSequence((s) => s.entities);
   const selected = useSequence((s) => s.selected);
+  const mayEdit = useSequence((s) => s.mayEdit);
   const [menu, setMenu] = useState<ShotMenuAt | null>(null);
   const [says, setSays] = useState<Says | null>(null);
   const [place, setPlace] = useState<number | null>(null);
@@ -136,7 +140,12 @@ export function ReelLane({ scale }: { scale: Scale }) {
         <div className="lane-head">
           <strong>Reel</strong>
           <span className="grow" />
-          <span className="muted">{`${shots.length} shots`}</span>
+          <span className="muted">{shots.length === 1 ? '1 shot' : `${shots.length} shots`}</span>
+          <Tip text="WAV, FLAC, MP3 or OGG, laid where the playhead is; or drop them on the reel">
+            <Chip disabled={!mayEdit} onClick={chooseSounds}>
+              Sound…
+            </Chip>
+          </Tip>
         </div>
         <svg height={HIGH} aria-label="Reel" data-testid="reel">
           {shots.map((p, i) => {

@@ -1,6 +1,5 @@
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
-import { chooseSounds } from '../doing/bring';
 import { dropPressed, keepPressed, setCutting, usePressed } from '../doing/cutting';
 import { joinNext, liftShot, loopShot, newShot, removeShot, splitHere } from '../doing/reel';
 import { Bare } from '../kit/Bare';
@@ -97,11 +96,6 @@ export function ReelTools() {
       <Tip text="Codes in tens in the order of the reel; what changes is shown first">
         <Pill disabled={!mayEdit} onClick={() => openWindow({ kind: 'renumber' })}>
           Codes…
-        </Pill>
-      </Tip>
-      <Tip text="WAV, FLAC, MP3 or OGG, laid where the playhead is; or drop them on the reel">
-        <Pill disabled={!mayEdit} onClick={chooseSounds}>
-          Sound…
         </Pill>
       </Tip>
       <CutNotesMenu />

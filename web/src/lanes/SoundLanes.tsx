@@ -149,7 +149,7 @@ function TrackHead({ track }: { track: SoundTrack }) {
             }}
           />
           <TextNumber
-            label="Gain of the track, dB"
+            label="Gain of the track"
             unit="decibels"
             value={track.gainDb}
             onChange={(gainDb) => putTrack(`Gain of ${track.name}`, track, { gainDb })}

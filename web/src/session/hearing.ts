@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { theCore } from '../core/load';
 import { indexAt, programme } from './programme';
-import { block, BLOCK_S, reversed, SAMPLE_RATE } from './recordings';
+import { block, BLOCK_S, fetching, reversed, SAMPLE_RATE } from './recordings';
 import { framesPerSecond } from './settings';
 import { useSequence } from './state';
 
@@ -17,9 +17,15 @@ export const useVolume = create<Volume>()(
   persist((): Volume => ({ volume: 1, off: false }), { name: 'jolly-kite.volume' }),
 );
 
-/** How far ahead of what is heard sound is laid out, and how often that is looked to, seconds. */
-const AHEAD_S = 1.5;
+/** How far ahead of what is heard sound is laid out, seconds: drawing may hold the page up for as long. */
+const AHEAD_S = 4;
+
+/** What is laid out at a time, seconds, and how often that is looked to, ms. */
+const PIECE_S = 1;
 const LOOK_MS = 100;
+
+/** So shortly before it is heard what has not come is left out, seconds: until then it is waited for. */
+const LATE_S = 0.25;
 
 /** Blocks so far ahead are fetched, seconds. */
 const FETCH_S = 12;
@@ -201,34 +207,57 @@ class Playing {
     const fps = framesPerSecond();
     const { pace } = this.played;
     this.laid = Math.max(this.laid, now);
+    this.fetchAhead(now);
     while (this.laid < now + AHEAD_S) {
       const { frame, left } = stretch(this.played, this.laid);
-      const frames = Math.min(left, AHEAD_S * fps * Math.abs(pace));
+      const late = this.laid < now + LATE_S;
+      const piece = late ? LATE_S : PIECE_S;
+      const frames = Math.min(left, piece * fps * Math.abs(pace));
       const lasts = frames / fps / Math.abs(pace);
       if (!(lasts > 1 / SAMPLE_RATE)) {
         this.laid += 1 / SAMPLE_RATE;
         continue;
       }
       const [first, end] = pace > 0 ? [frame, frame + frames] : [frame - frames, frame];
+      if (!late && !hasCome(first, end)) break;
       // heard when it leaves the loudspeaker, seen when it is drawn
       const at = this.zero + this.laid - (context.outputLatency || 0);
       layOut(context, master, { first, end, at, pace }, sources);
       this.laid += lasts;
     }
-    this.fetchAhead(now);
   }
 
   private fetchAhead(now: number): void {
     const { frame, left } = stretch(this.played, now);
     const frames = Math.min(left, FETCH_S * framesPerSecond() * Math.abs(this.played.pace));
     const [first, end] = this.played.pace > 0 ? [frame, frame + frames] : [frame - frames, frame];
-    fetchFor(first, end);
+    hasCome(first, end);
   }
 }
 
-function fetchFor(first: number, end: number): void {
+/**
+ * What this window plays of a stretch, as samples of the left side: laid out as when it is heard.
+ *
+ * @param pace how often its speed; below 0 backwards
+ */
+export async function mixed(first: number, end: number, pace: number): Promise<Float32Array> {
+  hasCome(first, end);
+  while (fetching()) await new Promise((r) => setTimeout(r, 20));
+  const lasts = (end - first) / framesPerSecond() / Math.abs(pace);
+  const ctx = new OfflineAudioContext(1, Math.round(lasts * SAMPLE_RATE), SAMPLE_RATE);
+  const split = ctx.createChannelSplitter(2);
+  split.connect(ctx.destination, 0);
+  layOut(ctx, split, { first, end, at: 0, pace });
+  return (await ctx.startRendering()).getChannelData(0);
+}
+
+/** Fetches what is heard in a stretch; gives whether all of it is here. */
+function hasCome(first: number, end: number): boolean {
+  let all = true;
   for (const h of theCore().heard(first, end))
-    for (let n = Math.floor(h.fromS / BLOCK_S); n * BLOCK_S < h.fromS + h.lastsS; n++) block(h.recording, n);
+    for (let n = Math.floor(h.fromS / BLOCK_S); n * BLOCK_S < h.fromS + h.lastsS; n++)
+      all = block(h.recording, n) !== undefined && all;
+  return all;
 }
 
 /**
@@ -259,7 +288,7 @@ export function hearFrame(frame: number): void {
   if (!navigator.userActivation?.hasBeenActive) return;
   const { context: ctx, master: to } = out();
   const frames = Math.max(1, LEAST_SCRUB_S * framesPerSecond());
-  fetchFor(frame, frame + frames);
+  hasCome(frame, frame + FETCH_S * framesPerSecond());
   if (ctx.state !== 'running') return;
   silence();
   layOut(ctx, to, { first: frame, end: frame + frames, at: ctx.currentTime, pace: 1 }, sources, SOFT_S);

@@ -55,6 +55,9 @@ export function block(recording: string, block: number): AudioBuffer | undefined
   return undefined;
 }
 
+/** Whether a block is on its way. */
+export const fetching = (): boolean => [...blocks.values()].includes('coming');
+
 /** A block that runs the other way. */
 export function reversed(b: AudioBuffer): AudioBuffer {
   let r = backwards.get(b);

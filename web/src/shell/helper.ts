@@ -1,4 +1,4 @@
-import { loudness } from '../session/hearing';
+import { loudness, mixed } from '../session/hearing';
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
 import { LensRow } from '../core/types';
@@ -38,6 +38,8 @@ export interface Helper {
   handleOnScreen(part: string): number[];
   inSetView(x: number, y: number, z: number): number[];
   goTo(frame: number): void;
+  /** What this window plays of a stretch of the programme, sample by sample. */
+  mixed(first: number, end: number, pace: number): Promise<number[]>;
   goToReel(frame: number): void;
   /** What is shown, as the core writes it. */
   document(): string;
@@ -95,6 +97,7 @@ export function theHelper(): void {
     inSetView,
     goTo,
     goToReel,
+    mixed: async (first, end, pace) => [...(await mixed(first, end, pace))],
     document: () => JSON.stringify(core().document()),
   };
   (globalThis as unknown as { jollyKite: Helper }).jollyKite = helper;

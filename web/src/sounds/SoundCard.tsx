@@ -10,6 +10,7 @@ import { core, useCoreStill } from '../session/evaluated';
 import { editProposed } from '../session/proposals';
 import { framesPerSecond } from '../session/settings';
 import { goToReel } from '../session/time';
+import './sounds.css';
 
 /** All that there is to a sound: where it is heard, how much of its recording, how loud. */
 export function SoundCard({ sound }: { sound: Sound }) {
@@ -53,31 +54,33 @@ export function SoundCard({ sound }: { sound: Sound }) {
                 }}
               />
             </label>
-            <TextNumber
-              label="Begins on, frame of the programme"
-              unit="frame"
-              value={sound.at}
-              onChange={(at) => putSound(`Move ${sound.name}`, sound, { at })}
-            />
-            {seconds('Lasts, s', sound.lastsS, `${sound.name}: length`, (lastsS) => ({ lastsS }))}
-            {seconds('From, s of the recording', sound.fromS, `Slip ${sound.name}`, (fromS) => ({ fromS }))}
-            <TextNumber
-              label="Gain, dB"
-              unit="decibels"
-              value={sound.gainDb}
-              onChange={(gainDb) => putSound(`Gain of ${sound.name}`, sound, { gainDb })}
-            />
-            {seconds('Comes up in, s', sound.fadeInS, `${sound.name} comes up`, (fadeInS) => ({ fadeInS }))}
-            {seconds('Goes down in, s', sound.fadeOutS, `${sound.name} goes down`, (fadeOutS) => ({
-              fadeOutS,
-            }))}
+            <div className="sound-numbers">
+              <TextNumber
+                label="On frame"
+                unit="frame"
+                value={sound.at}
+                onChange={(at) => putSound(`Move ${sound.name}`, sound, { at })}
+              />
+              {seconds('Lasts', sound.lastsS, `${sound.name}: length`, (lastsS) => ({ lastsS }))}
+              {seconds('From, of the recording', sound.fromS, `Slip ${sound.name}`, (fromS) => ({ fromS }))}
+              <TextNumber
+                label="Gain"
+                unit="decibels"
+                value={sound.gainDb}
+                onChange={(gainDb) => putSound(`Gain of ${sound.name}`, sound, { gainDb })}
+              />
+              {seconds('Comes up in', sound.fadeInS, `${sound.name} comes up`, (fadeInS) => ({ fadeInS }))}
+              {seconds('Goes down in', sound.fadeOutS, `${sound.name} goes down`, (fadeOutS) => ({
+                fadeOutS,
+              }))}
+            </div>
             <Tick
               checked={sound.muted}
               onChange={(e) => putSound(`Mute ${sound.name}`, sound, { muted: e.target.checked })}
             >
               Muted
             </Tick>
-            <p className="muted">{`The recording has ${lasts} s. It stays where it is when shots before it change their length.`}</p>
+            <p className="muted sound-says">{`The recording has ${lasts}. What is heard stays where it is when shots before it change their length.`}</p>
             <span className="line">
               <Pill onClick={() => goToReel(sound.at)}>Go there</Pill>
               <Pill onClick={() => splitSound(sound)}>Split here</Pill>

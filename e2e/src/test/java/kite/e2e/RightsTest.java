@@ -247,6 +247,7 @@ class RightsTest {
     t.add(new Row("POST", sequence + "/links", "{\"days\":0}", EDIT));
     t.add(new Row("DELETE", sequence + "/links/{link}", "", EDIT));
     t.add(new Row("GET", sequence + "/hand-over/cut.otio", "", LOOK));
+    t.add(new Row("GET", sequence + "/hand-over/sound.wav", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/cameras/{camera}.usda", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/cameras/{camera}.glb", "", LOOK));
     t.add(new Row("GET", sequence + "/renders", "", LOOK));
@@ -284,7 +285,7 @@ class RightsTest {
     t.add(new Row("POST", "/api/assets/images?name=a.png&" + into, "bytes", EDIT));
     String words = "{\"heightM\":1,\"depthM\":1}";
     t.add(new Row("GET", "/api/assets/{sha}/peaks", "", SEE));
-    t.add(new Row("GET", "/api/assets/{sha}/samples/0", "", SEE));
+    t.add(new Row("GET", "/api/assets/{sha}/samples/{block}", "", SEE));
     t.add(new Row("POST", "/api/assets/sounds?name=a.wav&" + into, "bytes", EDIT));
     t.add(new Row("POST", "/api/assets/lettering?" + into, words, EDIT));
     t.add(new Row("POST", "/api/assets/camera-tracks?name=a.usda&fps=24&" + into, "bytes", EDIT));

@@ -3,6 +3,7 @@ package kite.exchange;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import kite.core.bake.Bake;
@@ -18,6 +19,9 @@ import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
+import kite.core.document.Marker;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
@@ -113,6 +117,54 @@ class HandOverTest {
     assertEquals(0.5, again.path("effects").path(0).path("time_scalar").asDouble());
     assertEquals(105, one.path("source_range").path("start_time").path("value").asDouble());
     assertTrue(one.path("effects").isMissingNode());
+  }
+
+  @Test
+  void soundsAreTracksInWhichNothingLiesOverAnythingElseAndMarkersStand() {
+    double second = 24000 / 1001.0;
+    Sound wind =
+        new Sound("a", "Wind", "t", "ab".repeat(32), 9, 101 + second, 2, 3, -6, false, 0.5, 0);
+    Sequence s =
+        EarlierCut.asShots(sequence())
+            .with(new SoundTrack("t", "Scratch", "i", -3, false, false))
+            .with(wind)
+            .with(wind.withId("b").withName("Sea").withAt(101 + 2 * second).withMuted(true))
+            .with(wind.withId("c").withName("Bell").withAt(101 - second))
+            .with(new Marker("m", "Now", 110, "#f0c040"));
+    JsonNode stack =
+        JsonMapper.builder().build().readTree(OtioWriter.write(s)).path("tracks");
+    List<String> told = new ArrayList<>();
+    for (JsonNode track : stack.path("children")) {
+      told.add(track.path("kind").asString() + " " + track.path("name").asString());
+      if (track.path("kind").asString().equals("Video")) continue;
+      for (JsonNode c : track.path("children")) {
+        JsonNode range = c.path("source_range");
+        told.add(
+            c.path("name").asString()
+                + seconds(range.path("start_time"))
+                + seconds(range.path("duration"))
+                + (c.path("enabled").asBoolean(true) ? "" : " off"));
+      }
+    }
+    assertEquals(
+        List.of(
+            "Video Cut",
+            "Audio Scratch",
+            "Bell 3.0 2.0", // a second of it comes before the programme
+            "Sea 2.0 3.0 off",
+            "Audio Scratch",
+            " 0.0 1.0",
+            "Wind 2.0 3.0"),
+        told);
+    JsonNode marker = stack.path("markers").path(0);
+    assertEquals("Marker.2", marker.path("OTIO_SCHEMA").asString());
+    assertEquals("Now", marker.path("name").asString());
+    assertEquals("ORANGE", marker.path("color").asString());
+    assertEquals(9, marker.path("marked_range").path("start_time").path("value").asDouble());
+  }
+
+  private static String seconds(JsonNode time) {
+    return " " + Math.round(time.path("value").asDouble() * 1001 / 24000 * 1e6) / 1e6;
   }
 
   @Test

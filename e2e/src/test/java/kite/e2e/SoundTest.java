@@ -1,0 +1,310 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.ShortBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Remove;
+import kite.core.command.RigCommand;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.document.Shot;
+import kite.core.document.Sound;
+import kite.core.document.SoundTrack;
+import kite.demo.SaltWind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** Sounds over the reel of SW030, which begins with none. */
+class SoundTest extends Desk {
+  @TempDir Path folder;
+
+  @Override
+  Sequence document() {
+    Sequence s =
+        Edit.apply(
+            new SaltWind().sw030(), List.of(new Remove(List.of("cut6", "track1"), true)));
+    for (Camera c : s.all(Camera.class))
+      s = Edit.apply(s, List.of(new RigCommand.SetDepthOfField(c.id(), false)));
+    return s;
+  }
+
+  /** A tone from the first to the second second of three, half as loud as can be. */
+  private Path beep(String ending) throws Exception {
+    return made("beep" + ending, "aevalsrc='0.5*sin(2*PI*440*t)*between(t,1,2)':s=48000:d=3");
+  }
+
+  private Path made(String name, String source, String... how) throws Exception {
+    Path to = folder.resolve(name);
+    List<String> command =
+        new ArrayList<>(
+            List.of("ffmpeg", "-y", "-v", "error", "-f", "lavfi", "-i", source));
+    command.addAll(List.of(how));
+    command.add(to.toString());
+    ran(command);
+    return to;
+  }
+
+  private static byte[] ran(List<String> command) throws Exception {
+    Process p =
+        new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+    byte[] said = p.getInputStream().readAllBytes();
+    assertTrue(p.waitFor(1, TimeUnit.MINUTES));
+    assertEquals(0, p.exitValue(), command.toString());
+    return said;
+  }
+
+  private void bring(Path file) {
+    FileChooser chooser = page.waitForFileChooser(() -> button("Sound…").click());
+    chooser.setFiles(file);
+  }
+
+  private void bringBeep(double frame) throws Exception {
+    desk("Cut");
+    reel(frame);
+    bring(beep(".wav"));
+    sounds().waitFor();
+    page.locator("[data-sound] path").first().waitFor();
+  }
+
+  private Locator sounds() {
+    return page.locator("[data-sound] > g");
+  }
+
+  private void reel(double frame) {
+    page.evaluate("f => jollyKite.goToReel(f)", frame);
+    drawn();
+  }
+
+  private Sound stored() throws Exception {
+    saved();
+    return application.stored().all(Sound.class).get(0);
+  }
+
+  @Test
+  void aRecordingIsLaidOnThePlayheadAndHeardThere() throws Exception {
+    bringBeep(1025);
+    Sound x = stored();
+    assertEquals(1025, x.at());
+    assertEquals(3, x.lastsS(), 1e-6);
+    assertEquals("beep", x.name());
+    // it begins a second in, and one frame is a twenty-fourth
+    reel(1040);
+    button("Play").click();
+    Object told =
+        page.evaluate(
+            "() => new Promise(done => { const all = []; const look = () => {"
+                + " const s = jollyKite.state(); all.push([s.reel, s.loudness]);"
+                + " if (s.reel > 1085 || !s.playing) done(all); else requestAnimationFrame(look); };"
+                + " look(); })");
+    page.keyboard().press("Space");
+    double first = Double.NaN, last = Double.NaN;
+    for (Object one : (List<?>) told) {
+      double frame = ((Number) ((List<?>) one).get(0)).doubleValue();
+      double loud = ((Number) ((List<?>) one).get(1)).doubleValue();
+      assertTrue(loud < 0.55, "as loud as it is: " + loud);
+      if (loud < 0.2) continue;
+      if (Double.isNaN(first)) first = frame;
+      last = frame;
+    }
+    // a picture that is late by a few frames shows the last one until the next is drawn
+    assertEquals(1049, first, 5, told.toString());
+    assertEquals(1073, last, 5, told.toString());
+  }
+
+  @Test
+  void whatThePagePlaysIsWhatIsHandedOver() throws Exception {
+    bringBeep(1030.5);
+    Sound x = stored();
+    page.locator("[data-card=sound]").waitFor();
+    type("Gain", "-6");
+    type("Comes up in", "1.5");
+    type("Goes down in", "0.5");
+    type("From, of the recording", "0.25");
+    type("Lasts", "2.5");
+    saved();
+    short[] handed = handedOver();
+    for (double[] range : new double[][] {{1001, 1121}, {1049, 1100}, {1040.25, 1066.75}}) {
+      double[] played = played(range[0], range[1], 1);
+      int from = (int) Math.round((range[0] - 1001) * 2000);
+      for (int i = 0; i < played.length; i++)
+        assertEquals(handed[from + i] / 32768.0, played[i], 3e-4, "sample " + i);
+    }
+    // backwards, and twice as fast
+    double[] on = played(1040, 1080, 1), back = played(1040, 1080, -1);
+    for (int i = 0; i < on.length; i++) assertEquals(on[on.length - 1 - i], back[i], 2e-3);
+    assertEquals(on.length / 2, played(1040, 1080, 2).length);
+    assertEquals(x.id(), stored().id());
+  }
+
+  private double[] played(double first, double end, double pace) {
+    return numbers(
+        "() => jollyKite.mixed(" + first + "," + end + "," + pace + ")");
+  }
+
+  /** The left side of the programme's sound. */
+  private short[] handedOver() throws Exception {
+    byte[] wav = fetch("api/sequences/" + sequence + "/hand-over/sound.wav");
+    int head = 44;
+    ShortBuffer b =
+        ByteBuffer.wrap(wav, head, wav.length - head).order(ByteOrder.LITTLE_ENDIAN).asShortBuffer();
+    short[] left = new short[b.remaining() / 2];
+    for (int i = 0; i < left.length; i++) left[i] = b.get(2 * i);
+    return left;
+  }
+
+  @Test
+  void aSoundIsMovedTrimmedAndSplitByHandAndByKeys() throws Exception {
+    bringBeep(1025);
+    var box = page.locator("[data-sound] > g > rect").first().boundingBox();
+    double frame = box.width / 72; // pixels
+    page.mouse().move(box.x + box.width / 2, box.y + 30);
+    page.mouse().down();
+    page.mouse().move(box.x + box.width / 2 + 30 * frame, box.y + 30, steps());
+    page.keyboard().down("Shift"); // to any frame, whatever is near
+    page.mouse().move(box.x + box.width / 2 + 40 * frame, box.y + 30, steps());
+    assertTrue(page.locator(".reel-says").innerText().startsWith("beep at 106"));
+    page.mouse().up();
+    page.keyboard().up("Shift");
+    assertEquals(1065, stored().at(), 1.5);
+    double at = stored().at();
+    // its end, by the arrow keys: one edit when they are let go
+    Locator tail = page.locator("[data-end^=tail]");
+    tail.focus();
+    for (int i = 0; i < 12; i++) page.keyboard().press("ArrowLeft");
+    assertEquals(3 - 12 / 24.0, stored().lastsS(), 1e-6);
+    assertEquals(at, stored().at(), 1e-9);
+    page.locator("[data-end^=head]").focus();
+    page.keyboard().press("Shift+ArrowRight");
+    assertEquals(10 / 24.0, stored().fromS(), 1e-6);
+    assertEquals(at + 10, stored().at(), 1e-9);
+    // the playhead inside it: two of one
+    reel(Math.round(at) + 30);
+    sounds().first().click();
+    page.keyboard().press("x");
+    saved();
+    assertEquals(2, application.stored().all(Sound.class).size());
+    page.keyboard().press("Delete");
+    saved();
+    assertEquals(1, application.stored().all(Sound.class).size());
+    assertEquals(5, application.stored().all(Shot.class).size());
+    for (int i = 0; i < 2; i++) page.keyboard().press("Control+z");
+    saved();
+    assertEquals(1, application.stored().all(Sound.class).size());
+    assertEquals(2.5 - 10 / 24.0, stored().lastsS(), 1e-6);
+  }
+
+  private static Mouse.MoveOptions steps() {
+    return new Mouse.MoveOptions().setSteps(4);
+  }
+
+  @Test
+  void tracksAreMutedHeardAloneAndTakenAway() throws Exception {
+    bringBeep(1025);
+    reel(1030);
+    bring(beep(".ogg"));
+    page.locator("[data-sound] >> nth=1").waitFor();
+    saved();
+    List<SoundTrack> tracks = application.stored().all(SoundTrack.class);
+    assertEquals(2, tracks.size(), "two that lie over each other need two tracks");
+    double both = loudest(played(1001, 1121, 1));
+    button("Mute Sound").click();
+    double one = loudest(played(1001, 1121, 1));
+    assertTrue(both > 0.9 && one < 0.6 && one > 0.4, both + " " + one);
+    button("Sound alone").click();
+    assertEquals(0, loudest(played(1001, 1121, 1)), "what is alone and muted is not heard");
+    button("Mute Sound").click();
+    assertEquals(0.5, loudest(played(1001, 1121, 1)), 0.02);
+    saved();
+    assertTrue(application.stored().all(SoundTrack.class).stream().anyMatch(SoundTrack::solo));
+    page.locator(".sound-lane .name").first().click();
+    page.getByLabel("Track Sound").getByText("Remove").click();
+    saved();
+    assertEquals(1, application.stored().all(Sound.class).size());
+    assertEquals(1, application.stored().all(SoundTrack.class).size());
+  }
+
+  private static double loudest(double[] samples) {
+    double most = 0;
+    for (double x : samples) most = Math.max(most, Math.abs(x));
+    return most;
+  }
+
+  @Test
+  void whatCannotBeReadIsSaidAndTheOthersAreTaken() throws Exception {
+    desk("Cut");
+    Path picture = made("picture.png", "testsrc=size=64x64:duration=0.04", "-frames:v", "1");
+    Path dressed = Files.move(picture, folder.resolve("picture.wav"));
+    Path many = made("many.wav", "aevalsrc='" + "0.1|".repeat(63) + "0.1':s=8000:d=0.2", "-ac", "64");
+    byte[] whole = Files.readAllBytes(beep(".wav"));
+    Path cut = Files.write(folder.resolve("cut.wav"), Arrays.copyOf(whole, whole.length / 2));
+    FileChooser chooser = page.waitForFileChooser(() -> button("Sound…").click());
+    chooser.setFiles(new Path[] {dressed, many, cut});
+    sounds().waitFor();
+    saved();
+    String said = page.getByRole(AriaRole.ALERT).innerText();
+    assertTrue(said.contains("“picture.wav” is no sound that is read here"), said);
+    assertTrue(said.contains("“many.wav” has 64 channels; up to 8 are read"), said);
+    assertTrue(said.contains("It says that it lasts 3 s, and ends after 1.5"), said);
+    assertEquals(1, application.stored().all(Sound.class).size());
+  }
+
+  @Test
+  void aFilmHasWhatIsHeardInItsShots() throws Exception {
+    bringBeep(1025);
+    saved();
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    Map<String, Object> what =
+        Map.of(
+            "what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 2, "samples", 1);
+    JsonNode job = Person.json(pim.post("api/sequences/" + sequence + "/renders", what));
+    String at = "api/renders/" + job.get("id").asString();
+    page.waitForFunction(
+        "async at => (await (await fetch(at)).json()).state === 'DONE'", at);
+    Path film = Files.write(folder.resolve("film.mp4"), fetch(at + "/film.mp4"));
+    byte[] samples =
+        ran(
+            List.of(
+                "ffmpeg", "-v", "error", "-i", film.toString(), "-map", "0:a:0", "-ac", "1", "-f",
+                "s16le", "-"));
+    ShortBuffer b = ByteBuffer.wrap(samples).order(ByteOrder.LITTLE_ENDIAN).asShortBuffer();
+    assertEquals(80 * 2000, b.capacity(), 2100, "as long as its 80 frames");
+    int first = -1, last = -1;
+    for (int i = 0; i < b.capacity(); i++) {
+      if (Math.abs(b.get(i)) < 8000) continue;
+      if (first < 0) first = i;
+      last = i;
+    }
+    // a second after frame 1025, which is the twenty-fifth of the shot
+    assertEquals(48 * 2000, first, 1000);
+    assertEquals(72 * 2000, last, 1000);
+    assertEquals(80, pictures(film));
+  }
+
+  private static int pictures(Path film) throws Exception {
+    String counted =
+        new String(
+                ran(
+                    List.of(
+                        "ffprobe", "-v", "error", "-select_streams", "v:0", "-count_packets",
+                        "-show_entries", "stream=nb_read_packets", "-of", "csv=p=0",
+                        film.toString())))
+            .strip();
+    return Integer.parseInt(counted);
+  }
+}
