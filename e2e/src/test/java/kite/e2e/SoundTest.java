@@ -37,8 +37,7 @@ class SoundTest extends Desk {
   @Override
   Sequence document() {
     Sequence s =
-        Edit.apply(
-            new SaltWind().sw030(), List.of(new Remove(List.of("cut6", "track1"), true)));
+        Edit.apply(new SaltWind().sw030(), List.of(new Remove(List.of("cut6", "track1"), true)));
     for (Camera c : s.all(Camera.class))
       s = Edit.apply(s, List.of(new RigCommand.SetDepthOfField(c.id(), false)));
     return s;
@@ -52,8 +51,7 @@ class SoundTest extends Desk {
   private Path made(String name, String source, String... how) throws Exception {
     Path to = folder.resolve(name);
     List<String> command =
-        new ArrayList<>(
-            List.of("ffmpeg", "-y", "-v", "error", "-f", "lavfi", "-i", source));
+        new ArrayList<>(List.of("ffmpeg", "-y", "-v", "error", "-f", "lavfi", "-i", source));
     command.addAll(List.of(how));
     command.add(to.toString());
     ran(command);
@@ -61,8 +59,7 @@ class SoundTest extends Desk {
   }
 
   private static byte[] ran(List<String> command) throws Exception {
-    Process p =
-        new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+    Process p = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
     byte[] said = p.getInputStream().readAllBytes();
     assertTrue(p.waitFor(1, TimeUnit.MINUTES));
     assertEquals(0, p.exitValue(), command.toString());
@@ -153,8 +150,7 @@ class SoundTest extends Desk {
   }
 
   private double[] played(double first, double end, double pace) {
-    return numbers(
-        "() => jollyKite.mixed(" + first + "," + end + "," + pace + ")");
+    return numbers("() => jollyKite.mixed(" + first + "," + end + "," + pace + ")");
   }
 
   /** The left side of the programme's sound. */
@@ -162,7 +158,9 @@ class SoundTest extends Desk {
     byte[] wav = fetch("api/sequences/" + sequence + "/hand-over/sound.wav");
     int head = 44;
     ShortBuffer b =
-        ByteBuffer.wrap(wav, head, wav.length - head).order(ByteOrder.LITTLE_ENDIAN).asShortBuffer();
+        ByteBuffer.wrap(wav, head, wav.length - head)
+            .order(ByteOrder.LITTLE_ENDIAN)
+            .asShortBuffer();
     short[] left = new short[b.remaining() / 2];
     for (int i = 0; i < left.length; i++) left[i] = b.get(2 * i);
     return left;
@@ -250,7 +248,8 @@ class SoundTest extends Desk {
     desk("Cut");
     Path picture = made("picture.png", "testsrc=size=64x64:duration=0.04", "-frames:v", "1");
     Path dressed = Files.move(picture, folder.resolve("picture.wav"));
-    Path many = made("many.wav", "aevalsrc='" + "0.1|".repeat(63) + "0.1':s=8000:d=0.2", "-ac", "64");
+    Path many =
+        made("many.wav", "aevalsrc='" + "0.1|".repeat(63) + "0.1':s=8000:d=0.2", "-ac", "64");
     byte[] whole = Files.readAllBytes(beep(".wav"));
     Path cut = Files.write(folder.resolve("cut.wav"), Arrays.copyOf(whole, whole.length / 2));
     FileChooser chooser = page.waitForFileChooser(() -> button("Sound…").click());
@@ -270,18 +269,26 @@ class SoundTest extends Desk {
     saved();
     Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
     Map<String, Object> what =
-        Map.of(
-            "what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 2, "samples", 1);
+        Map.of("what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 2, "samples", 1);
     JsonNode job = Person.json(pim.post("api/sequences/" + sequence + "/renders", what));
     String at = "api/renders/" + job.get("id").asString();
-    page.waitForFunction(
-        "async at => (await (await fetch(at)).json()).state === 'DONE'", at);
+    page.waitForFunction("async at => (await (await fetch(at)).json()).state === 'DONE'", at);
     Path film = Files.write(folder.resolve("film.mp4"), fetch(at + "/film.mp4"));
     byte[] samples =
         ran(
             List.of(
-                "ffmpeg", "-v", "error", "-i", film.toString(), "-map", "0:a:0", "-ac", "1", "-f",
-                "s16le", "-"));
+                "ffmpeg",
+                "-v",
+                "error",
+                "-i",
+                film.toString(),
+                "-map",
+                "0:a:0",
+                "-ac",
+                "1",
+                "-f",
+                "s16le",
+                "-"));
     ShortBuffer b = ByteBuffer.wrap(samples).order(ByteOrder.LITTLE_ENDIAN).asShortBuffer();
     assertEquals(80 * 2000, b.capacity(), 2100, "as long as its 80 frames");
     int first = -1, last = -1;
@@ -301,8 +308,16 @@ class SoundTest extends Desk {
         new String(
                 ran(
                     List.of(
-                        "ffprobe", "-v", "error", "-select_streams", "v:0", "-count_packets",
-                        "-show_entries", "stream=nb_read_packets", "-of", "csv=p=0",
+                        "ffprobe",
+                        "-v",
+                        "error",
+                        "-select_streams",
+                        "v:0",
+                        "-count_packets",
+                        "-show_entries",
+                        "stream=nb_read_packets",
+                        "-of",
+                        "csv=p=0",
                         film.toString())))
             .strip();
     return Integer.parseInt(counted);

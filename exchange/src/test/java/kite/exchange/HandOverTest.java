@@ -18,11 +18,11 @@ import kite.core.document.CameraPackage;
 import kite.core.document.Channels;
 import kite.core.document.CutEntry;
 import kite.core.document.Header;
-import kite.core.document.Sequence;
 import kite.core.document.Marker;
+import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.document.Sound;
 import kite.core.document.SoundTrack;
-import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
 import kite.core.evaluate.Plan;
@@ -131,8 +131,7 @@ class HandOverTest {
             .with(wind.withId("b").withName("Sea").withAt(101 + 2 * second).withMuted(true))
             .with(wind.withId("c").withName("Bell").withAt(101 - second))
             .with(new Marker("m", "Now", 110, "#f0c040"));
-    JsonNode stack =
-        JsonMapper.builder().build().readTree(OtioWriter.write(s)).path("tracks");
+    JsonNode stack = JsonMapper.builder().build().readTree(OtioWriter.write(s)).path("tracks");
     List<String> told = new ArrayList<>();
     for (JsonNode track : stack.path("children")) {
       told.add(track.path("kind").asString() + " " + track.path("name").asString());
