@@ -110,7 +110,7 @@ export interface PlacedSet {
   ids: Record<string, string>;
 }
 
-export type Entity = Piece | Mark | Path | Camera | Light | Shot | Marker | SoundTrack | Sound | AcceptedNote | CutEntry | Layer | Measure | Air | Plate;
+export type Entity = Piece | Mark | Path | Camera | Light | Shot | Marker | SoundTrack | Sound | AcceptedNote | ActionLine | CutEntry | Layer | Measure | Air | Plate;
 
 export interface Piece {
   kind: 'piece';
@@ -516,6 +516,14 @@ export interface AcceptedNote {
   name: string;
   of: string;
   about: string;
+}
+
+export interface ActionLine {
+  kind: 'actionLine';
+  id: string;
+  name: string;
+  first: string;
+  second: string;
 }
 
 export interface CutEntry {
@@ -1371,6 +1379,13 @@ export interface LightNow {
   specular: boolean;
 }
 
+export interface LineOfAction {
+  from: number[];
+  to: number[];
+  left: string[];
+  right: string[];
+}
+
 export interface SavedRig {
   rig: RigPart[];
   names: Record<string, string>;
@@ -1546,6 +1561,11 @@ export interface Press {
   newId: string;
 }
 
+export interface TakeSeen {
+  camera: string | null;
+  scene: number;
+}
+
 export interface TakenBack {
   commands: Command[];
   left: string[];
@@ -1648,6 +1668,7 @@ export interface KiteCore {
   lensZoom(notches: number): string;
   letMemberGo(owner: string, part: string, member: string): string;
   lights(frame: number): string;
+  lineOfAction(): string;
   loadRig(camera: string, rig: string, frame: number): string;
   lookedAt(id: string): string;
   modelPose(id: string, out: Float64Array): void;
@@ -1662,6 +1683,7 @@ export interface KiteCore {
   newSoundTrack(id: string): string;
   notchM(alongM: number): number;
   nothingCutOff(camera: string, first: number, last: number): string;
+  ofReview(commands: string): string;
   open(document: string): string;
   otherNotes(): string;
   partPlot(camera: string, part: string, seconds: number, out: Float64Array): void;
@@ -1726,6 +1748,7 @@ export interface KiteCore {
   subjectRoute(camera: string, subject: string, first: number, step: number, out: Float64Array): void;
   subjects(): string;
   switched(presses: string): string;
+  takeAt(shot: string, take: string, frame: number): string;
   takeBack(delta: string, undo: boolean): string;
   takeHold(camera: string, frame: number, x: number, y: number, z: number, alongM: number, key: boolean): void;
   takeMember(owner: string, part: string, member: string): string;

@@ -2,11 +2,12 @@ import { setView } from '../session/view';
 import { Segments } from '../kit/Segments';
 import { Tip } from '../kit/Tip';
 import type { Compared } from '../session/comparing';
-import { endCompare } from '../doing/compared';
+import { endCompare, chooseCompared } from '../doing/compared';
+import { useSequence } from '../session/state';
 import { Pill } from '../kit/Pill';
 import './frame.css';
 
-/** Over the lens view while two versions are compared: what is where, the wipe, and the way out. */
+/** Over the lens view while two versions or takes are compared: what is where, the wipe, and the way out. */
 export function CompareOver({
   compared,
   frame,
@@ -15,6 +16,7 @@ export function CompareOver({
   frame: { left: number; top: number; width: number; height: number };
 }) {
   const set = (by: Partial<Compared>) => setView({ compared: { ...compared, ...by } });
+  const mayEdit = useSequence((s) => s.mayEdit);
   const [a, b] = compared.sides;
   const wipe = compared.way === 'wipe';
   const to = (clientX: number, box: DOMRect) =>
@@ -28,7 +30,7 @@ export function CompareOver({
           className="compare-line"
           role="slider"
           tabIndex={0}
-          aria-label="Wipe between the versions"
+          aria-label="Wipe between the two"
           aria-valuenow={Math.round(compared.at * 100)}
           style={{ left: `${compared.at * 100}%` }}
           onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
@@ -53,7 +55,20 @@ export function CompareOver({
           ]}
           onChoose={(way) => set({ way })}
         />
-        <Tip text="Both cameras in the set as it is now, without blur and plates">
+        {compared.takes
+          ? ([0, 1] as const).map((side) => (
+              <Pill key={side} disabled={!mayEdit} onClick={() => chooseCompared(side)}>
+                {`Use ${compared.sides[side].title}`}
+              </Pill>
+            ))
+          : null}
+        <Tip
+          text={
+            compared.takes
+              ? 'Each on the frame that it would show, without blur and plates'
+              : 'Both cameras in the set as it is now, without blur and plates'
+          }
+        >
           <Pill onClick={endCompare}>Done comparing</Pill>
         </Tip>
       </div>

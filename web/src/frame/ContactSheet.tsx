@@ -1,6 +1,6 @@
 import { setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { LensRow } from '../core/types';
 import { core, evaluated } from '../session/evaluated';
 import { useSettings } from '../session/settings';
@@ -14,8 +14,13 @@ import { stage } from '../views/stage';
 import { drawnSoFar } from '../views/drawnSoFar';
 import { fit, giveBack, takeSheet } from '../views/surfaces';
 import { Bare } from '../kit/Bare';
+import { IconAction } from '../kit/IconAction';
+import * as Icon from '../kit/icons';
 import { Pill } from '../kit/Pill';
 import './frame.css';
+
+/** Tiles on a page: more would be too small to judge, and too many to draw in step. */
+const ON_A_PAGE = 12;
 
 /** Widest picture of a tile, pixels. */
 const MOST_PX = 640;
@@ -28,7 +33,11 @@ export function ContactSheet() {
   const { cameraPackage } = useSettings();
   const aspect = cameraPackage.deliveryWidth / cameraPackage.deliveryHeight;
   const tiles = useRef(new Map<string, HTMLCanvasElement>());
-  const cameras = camerasOf(entities);
+  const all = camerasOf(entities);
+  const pages = Math.max(1, Math.ceil(all.length / ON_A_PAGE));
+  const [turned, setTurned] = useState(0);
+  const page = Math.min(turned, pages - 1);
+  const cameras = all.slice(page * ON_A_PAGE, (page + 1) * ON_A_PAGE);
   useEffect(() => {
     const sheet = takeSheet();
     const { canvas, renderer } = sheet;
@@ -79,7 +88,7 @@ export function ContactSheet() {
       picture.dispose();
       giveBack(sheet);
     };
-  }, [aspect, cameras.length]);
+  }, [aspect, cameras.length, page]);
   const live = shownShot();
   const cuts = useSequence((s) => onReel(s) && (s.playing || s.cutting !== 'off'));
   useSequence((s) => s.reel);
@@ -88,13 +97,28 @@ export function ContactSheet() {
       <div className="view-bar">
         <strong>Contact sheet</strong>
         <span className="muted">
-          {`${cameras.length} cameras on frame ${Math.round(frame)}`}
+          {`${all.length === 1 ? '1 camera' : `${all.length} cameras`} on frame ${Math.round(frame)}`}
           {cuts ? ': a tile cuts to its camera' : ''}
         </span>
         <span className="grow" />
+        {pages > 1 ? (
+          <>
+            <IconAction aria-label="Page before" disabled={page === 0} onClick={() => setTurned(page - 1)}>
+              <Icon.StepBack />
+            </IconAction>
+            <span className="mono">{`${page + 1} of ${pages}`}</span>
+            <IconAction
+              aria-label="Next page"
+              disabled={page === pages - 1}
+              onClick={() => setTurned(page + 1)}
+            >
+              <Icon.StepOn />
+            </IconAction>
+          </>
+        ) : null}
         <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>
-      {cameras.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
+      {all.length === 0 ? <p className="empty">There is no camera yet. Add one in the roster.</p> : null}
       <div className="tiles">
         {cameras.map((c) => {
           const slot = core().slot(c.id);

@@ -54,7 +54,10 @@ export function LensView({ alone = false }: { alone?: boolean }) {
   const camera = useSequence((s) => s.entities[lensCamera(s)] as Camera | undefined);
   const desk = useSequence((s) => s.desk);
   const picking = useSequence((s) => s.picking);
-  const compared = useSequence((s) => s.compared);
+  // takes are compared while their shot is looked at
+  const compared = useSequence((s) =>
+    s.compared?.takes && s.compared.takes.shot !== s.shot ? null : s.compared,
+  );
   const followCut = useSequence((s) => s.followCut);
   const slate = useSequence((s) => s.slate);
   const { deliveryWidth, deliveryHeight } = useSettings().cameraPackage;

@@ -9,15 +9,20 @@ import { useSequence } from '../session/state';
  */
 export function Editing({
   leads = false,
+  reviews = false,
   of = '',
   children,
 }: {
   leads?: boolean;
+  /** For those who review, too. */
+  reviews?: boolean;
   /** The camera that the controls change: where it is approved, they are switched off. */
   of?: string;
   children: ReactNode;
 }) {
-  const mayEdit = useSequence((s) => (leads ? s.role === 'lead' : s.mayEdit && !s.approvals[of]));
+  const mayEdit = useSequence((s) =>
+    leads ? s.role === 'lead' : (reviews ? s.mayReview : s.mayEdit) && !s.approvals[of],
+  );
   return (
     <fieldset className="editing" disabled={!mayEdit}>
       {children}

@@ -29,6 +29,8 @@ export const StepBack = draw('M6 5v14M18 6l-8 6 8 6z');
 export const StepOn = draw('M18 5v14M6 6l8 6-8 6z');
 export const First = draw('M5 5v14M20 6l-7 6 7 6M13 6l-7 6 7 6');
 export const Last = draw('M19 5v14M4 6l7 6-7 6M11 6l7 6-7 6');
+/** Two pictures with an edge between them that moves. */
+export const Compare = draw('M4 6h16v12H4zM12 3v18M15 10l3 2-3 2');
 export const Sound = draw('M4 10v4h4l5 4V6l-5 4zM16 9a4 4 0 0 1 0 6M18.5 6.5a8 8 0 0 1 0 11');
 export const SoundOff = draw('M4 10v4h4l5 4V6l-5 4zM16 9l5 6M21 9l-5 6');
 export const Undo = draw('M9 6 4 11l5 5M4 11h10a6 6 0 0 1 6 6v1');

@@ -11,6 +11,7 @@ import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { goToReel } from '../session/time';
 import { useCutNotes } from './cutNotes';
+import { LineChoice } from './LineChoice';
 import './lanes.css';
 
 const keyOf = (n: Note) => `${n.about} ${n.of} ${n.frame}`;
@@ -39,7 +40,6 @@ export function CutNotesMenu() {
       word,
     });
   };
-  if (!notes.length) return null;
   return (
     <>
       <Tip text="What an editor would point out about the reel">
@@ -69,6 +69,7 @@ export function CutNotesMenu() {
               {`Those that stay too: ${notes.length - open.length}`}
             </Tick>
           ) : null}
+          <LineChoice />
           {shown.length === 0 ? <p className="empty">Nothing to look at.</p> : null}
           {shown.map((n) => (
             <div className="cut-note" key={keyOf(n)}>

@@ -24,7 +24,7 @@ const LETTER_PX = 6.6;
 /** Words on frames of the programme: click to go there and write, drag to move. */
 export function MarkerLane({ scale }: { scale: Scale }) {
   const entities = useSequence((s) => s.entities);
-  const mayEdit = useSequence((s) => s.mayEdit);
+  const mayReview = useSequence((s) => s.mayReview);
   const markers = markersOf(entities);
   const [open, setOpen] = useState<{ id: string; left: number; top: number } | null>(null);
   const handle = useHandles();
@@ -41,7 +41,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
         <Tip text={withKeys('A marker on this frame', 'marker')}>
           <Bare
             className="badge more"
-            disabled={!mayEdit}
+            disabled={!mayReview}
             aria-label="A marker on this frame"
             onClick={addMarker}
           >
@@ -104,7 +104,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
               aria-label="What the marker says"
               defaultValue={one.name}
               maxLength={120}
-              disabled={!mayEdit}
+              disabled={!mayReview}
               onKeyDown={(e) => {
                 if (e.key !== 'Enter') return;
                 e.currentTarget.blur();
@@ -123,7 +123,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
               />
               <span className="grow" />
               <Pill
-                disabled={!mayEdit}
+                disabled={!mayReview}
                 onClick={() => {
                   setOpen(null);
                   edit('Remove a marker', { kind: 'remove', ids: [one.id], letGo: true });

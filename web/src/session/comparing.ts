@@ -8,9 +8,11 @@ export interface Side {
   document?: SequenceDocument;
 }
 
-/** Two versions of a camera's move, looked at together in the lens view. */
+/** Two versions of a camera's move, or two takes of a shot, looked at together in the lens view. */
 export interface Compared {
   sides: [Side, Side];
+  /** The takes and their shot, where it is takes. */
+  takes?: { shot: string; ids: [string, string] };
   way: 'wipe' | 'beside';
   /** Where the wipe stands, as a share of the width. */
   at: number;

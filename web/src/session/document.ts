@@ -82,9 +82,15 @@ export function reapply(edit: PendingEdit): void {
   applied(theCore().apply(edit.commands));
 }
 
-/** Whether this account may not change anything, after saying so. */
-export function readOnly(): boolean {
-  if (get().mayEdit) return false;
+/**
+ * Whether this account may not change anything, or not what commands change, after saying so.
+ *
+ * @param commands those of an edit; who reviews may make some
+ */
+export function readOnly(commands: Command[] = []): boolean {
+  const { mayEdit, mayReview } = get();
+  if (mayEdit) return false;
+  if (mayReview && commands.length && attempt(() => theCore().ofReview(commands))) return false;
   // once for a whole drag
   if (get().message?.text !== LOOKS_ONLY) say(LOOKS_ONLY, true);
   return true;
@@ -151,7 +157,7 @@ function lockedLane(commands: Command[]): boolean {
 
 /** Makes an edit: all commands or none. Gives false when it was refused, after saying why. */
 export function edit(label: string, ...commands: Command[]): boolean {
-  if (readOnly() || commands.length === 0) return false;
+  if (commands.length === 0 || readOnly(commands)) return false;
   endPreview();
   if (lockedLane(commands) || keysByItself(commands)) return false;
   return (
@@ -170,7 +176,7 @@ let previewed: { label: string; commands: Command[] } | null = null;
 
 /** Shows what commands would do while a handle is dragged. A refused one keeps the last good one; then it gives false. */
 export function preview(label: string, ...commands: Command[]): boolean {
-  if (readOnly() || lockedLane(commands) || keysByItself(commands)) return false;
+  if (readOnly(commands) || lockedLane(commands) || keysByItself(commands)) return false;
   const shown = attempt(() => {
     const change = theCore().preview(commands);
     try {
@@ -208,7 +214,8 @@ export function endPreview(): void {
 }
 
 function turnBack(way: 'undo' | 'redo'): void {
-  if (!useHistory.getState()[way].length || readOnly()) return;
+  if (!useHistory.getState()[way].length) return;
+  if (!get().mayReview && readOnly()) return;
   endPreview();
   const done = step(
     way,

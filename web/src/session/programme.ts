@@ -65,7 +65,7 @@ export function shotOf(id: string): Shot | undefined {
 /** What the roster and the panels of things leave to the reel. */
 export type OfTheCut = Extract<
   Entity,
-  { kind: 'shot' | 'marker' | 'soundTrack' | 'sound' | 'acceptedNote' | 'cutEntry' }
+  { kind: 'shot' | 'marker' | 'soundTrack' | 'sound' | 'acceptedNote' | 'actionLine' | 'cutEntry' }
 >;
 
 const OF_THE_CUT: ReadonlySet<string> = new Set([
@@ -74,6 +74,7 @@ const OF_THE_CUT: ReadonlySet<string> = new Set([
   'soundTrack',
   'sound',
   'acceptedNote',
+  'actionLine',
   'cutEntry',
 ] satisfies OfTheCut['kind'][]);
 

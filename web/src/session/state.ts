@@ -135,6 +135,8 @@ export interface PeopleState {
   /** Look as a guest or reviewer, edit as an artist, also decide as a lead. */
   role: Role;
   mayEdit: boolean;
+  /** Whether who looks at it may put markers and write notes on shots. */
+  mayReview: boolean;
   /** What is approved, by the id of the camera or shot. */
   approvals: Record<string, Approval>;
   /** Who else has the sequence open, by their page. */
@@ -199,6 +201,7 @@ const NO_WINDOW: WindowState = { dialog: null, message: null };
 const ALONE: PeopleState = {
   role: 'artist',
   mayEdit: true,
+  mayReview: true,
   approvals: {},
   others: {},
   live: false,

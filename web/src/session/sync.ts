@@ -79,7 +79,7 @@ export async function openMoment(id: string, moment: number): Promise<void> {
     loadCore(),
   ]);
   theCore().open(document);
-  set({ role: 'reviewer', mayEdit: false, moment });
+  set({ role: 'reviewer', mayEdit: false, mayReview: false, moment });
   opened(id, moment);
 }
 
@@ -87,7 +87,7 @@ export async function openMoment(id: string, moment: number): Promise<void> {
 export async function openToDraw(id: string, document: SequenceDocument): Promise<void> {
   await loadCore();
   theCore().open(document);
-  set({ role: 'reviewer', mayEdit: false });
+  set({ role: 'reviewer', mayEdit: false, mayReview: false });
   opened(id, 0);
 }
 
@@ -112,7 +112,8 @@ async function load(id: string, outbox: Outbox): Promise<void> {
     loadCore(),
   ]);
   if (now?.outbox !== outbox) return; // left meanwhile
-  set({ role, mayEdit: role === 'artist' || role === 'lead' });
+  const mayEdit = role === 'artist' || role === 'lead';
+  set({ role, mayEdit, mayReview: mayEdit || role === 'reviewer' });
   theCore().open(document);
   opened(id, revision);
   await outbox.layOn(reapply);
@@ -196,7 +197,7 @@ async function listenAgain(open: Open, was: WebSocket, id: string): Promise<void
       if (!still()) return;
       const gone = e.status === 404 ? 'You may not look at this sequence any more.' : e.message;
       say(`${gone} What is here is not brought up to date.`, true);
-      set({ role: 'guest', mayEdit: false });
+      set({ role: 'guest', mayEdit: false, mayReview: false });
       return;
     }
   }

@@ -45,7 +45,9 @@ export function actions(): Action[] {
 
 /** What has a key, or could be given one. */
 const withShortcut = (): Action[] =>
-  SHORTCUTS.filter((x) => !x.unlisted && (!x.edits || get().mayEdit) && isThere(x.id)).map((x) => ({
+  SHORTCUTS.filter(
+    (x) => !x.unlisted && (!x.edits || get().mayEdit) && (!x.reviews || get().mayReview) && isThere(x.id),
+  ).map((x) => ({
     name: x.name,
     keys: x.id,
     run: () => void RUNS[x.id](),

@@ -1,3 +1,4 @@
+import { compareNextTake } from '../doing/compared';
 import { removeSound, selectedSound, splitSound } from '../doing/sounds';
 import { openWindow } from '../session/windows';
 import { camerasOf } from '../session/cameras';
@@ -141,6 +142,7 @@ export const RUNS: Record<ShortcutId, Run> = {
   orderEarlier: reel(() => swapOrder(-1)),
   orderLater: reel(() => swapOrder(1)),
   nextTake: reel(nextTake),
+  compareTakes: reel(compareNextTake),
   fullScreen,
   marker: reel(addMarker),
   nextMarker: reel(() => goToMarker(1)),

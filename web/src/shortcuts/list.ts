@@ -22,6 +22,8 @@ export interface Shortcut {
   within?: 'lens';
   /** Whether it makes an edit: it is not for those who only look. */
   edits?: boolean;
+  /** Whether it makes an edit that who reviews may make, too. */
+  reviews?: boolean;
   /** Whether its keys stay as they are: they mean the same in most programs, or belong together. */
   fixed?: boolean;
   /** Left out of the command box: it only means something at the place it is pressed. */
@@ -73,6 +75,7 @@ export type ShortcutId =
   | 'orderEarlier'
   | 'orderLater'
   | 'nextTake'
+  | 'compareTakes'
   | 'letters'
   | 'fullScreen'
   | 'marker'
@@ -178,7 +181,8 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'orderEarlier', name: 'Before the shot before it', keys: ['$mod+ArrowLeft'], edits: true },
     { id: 'orderLater', name: 'Behind the next shot', keys: ['$mod+ArrowRight'], edits: true },
     { id: 'nextTake', name: 'Its next take', keys: ['t'], edits: true },
-    { id: 'marker', name: 'A marker on this frame', keys: ['m'], edits: true },
+    { id: 'compareTakes', name: 'Compare it with its next take, or no more', keys: ['Shift+t'] },
+    { id: 'marker', name: 'A marker on this frame', keys: ['m'], reviews: true },
     { id: 'nextMarker', name: 'To the next marker', keys: ['Shift+PageDown'] },
     { id: 'earlierMarker', name: 'To the marker before', keys: ['Shift+PageUp'] },
     { id: 'loopShot', name: 'Play this shot over and over, or all again', keys: ['q'] },

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Camera, Command, Shot, Take } from '../core/types';
 import { choosePicture } from '../doing/bring';
+import { compareTakes } from '../doing/compared';
 import { chosenTake } from '../doing/takes';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
@@ -8,6 +9,7 @@ import { Bare } from '../kit/Bare';
 import { Chip } from '../kit/Chip';
 import { Choose } from '../kit/Choose';
 import { Editing } from '../kit/Editing';
+import * as Icon from '../kit/icons';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 import { Tip } from '../kit/Tip';
@@ -37,6 +39,11 @@ export function ShotCard({ shot }: { shot: Shot }) {
       <div className="scroll">
         <Editing>
           <About shot={shot} />
+        </Editing>
+        <Editing reviews>
+          <NotesOn shot={shot} />
+        </Editing>
+        <Editing>
           <Takes shot={shot} />
           <BoardOf shot={shot} />
           {place ? <Action shot={shot} first={place.first} /> : null}
@@ -118,10 +125,21 @@ function About({ shot }: { shot: Shot }) {
         value={shot.handles ?? beginning.handleFrames}
         onChange={(v) => edit(`${shot.name}: handles`, rules(shot.colour, Math.round(v)))}
       />
+    </div>
+  );
+}
+
+/** What is said of it: those who review write here, too. */
+function NotesOn({ shot }: { shot: Shot }) {
+  return (
+    <div className="card" data-card="notes">
+      <div className="card-head">
+        <span className="card-name">Notes</span>
+      </div>
       <textarea
         className="shot-notes"
         aria-label="Notes on the shot"
-        placeholder="Notes"
+        placeholder="What is to be done, and what was said"
         defaultValue={shot.notes}
         key={shot.notes}
         onKeyDown={(e) => e.stopPropagation()}
@@ -199,6 +217,16 @@ function Takes({ shot }: { shot: Shot }) {
               </option>
             ))}
           </Choose>
+          {t.id === shot.chosen ? null : (
+            <Tip text="Beside the one that is in, wiped or side by side">
+              <Bare
+                aria-label={`Compare take ${t.name}`}
+                onClick={() => compareTakes(shot, shot.chosen, t.id)}
+              >
+                <Icon.Compare />
+              </Bare>
+            </Tip>
+          )}
           {t.id === shot.chosen ? null : (
             <Tip text="Take it away">
               <Bare

@@ -195,6 +195,7 @@ export function ShotList() {
   const approvals = useSequence((s) => s.approvals);
   const code = useSequence((s) => s.header.code);
   const mayEdit = useSequence((s) => s.mayEdit);
+  const mayReview = useSequence((s) => s.mayReview);
   const { cameraPackage } = useSettings();
   const told = useTold(rows);
   const pictures = useShotPictures(rows, cameraPackage.deliveryWidth / cameraPackage.deliveryHeight);
@@ -232,7 +233,7 @@ export function ShotList() {
             hideFooter
             showToolbar
             disableRowSelectionOnClick
-            isCellEditable={() => mayEdit}
+            isCellEditable={({ field }) => mayEdit || (mayReview && field === 'notes')}
             processRowUpdate={(now, was) => {
               const name = now.code.trim();
               const { id } = was;

@@ -108,7 +108,7 @@ export class LensPicture {
     const s = useSequence.getState();
     const r = this.renderer;
     this.step();
-    if (s.compared) {
+    if (s.compared && (!s.compared.takes || s.compared.takes.shot === s.shot)) {
       this.drawCompared(id, s.compared, wider);
       return null;
     }
@@ -260,8 +260,8 @@ export class LensPicture {
     };
   }
 
-  /** Two versions of the camera's move, in the set as it is now: wiped, or each at half size. */
-  private drawCompared(id: string, { way, at }: Compared, wider: [number, number]): void {
+  /** Two versions of the camera's move in the set as it is now, or two takes of a shot: wiped, or each at half size. */
+  private drawCompared(id: string, { way, at, takes }: Compared, wider: [number, number]): void {
     const r = this.renderer;
     const size = r.getSize(new THREE.Vector2());
     stage.scene.updateMatrixWorld();
@@ -274,10 +274,23 @@ export class LensPicture {
       const cut = way === 'wipe' ? Math.round(size.x * at) : size.x / 2;
       r.setViewport(left, (size.y - h) / 2, w, h);
       r.setScissor(side ? cut : 0, (size.y - h) / 2, side ? size.x - cut : cut, h);
-      if (lookThroughCompared(side, id, this.eye, wider)) r.render(stage.scene, this.eye);
+      if (takes) this.drawTake(takes.shot, takes.ids[side], wider);
+      else if (lookThroughCompared(side, id, this.eye, wider)) r.render(stage.scene, this.eye);
     }
     r.setScissorTest(false);
     r.setViewport(0, 0, size.x, size.y);
+    if (takes) this.step(); // what stands in the scene is on the frame that is shown again
+  }
+
+  /** What a take shows where the playhead is in its shot. */
+  private drawTake(shot: string, take: string, wider: [number, number]): void {
+    const seen = core().takeAt(shot, take, useSequence.getState().reel ?? NaN);
+    if (!seen?.camera) return;
+    atFrame(seen.scene, () => {
+      this.step();
+      stage.scene.updateMatrixWorld();
+      if (lookThrough(seen.camera!, this.eye, wider)) this.renderer.render(stage.scene, this.eye);
+    });
   }
 
   /** What stands under a place of the picture, given as −1 … 1 across and up. */

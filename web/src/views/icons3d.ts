@@ -5,7 +5,7 @@ import { core } from '../session/evaluated';
 import { palette } from '../theme/tokens';
 
 /** A line that only the set views draw; haze does not reach it. */
-const line = (colour: string, more: THREE.LineBasicMaterialParameters = {}) =>
+export const line = (colour: string, more: THREE.LineBasicMaterialParameters = {}) =>
   new THREE.LineBasicMaterial({ color: colour, fog: false, ...more });
 
 /** A label drawn on a small canvas, always facing the viewer and always the same size. */

@@ -3,6 +3,7 @@ import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
 import { core, evaluated, shownFrame } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
+import { ActionLineDrawn } from './actionLine';
 import { SkyDome } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
 import { coat } from './finishes';
@@ -49,6 +50,7 @@ export class Stage {
   readonly aids = new THREE.Group();
   readonly ghosts = new Ghosts();
   readonly rigHandles = new RigHandles();
+  private readonly actionLine = new ActionLineDrawn();
   private readonly shown = new Map<string, Shown>();
   private readonly dome = new SkyDome();
   private readonly lighting = new Lighting(this.dome);
@@ -66,7 +68,7 @@ export class Stage {
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
-    this.aids.add(this.outline, this.ghosts.group, this.rigHandles.group);
+    this.aids.add(this.outline, this.ghosts.group, this.rigHandles.group, this.actionLine.group);
     this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
@@ -134,6 +136,7 @@ export class Stage {
         shapeCamera(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
     }
     this.measureFromCameras(world);
+    if (this.actionLine.update()) this.toAids(this.actionLine.group);
     this.lighting.update(s.entities, frame, world);
     this.ruleGrid(s.header.gridM, s.header.gridLines);
     this.scene.updateMatrixWorld();

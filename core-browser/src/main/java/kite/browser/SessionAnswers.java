@@ -16,6 +16,7 @@ import kite.core.document.Sequence;
 import kite.core.motion.AddedKeys;
 import kite.core.rules.Change;
 import kite.core.rules.Refusal;
+import kite.core.rules.Reviewing;
 
 /** The open sequence, its edits and its preview. */
 @Answers
@@ -65,6 +66,11 @@ final class SessionAnswers {
     Edit.Made made = Edit.make(Opened.base(), commands);
     Opened.previewed(made.sequence(), made.change());
     return made.change();
+  }
+
+  /** Whether commands do no more than somebody who reviews may. */
+  public static boolean ofReview(List<Command> commands) {
+    return Reviewing.isAll(Edit.make(Opened.base(), commands).change());
   }
 
   /** Drops the preview. */

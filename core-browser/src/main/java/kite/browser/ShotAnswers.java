@@ -12,6 +12,8 @@ import kite.core.cutting.Switching;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
 import kite.core.document.Shot;
+import kite.core.document.Take;
+import kite.core.frame.LineOfAction;
 import kite.core.naming.ShotCodes;
 import kite.core.number.FeetFrames;
 import kite.core.number.Timecode;
@@ -56,6 +58,26 @@ final class ShotAnswers {
   /** The frame of the scene on a frame of the programme, sub-frames too; NaN outside. */
   public static double sceneAt(double frame) {
     return Opened.programme().scene(frame);
+  }
+
+  /**
+   * What of the scene a take shows where a frame of the programme is in its shot.
+   *
+   * @param camera null for a gap
+   */
+  record TakeSeen(@OrNull String camera, double scene) {}
+
+  /**
+   * What a take would show on a frame of the programme, its shot being where it is now; as it ends
+   * where the take is shorter. Null where there is no such take.
+   */
+  @OrNull
+  public static TakeSeen takeAt(String shot, String take, double frame) {
+    Programme.Placed place = Opened.programme().of(shot);
+    Take t = place == null ? null : ((Shot) Opened.shown().get(shot)).take(take);
+    if (t == null) return null;
+    double after = Math.max(0, Math.min(t.frames() - 1, frame - place.first()));
+    return new TakeSeen(t.camera(), t.scene(after));
   }
 
   /** Frames of the scene that pass in one of the programme about a frame of it; 1 outside. */
@@ -160,6 +182,12 @@ final class ShotAnswers {
         new ArrayList<>(CutNotes.ofCameras(Opened.shown(), Opened.programme()));
     all.addAll(CutNotes.ofSounds(Opened.shown(), Opened.programme()));
     return all;
+  }
+
+  /** The line of action on the shown frame; null where none was chosen. */
+  @OrNull
+  public static LineOfAction lineOfAction() {
+    return LineOfAction.of(Opened.shown(), Opened.plan());
   }
 
   /** A free code for a shot that is put before the one at an index of the programme. */

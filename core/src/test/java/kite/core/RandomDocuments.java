@@ -18,6 +18,7 @@ import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Accepted;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Air;
 import kite.core.document.Board;
 import kite.core.document.Camera;
@@ -195,6 +196,7 @@ public final class RandomDocuments {
     all.add(new Add(new Marker("marker", "the kite goes", 12, "#f2b441")));
     all.add(new Add(new SoundTrack("track", "Scratch", "i", -3, false, r.nextBoolean())));
     all.add(new Add(sound(r)));
+    all.add(new Add(new ActionLine("zline", "Line", "piece0", "piece1")));
     all.add(new Add(new AcceptedNote("accepted", "a wild track", "sound", "soundOut")));
     return Edit.apply(new Sequence(header(), Map.of()), all);
   }

@@ -245,7 +245,7 @@ class MoveTest extends Desk {
                 both.getSubimage(w / 2 + 4, 0, w / 2 - 4, h))
             < 0.01,
         "the right half is as it is now");
-    dragBy(field("Wipe between the versions"), both.getWidth() / 4.0, 0);
+    dragBy(field("Wipe between the two"), both.getWidth() / 4.0, 0);
     button("Side by side").click();
     drawn();
     assertTrue(difference(both, lens()) > 0.2);

@@ -208,8 +208,8 @@ class RightsTest {
     t.add(new Row("DELETE", sequence, "", LEAD));
     t.add(new Row("GET", sequence + "/digest", "", SEE));
     t.add(new Row("GET", sequence + "/edits?after=0", "", SEE));
-    t.add(new Row("POST", sequence + "/edits", "{\"revision\":0}", EDIT));
-    t.add(new Row("GET", sequence + "/edits/{edit}", "", EDIT));
+    t.add(new Row("POST", sequence + "/edits", "{\"revision\":0}", LOOK));
+    t.add(new Row("GET", sequence + "/edits/{edit}", "", LOOK));
     t.add(new Row("POST", sequence + "/names", "{}", EDIT));
     t.add(new Row("POST", sequence + "/place", "{}", EDIT));
     t.add(new Row("GET", sequence + "/picture.png", "", SEE));

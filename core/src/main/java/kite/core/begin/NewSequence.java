@@ -9,6 +9,7 @@ import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Remove;
 import kite.core.command.ShotCommand.InsertShot;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Air;
 import kite.core.document.Beginning;
 import kite.core.document.Camera;
@@ -167,6 +168,7 @@ public final class NewSequence {
         || e instanceof Light
         || e instanceof Layer
         || e instanceof Measure
+        || e instanceof ActionLine
         || e instanceof Air) return taken.set();
     throw new IllegalStateException("A kind of thing that nobody has decided on: " + e.getClass());
   }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
@@ -57,6 +58,7 @@ public final class CopyIn {
         || e instanceof SoundTrack
         || e instanceof Sound
         || e instanceof AcceptedNote
+        || e instanceof ActionLine
         || e instanceof CutEntry
         || e instanceof Air;
   }

@@ -19,6 +19,7 @@ public sealed interface Entity
         SoundTrack,
         Sound,
         AcceptedNote,
+        ActionLine,
         CutEntry,
         Layer,
         Measure,

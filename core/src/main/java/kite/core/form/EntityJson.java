@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
@@ -76,6 +77,8 @@ public final class EntityJson {
       SoundJson.write(x, o);
     } else if (e instanceof AcceptedNote n) {
       o.put("of", n.of()).put("about", n.about());
+    } else if (e instanceof ActionLine l) {
+      o.put("first", l.first()).put("second", l.second());
     } else if (e instanceof Layer l) {
       o.put("colour", l.colour())
           .put("shown", l.shown())
@@ -173,6 +176,7 @@ public final class EntityJson {
           case SoundTrack.KIND -> SoundJson.track(id, name, f);
           case Sound.KIND -> SoundJson.sound(id, name, f);
           case AcceptedNote.KIND -> new AcceptedNote(id, name, f.text("of"), f.text("about"));
+          case ActionLine.KIND -> new ActionLine(id, name, f.text("first"), f.text("second"));
           case Layer.KIND ->
               new Layer(
                   id,
@@ -293,7 +297,7 @@ public final class EntityJson {
   private static final Set<String> ID_FIELDS =
       Set.of(
           "parent", "rides", "layer", "camera", "cameras", "entity", "path", "guide", "upPiece",
-          "of", "track");
+          "of", "track", "first", "second");
 
   public static JsonObject write(Shape shape) {
     Out o = Out.kind(shape.kind());

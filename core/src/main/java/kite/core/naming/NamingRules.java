@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import kite.core.cut.Programme;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -41,7 +42,8 @@ public final class NamingRules {
     Map<String, String> wanted = new LinkedHashMap<>(); // by id
     Set<String> taken = new HashSet<>();
     for (Entity e : s.entities().values()) {
-      if (e instanceof Marker || e instanceof AcceptedNote) continue; // what it says is no name
+      // what these say is no name
+      if (e instanceof Marker || e instanceof AcceptedNote || e instanceof ActionLine) continue;
       if (isShot(e) && !n.shots().isEmpty()) continue;
       String better = styled(e.name(), styleOf(e, n));
       wanted.put(e.id(), better);

@@ -3,6 +3,7 @@ package kite.core.report;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -10,6 +11,7 @@ import kite.core.curve.Channel;
 import kite.core.cut.Programme;
 import kite.core.document.Accepted;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Camera;
 import kite.core.document.Entity;
 import kite.core.document.LimitsOfCuts;
@@ -26,6 +28,7 @@ import kite.core.frame.Composition;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.Extent;
 import kite.core.frame.Eye;
+import kite.core.frame.LineOfAction;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
@@ -98,6 +101,7 @@ public final class CutNotes {
   private final Programme programme;
   private final LimitsOfCuts limits;
   private final Set<String> subjects;
+  private final ActionLine line; // null where none was chosen
   private final List<Note> notes = new ArrayList<>();
 
   private CutNotes(Sequence s, Plan plan, Programme programme) {
@@ -105,7 +109,9 @@ public final class CutNotes {
     this.plan = plan;
     this.programme = programme;
     limits = s.header().standards().cut();
-    subjects = DepthRuler.subjects(s);
+    subjects = new LinkedHashSet<>(DepthRuler.subjects(s));
+    line = ActionLine.of(s);
+    if (line != null) subjects.addAll(List.of(line.first(), line.second()));
   }
 
   /**
@@ -223,10 +229,15 @@ public final class CutNotes {
     return programme.scene(index, frame + 0.5) - programme.scene(index, frame - 0.5);
   }
 
-  /** What a camera sees on one side of a cut. */
+  /**
+   * What a camera sees on one side of a cut.
+   *
+   * @param line on which side of the line of action it is; 0 where none was chosen
+   */
   private record Side(
       Camera camera,
       Eye eye,
+      double line,
       double focusM,
       double fStop,
       double shutter,
@@ -281,7 +292,8 @@ public final class CutNotes {
     both.sort((x, y) -> Double.compare(size(before, after, y), size(before, after, x)));
     if (both.isEmpty()) return;
     subject(index, b.first(), before, after, both.get(0));
-    if (both.size() > 1) line(index, b.first(), before, after, both.get(0), both.get(1));
+    if (line != null) chosenLine(index, b.first(), before, after, both);
+    else if (both.size() > 1) line(index, b.first(), before, after, both.get(0), both.get(1));
   }
 
   private static double size(Side a, Side b, String id) {
@@ -350,15 +362,16 @@ public final class CutNotes {
               depth >= sharp.nearLimitM() && depth <= sharp.farLimitM(),
               c2 == null ? "" : c2.faces()));
     }
+    double side =
+        line == null
+            ? 0
+            : LineOfAction.side(eye.place(), point(line.first()), point(line.second()));
     return new Side(
-        c, eye, l[o + LensRow.FOCUS], l[o + LensRow.F_STOP], l[o + LensRow.SHUTTER], seen);
+        c, eye, side, l[o + LensRow.FOCUS], l[o + LensRow.F_STOP], l[o + LensRow.SHUTTER], seen);
   }
 
-  /** A subject's usual point, in the world. */
   private Vec3 point(String id) {
-    double[] p = new double[3];
-    plan.anchor(id, null, p);
-    return new Vec3(p[0], p[1], p[2]);
+    return LineOfAction.point(plan, id);
   }
 
   /** Where a point is, in shares of the frame's width; far away for one behind the lens. */
@@ -462,16 +475,23 @@ public final class CutNotes {
   /** The line from one subject to the other, seen from above: both cameras belong on one side. */
   private void line(int index, int frame, Side a, Side b, String first, String second) {
     Seen p = b.seen().get(first), q = b.seen().get(second);
-    double was = side(a.eye().place(), p.at(), q.at()), is = side(b.eye().place(), p.at(), q.at());
-    if (was * is < 0)
-      say(
-          About.LINE,
-          index,
-          frame,
-          "the camera crosses the line between " + p.name() + " and " + q.name() + ".");
+    double was = LineOfAction.side(a.eye().place(), p.at(), q.at());
+    double is = LineOfAction.side(b.eye().place(), p.at(), q.at());
+    if (was * is < 0) crossed(index, frame, p.name(), q.name());
   }
 
-  private static double side(Vec3 camera, Vec3 p, Vec3 q) {
-    return (q.x() - p.x()) * (camera.z() - p.z()) - (q.z() - p.z()) * (camera.x() - p.x());
+  /** The line that was chosen, where one of its two is seen on both sides of the cut. */
+  private void chosenLine(int index, int frame, Side a, Side b, List<String> both) {
+    if (!both.contains(line.first()) && !both.contains(line.second())) return;
+    if (a.line() * b.line() < 0)
+      crossed(index, frame, s.get(line.first()).name(), s.get(line.second()).name());
+  }
+
+  private void crossed(int index, int frame, String first, String second) {
+    say(
+        About.LINE,
+        index,
+        frame,
+        "the camera crosses the line between " + first + " and " + second + ".");
   }
 }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import kite.core.cue.Cue;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Camera;
 import kite.core.document.CutEntry;
 import kite.core.document.Entity;
@@ -52,6 +53,10 @@ public final class References {
     }
     if (e instanceof Sound x) add(all, x.track(), Use.ON_TRACK);
     if (e instanceof AcceptedNote n) add(all, n.of(), Use.SAID_OF);
+    if (e instanceof ActionLine l) {
+      add(all, l.first(), Use.DRAWN_THROUGH);
+      add(all, l.second(), Use.DRAWN_THROUGH);
+    }
     if (e instanceof Measure m) add(all, m.camera(), Use.TAKEN_FROM);
     if (e instanceof Plate p) add(all, p.camera(), Use.FIXED_TO);
     if (e instanceof Camera c) {
@@ -167,7 +172,7 @@ public final class References {
         for (Reference r : of(e))
           if (going.contains(r.to())
               && r.use().goesWith()
-              && (letGo || r.use() == Use.SAID_OF)
+              && (letGo || r.use() != Use.ON_TRACK)
               && ids.add(e.id())) more.add(e.id());
       going = more;
     }

@@ -7,6 +7,7 @@ import java.util.Map;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.document.AcceptedNote;
+import kite.core.document.ActionLine;
 import kite.core.document.Air;
 import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
@@ -136,6 +137,7 @@ public final class Rules {
     if (e instanceof SoundTrack t) SoundRules.check(t);
     if (e instanceof Sound x) SoundRules.check(x);
     if (e instanceof AcceptedNote n) ShotRules.check(n);
+    if (e instanceof ActionLine l) checkLine(s, l);
     if (e instanceof CutEntry c
         && (c.firstFrame() < s.header().firstFrame() || c.firstFrame() > s.header().lastFrame()))
       throw new Refusal(
@@ -241,6 +243,15 @@ public final class Rules {
                 + "” stands on frame "
                 + m.frame()
                 + ". Put this one beside it, or write on that one.");
+  }
+
+  private static void checkLine(Sequence s, ActionLine l) {
+    if (l.first().equals(l.second()))
+      throw new Refusal(
+          "range", l.id(), "second", "The line of action runs from one subject to another.");
+    if (s.all(ActionLine.class).size() > 1)
+      throw new Refusal(
+          "twice", l.id(), "", "A sequence has one line of action. Change the one there is.");
   }
 
   private static void checkPlate(Plate p) {

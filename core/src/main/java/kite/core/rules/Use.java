@@ -28,7 +28,8 @@ public enum Use {
   UP("takes its up from"),
   FOCUSES("focuses on"),
   ON_TRACK("lies on"),
-  SAID_OF("is said of");
+  SAID_OF("is said of"),
+  DRAWN_THROUGH("is drawn through");
 
   /** How it reads between the names of the two, on the screen alone. */
   public final String words;
@@ -39,13 +40,13 @@ public enum Use {
 
   /** Whether a thing is nothing without what it uses for this, and goes with it. */
   boolean goesWith() {
-    return this == ON_TRACK || this == SAID_OF;
+    return this == ON_TRACK || this == SAID_OF || this == DRAWN_THROUGH;
   }
 
   /** Whether a thing can be used by another for this. */
   boolean fits(Entity by, Entity target) {
     return switch (this) {
-      case NESTED, CARRIED, UP -> target instanceof Piece;
+      case NESTED, CARRIED, UP, DRAWN_THROUGH -> target instanceof Piece;
       case REPEATS -> target instanceof Piece p && !(p.shape() instanceof Shape.Instance);
       case ON_LAYER -> target instanceof Layer;
       case ON_TRACK -> target instanceof SoundTrack;

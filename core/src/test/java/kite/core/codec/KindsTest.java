@@ -56,7 +56,7 @@ class KindsTest {
   void wordsThatWereStoredOnceGoOnMeaningWhatTheyMeant() {
     assertEquals(
         words(
-            "acceptedNote air camera cutEntry layer light mark marker measure path piece plate shot"
+            "acceptedNote actionLine air camera cutEntry layer light mark marker measure path piece plate shot"
                 + " sound soundTrack"),
         kinds(Entity.class));
     assertEquals(words("group instance model standIn"), kinds(Shape.class));

@@ -2,6 +2,7 @@ package kite.core.report;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -12,6 +13,7 @@ import java.util.Set;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand;
 import kite.core.command.EntityCommand.Add;
 import kite.core.command.ShotCommand;
 import kite.core.command.ShotCommand.InsertShot;
@@ -19,6 +21,7 @@ import kite.core.curve.Channel;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.cut.Programme;
+import kite.core.document.ActionLine;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Piece;
@@ -31,12 +34,14 @@ import kite.core.document.Speed;
 import kite.core.document.StandInKind;
 import kite.core.document.Take;
 import kite.core.evaluate.Plan;
+import kite.core.frame.LineOfAction;
 import kite.core.math.AxisOrder;
 import kite.core.model.Models;
 import kite.core.report.CutNotes.About;
 import kite.core.report.CutNotes.Note;
 import kite.core.rig.base.Base;
 import kite.core.rig.head.Head;
+import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
 
 /** Two people, Ann at x = −1 and Ben at x = 1, both facing +z, and cameras about them. */
@@ -145,6 +150,31 @@ class CutNotesTest {
     assertTrue(line.text().contains("Ann and Ben") || line.text().contains("Ben and Ann"));
     assertEquals(21, line.frame());
     assertEquals("two", line.of());
+  }
+
+  @Test
+  void theLineThatWasChosenIsTheOneThatCounts() {
+    Camera front = camera("A", 0, 6, 0), back = camera("B", 0, -6, 180);
+    Sequence s =
+        cut(scene(front, back), shot("one", "camA", 1, 20), shot("two", "camB", 21, 20))
+            .with(person("post", "Post", Channel.fixed(-1)).withChannel("z", Channel.fixed(-50)));
+    Sequence across = s.with(new ActionLine("line", "Line", "ann", "ben"));
+    assertTrue(about(across).contains(About.LINE));
+    // from Ann away from the two cameras: both are to the right of it
+    Sequence along = s.with(new ActionLine("line", "Line", "ann", "post"));
+    assertTrue(!about(along).contains(About.LINE));
+    Plan plan = new Plan(along, Models.NONE);
+    plan.evaluate(1);
+    assertEquals(List.of("A", "B"), LineOfAction.of(along, plan).right());
+    plan = new Plan(across, Models.NONE);
+    plan.evaluate(1);
+    assertEquals(List.of("A"), LineOfAction.of(across, plan).right());
+    assertEquals(List.of("B"), LineOfAction.of(across, plan).left());
+    assertThrows(
+        Refusal.class,
+        () -> Edit.apply(s, List.of(new Add(new ActionLine("line", "Line", "ann", "ann")))));
+    Command gone = new EntityCommand.Remove(List.of("ben"), false);
+    assertNull(ActionLine.of(Edit.apply(across, List.of(gone))));
   }
 
   @Test

@@ -10,6 +10,7 @@ import kite.server.Problem;
 import kite.server.live.EditMade;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
+import kite.server.rights.Role;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -63,8 +64,9 @@ class SequenceApi {
     return new DigestShown(now.revision(), new Digest().of(now.sequence()));
   }
 
+  /** Reviewers may put markers and write notes on shots; everything else is for artists. */
   @PostMapping("/{id}/edits")
-  @May.EditSequence
+  @May.LookAtSequence
   EditMade edit(@PathVariable UUID id, @RequestBody EditAsked asked, Principal who) {
     String commands = CoreJson.textOf(asked.commands());
     if (asked.id() == null || commands == null || commands.length() > LARGEST_EDIT)
@@ -74,7 +76,8 @@ class SequenceApi {
         asked.label() == null
             ? ""
             : asked.label().substring(0, Math.min(200, asked.label().length()));
-    return store.edit(id, asked.id(), asked.revision(), who.getName(), label, commands);
+    Editor by = new Editor(who.getName(), !rights.roleIn(id).may(Role.ARTIST));
+    return store.edit(id, asked.id(), asked.revision(), by, label, commands);
   }
 
   /** Edits after a revision, oldest first, at most 500: ask again after the last of them. */
@@ -86,7 +89,7 @@ class SequenceApi {
 
   /** One edit by its id; 404 when it was never taken. A page asks before it sends one again. */
   @GetMapping("/{id}/edits/{edit}")
-  @May.EditSequence
+  @May.LookAtSequence
   EditMade one(@PathVariable UUID id, @PathVariable UUID edit) {
     return store.made(id, edit);
   }

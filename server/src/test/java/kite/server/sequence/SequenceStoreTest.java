@@ -90,9 +90,13 @@ class SequenceStoreTest {
                     .toList());
   }
 
+  private static Editor by(String name) {
+    return new Editor(name, false);
+  }
+
   private EditMade move(String id, double x, long revision, UUID edit) {
     List<Command> commands = List.of(new ChannelCommand.SetValue(id, "x", 1001, x, false));
-    return store.edit(row.id, edit, revision, "pim", "Move", CommandJson.writeAll(commands));
+    return store.edit(row.id, edit, revision, by("pim"), "Move", CommandJson.writeAll(commands));
   }
 
   private double x(String id) {
@@ -134,7 +138,8 @@ class SequenceStoreTest {
     List<Command> bad = List.of(new ChannelCommand.SetValue("oda", "scaleX", 1001, -1, false));
     assertThrows(
         Refusal.class,
-        () -> store.edit(row.id, UUID.randomUUID(), 0, "pim", "Bad", CommandJson.writeAll(bad)));
+        () ->
+            store.edit(row.id, UUID.randomUUID(), 0, by("pim"), "Bad", CommandJson.writeAll(bad)));
     assertThrows(
         Refusal.class,
         () ->
@@ -142,7 +147,7 @@ class SequenceStoreTest {
                 row.id,
                 UUID.randomUUID(),
                 0,
-                "pim",
+                by("pim"),
                 "Bad",
                 "{\"commands\":[{\"kind\":\"nonsense\",\"camera\":\"x\"}]}"));
     assertThrows(Problem.class, () -> move("oda", 1, 5, UUID.randomUUID()));
@@ -154,7 +159,7 @@ class SequenceStoreTest {
   void peopleChangeDifferentNumbersOfOneThingAndAConflictNamesTheNumber() {
     move("oda", 2.5, 0, UUID.randomUUID());
     List<Command> z = List.of(new ChannelCommand.SetValue("oda", "z", 1001, -3, false));
-    store.edit(row.id, UUID.randomUUID(), 0, "biscuit", "Move", CommandJson.writeAll(z));
+    store.edit(row.id, UUID.randomUUID(), 0, by("biscuit"), "Move", CommandJson.writeAll(z));
     assertEquals(2.5, x("oda"), "both stand");
     assertEquals(-3, store.get(row.id).sequence().get("oda").channel("z").at(1001));
     Problem p = assertThrows(Problem.class, () -> move("oda", 7, 0, UUID.randomUUID()));

@@ -1,0 +1,8 @@
+package kite.server.sequence;
+
+/**
+ * Who makes an edit.
+ *
+ * @param reviews whether they may put markers and write notes on shots, and no more
+ */
+record Editor(String name, boolean reviews) {}
