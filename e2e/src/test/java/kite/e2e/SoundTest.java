@@ -102,7 +102,7 @@ class SoundTest extends Desk {
     assertEquals("beep", x.name());
     // it begins a second in, and one frame is a twenty-fourth
     reel(1040);
-    button("Play").click();
+    page.locator("[data-play]").click();
     Object told =
         page.evaluate(
             "() => new Promise(done => { const all = []; const look = () => {"
