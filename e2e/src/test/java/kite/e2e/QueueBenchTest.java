@@ -21,7 +21,10 @@ import tools.jackson.databind.JsonNode;
 @Tag("bench")
 class QueueBenchTest {
   private static final String DATABASE = Application.DATABASE + "_queue_bench";
-  private static final int BEGINNINGS = 15, TURNS = 2, LOOK_MS = 5, RAYS = 24;
+  private static final int BEGINNINGS = 15, TURNS = 2, RAYS = 24;
+
+  /** Between two looks at what begins at once, and at what takes long: looking costs, too. */
+  private static final int LOOK_MS = 5, LOOK_SELDOM_MS = 100;
 
   private Path output;
   private Person pim;
@@ -52,8 +55,9 @@ class QueueBenchTest {
   }
 
   /** Seconds until a job is in none of some states. */
-  private double untilNot(JsonNode job, List<String> states, long from) throws Exception {
-    while (states.contains(now(job).get("state").asString())) Thread.sleep(LOOK_MS);
+  private double untilNot(JsonNode job, List<String> states, long from, int lookMs)
+      throws Exception {
+    while (states.contains(now(job).get("state").asString())) Thread.sleep(lookMs);
     return (System.nanoTime() - from) * 1e-9;
   }
 
@@ -93,8 +97,8 @@ class QueueBenchTest {
               Map.of(
                   "what", "frame", "camera", "camA", "frame", 1001 + i, "percent", 10, "samples",
                   4));
-      begun[i] = untilNot(job, List.of("WAITING"), from);
-      untilNot(job, List.of("WORKING"), from);
+      begun[i] = untilNot(job, List.of("WAITING"), from, LOOK_MS);
+      untilNot(job, List.of("WORKING"), from, LOOK_MS);
     }
     Arrays.sort(begun);
     System.out.printf(
@@ -120,7 +124,7 @@ class QueueBenchTest {
     long from = System.nanoTime();
     JsonNode job = ask(what);
     frames = job.get("total").asInt();
-    return untilNot(job, List.of("WAITING", "WORKING"), from);
+    return untilNot(job, List.of("WAITING", "WORKING"), from, LOOK_SELDOM_MS);
   }
 
   private static double best(List<Double> all) {
