@@ -128,6 +128,7 @@ class SoundTest extends Desk {
   void whatThePagePlaysIsWhatIsHandedOver() throws Exception {
     bringBeep(1030.5);
     Sound x = stored();
+    if (page.locator("aside.right").count() == 0) page.keyboard().press("Alt+p");
     page.locator("[data-card=sound]").waitFor();
     type("Gain", "-6");
     type("Comes up in", "1.5");
