@@ -50,7 +50,7 @@ export function usual(desk: Desk, width: number, height: number): Arrangement {
         rosterFolded: true,
         sideFolded: true,
         set: 0.34,
-        time: between(190, height * 0.32, 360),
+        time: between(230, height * 0.37, 420),
       };
     case 'handover':
       return { ...panels, rosterFolded: true, side: between(380, width * 0.34, 620), set: 0.42, time: 128 };

@@ -110,18 +110,17 @@ class SoundTest extends Desk {
                 + " if (s.reel > 1085 || !s.playing) done(all); else requestAnimationFrame(look); };"
                 + " look(); })");
     page.keyboard().press("Space");
-    double first = Double.NaN, last = Double.NaN;
+    double loudest = 0;
     for (Object one : (List<?>) told) {
       double frame = ((Number) ((List<?>) one).get(0)).doubleValue();
       double loud = ((Number) ((List<?>) one).get(1)).doubleValue();
       assertTrue(loud < 0.55, "as loud as it is: " + loud);
-      if (loud < 0.2) continue;
-      if (Double.isNaN(first)) first = frame;
-      last = frame;
+      // the tone is on frames 1049 to 1072; what is drawn late shows the frame before for a moment
+      if (frame < 1047 || frame > 1075) assertTrue(loud < 0.05, told.toString());
+      if (frame > 1051 && frame < 1071) assertTrue(loud > 0.4, told.toString());
+      loudest = Math.max(loudest, loud);
     }
-    // a picture that is late by a few frames shows the last one until the next is drawn
-    assertEquals(1049, first, 5, told.toString());
-    assertEquals(1073, last, 5, told.toString());
+    assertEquals(0.5, loudest, 0.02);
   }
 
   @Test
@@ -170,6 +169,7 @@ class SoundTest extends Desk {
   @Test
   void aSoundIsMovedTrimmedAndSplitByHandAndByKeys() throws Exception {
     bringBeep(1025);
+    page.locator("[data-sound]").scrollIntoViewIfNeeded();
     var box = page.locator("[data-sound] > g > rect").first().boundingBox();
     double frame = box.width / 72; // pixels
     page.mouse().move(box.x + box.width / 2, box.y + 30);
@@ -215,8 +215,8 @@ class SoundTest extends Desk {
   @Test
   void tracksAreMutedHeardAloneAndTakenAway() throws Exception {
     bringBeep(1025);
-    reel(1030);
-    bring(beep(".ogg"));
+    reel(1037); // half a second later: as many whole waves of the tone
+    bring(beep(".flac"));
     page.locator("[data-sound] >> nth=1").waitFor();
     saved();
     List<SoundTrack> tracks = application.stored().all(SoundTrack.class);
@@ -270,7 +270,7 @@ class SoundTest extends Desk {
     saved();
     Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
     Map<String, Object> what =
-        Map.of("what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 2, "samples", 1);
+        Map.of("what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 5, "samples", 1);
     JsonNode job = Person.json(pim.post("api/sequences/" + sequence + "/renders", what));
     String at = "api/renders/" + job.get("id").asString();
     page.waitForFunction("async at => (await (await fetch(at)).json()).state === 'DONE'", at);
