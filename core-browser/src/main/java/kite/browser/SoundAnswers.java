@@ -6,7 +6,10 @@ import kite.core.command.Command;
 import kite.core.cut.Heard;
 import kite.core.cutting.SoundEdits;
 
-/** Sounds over the programme. */
+/**
+ * Sounds over the programme. Edits are proposed for the sequence without its preview, so that a
+ * drag counts from where it began.
+ */
 @Answers
 final class SoundAnswers {
   private SoundAnswers() {}
@@ -23,7 +26,7 @@ final class SoundAnswers {
 
   /** The commands that make a track below all others. */
   public static List<Command> newSoundTrack(String id) {
-    return SoundEdits.track(Opened.shown(), id);
+    return SoundEdits.track(Opened.base(), id);
   }
 
   /**
@@ -40,26 +43,26 @@ final class SoundAnswers {
       String track,
       String id,
       String newTrack) {
-    return SoundEdits.lay(Opened.shown(), recording, seconds, name, at, track, id, newTrack);
+    return SoundEdits.lay(Opened.base(), recording, seconds, name, at, track, id, newTrack);
   }
 
   /** The commands that move a sound so many frames later, and onto a track. */
   public static List<Command> moveSound(String id, double by, String track) {
-    return SoundEdits.move(Opened.shown(), id, by, track);
+    return SoundEdits.move(Opened.base(), id, by, track);
   }
 
   /** The commands that put the ends of a sound so many frames later; what is heard stays. */
   public static List<Command> trimSound(String id, double head, double tail) {
-    return SoundEdits.trim(Opened.shown(), id, head, tail);
+    return SoundEdits.trim(Opened.base(), id, head, tail);
   }
 
   /** The commands that let a sound be heard from so many frames later in its recording. */
   public static List<Command> slipSound(String id, double by) {
-    return SoundEdits.slip(Opened.shown(), id, by);
+    return SoundEdits.slip(Opened.base(), id, by);
   }
 
   /** The commands that make two sounds of one at a frame of the programme. */
   public static List<Command> splitSound(String id, double frame, String newId) {
-    return SoundEdits.split(Opened.shown(), id, frame, newId);
+    return SoundEdits.split(Opened.base(), id, frame, newId);
   }
 }

@@ -177,7 +177,8 @@ class SoundTest extends Desk {
     page.mouse().move(box.x + box.width / 2 + 30 * frame, box.y + 30, steps());
     page.keyboard().down("Shift"); // to any frame, whatever is near
     page.mouse().move(box.x + box.width / 2 + 40 * frame, box.y + 30, steps());
-    assertTrue(page.locator(".reel-says").innerText().startsWith("beep at 106"));
+    String says = page.locator(".reel-says").innerText();
+    assertTrue(says.startsWith("beep at 106"), says);
     page.mouse().up();
     page.keyboard().up("Shift");
     assertEquals(1065, stored().at(), 1.5);
@@ -273,7 +274,8 @@ class SoundTest extends Desk {
         Map.of("what", "shots", "spans", List.of("cut1"), "frame", 0, "percent", 5, "samples", 1);
     JsonNode job = Person.json(pim.post("api/sequences/" + sequence + "/renders", what));
     String at = "api/renders/" + job.get("id").asString();
-    page.waitForFunction("async at => (await (await fetch(at)).json()).state === 'DONE'", at);
+    desk("Hand over");
+    page.locator("[data-job=DONE]").waitFor();
     Path film = Files.write(folder.resolve("film.mp4"), fetch(at + "/film.mp4"));
     byte[] samples =
         ran(
