@@ -54,6 +54,7 @@ export function ReelTools() {
           <Pill onClick={dropPressed}>Drop them</Pill>
         </>
       ) : null}
+      <CutNotesMenu />
       <Pill disabled={!mayEdit} aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>
         New shot
       </Pill>
@@ -98,7 +99,6 @@ export function ReelTools() {
           Codes…
         </Pill>
       </Tip>
-      <CutNotesMenu />
     </>
   );
 }

@@ -113,8 +113,9 @@ useSequence.subscribe((s, old) => {
  * not be drawn in time are counted as dropped.
  *
  * @param pace how often its speed; below 0 it runs backwards
+ * @param before so many seconds before where the playhead stands, and not before what is played
  */
-export function play(on: boolean, pace = 1): void {
+export function play(on: boolean, pace = 1, before = 0): void {
   cancelAnimationFrame(running);
   hush();
   set({ playing: on, pace, ...(on ? { dropped: 0 } : {}) });
@@ -124,7 +125,8 @@ export function play(on: boolean, pace = 1): void {
   const length = last - first + 1;
   const at = Math.round(shownTime());
   const within = at >= first && at <= last;
-  const from = pace < 0 ? (within && at > first ? at : last) : within && at < last ? at : first;
+  const ahead = within && at < last ? Math.max(first, at - Math.round(before * framesPerSecond())) : first;
+  const from = pace < 0 ? (within && at > first ? at : last) : ahead;
   const began = performance.now();
   const seconds = onReel() ? hear({ from, first, last, pace }) : () => (performance.now() - began) / 1000;
   // played faster than it is made, frames are left out on purpose
@@ -145,6 +147,12 @@ export function play(on: boolean, pace = 1): void {
   };
   running = requestAnimationFrame(tick);
 }
+
+/** How much earlier it begins when what leads up to a frame is to be seen, seconds. */
+const PRE_ROLL_S = 2;
+
+/** Plays on from a little before the playhead, or ends that. */
+export const playWithPreRoll = (): void => play(!get().playing, 1, PRE_ROLL_S);
 
 /** Runs forwards or backwards: again the same way is twice as fast, the other way begins anew. */
 export function shuttle(way: 1 | -1): void {

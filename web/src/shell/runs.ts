@@ -31,7 +31,7 @@ import { redo, undo } from '../session/document';
 import { say } from '../session/said';
 import { select, chooseKeys, endPicking } from '../session/selection';
 import { useSequence, type LensTool } from '../session/state';
-import { bounds, goIn, goToCut, onReel, play, playOver, shownTime, shuttle, stepBy } from '../session/time';
+import { bounds, goIn, goToCut, onReel, play, playOver, playWithPreRoll, shownTime, shuttle, stepBy } from '../session/time';
 import { layOver, lensCamera, openDesk, setView } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
@@ -107,6 +107,7 @@ export const RUNS: Record<ShortcutId, Run> = {
   nextPart: () => nextRegion(1),
   earlierPart: () => nextRegion(-1),
   play: () => play(!get().playing),
+  preRoll: playWithPreRoll,
   back: () => stepBy(-1),
   on: () => stepBy(1),
   first: () => goIn(bounds()[0]),

@@ -44,6 +44,7 @@ export type ShortcutId =
   | 'nextPart'
   | 'earlierPart'
   | 'play'
+  | 'preRoll'
   | 'back'
   | 'on'
   | 'first'
@@ -124,6 +125,7 @@ export const SHORTCUTS: Shortcut[] = [
   ]),
   ...standing('Time', [
     { id: 'play', name: 'Play or stop', keys: ['Space'] },
+    { id: 'preRoll', name: 'Play from two seconds before here (pre-roll), or stop', keys: ['Shift+Space'] },
     { id: 'back', name: 'One frame back', keys: [','] },
     { id: 'on', name: 'One frame on', keys: ['.'] },
     { id: 'first', name: 'First frame', keys: ['Home'] },

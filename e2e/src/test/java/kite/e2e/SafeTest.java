@@ -6,6 +6,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import kite.core.document.Sequence;
+import kite.core.document.Marker;
+import kite.core.document.Shot;
 import org.junit.jupiter.api.Test;
 
 /** Undo and redo, and nothing lost by reload, kill or a line that breaks. */
@@ -119,14 +121,7 @@ class SafeTest extends Desk {
 
   @Test
   void aReviewerLooksButDoesNotChange() throws Exception {
-    var other = context(small());
-    Page p = other.newPage();
-    p.navigate(application.address());
-    p.getByLabel("Name").fill("oda");
-    p.getByLabel("Password").fill("keep-the-light");
-    p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
-    p.getByText("The kite gets away").click();
-    ready(p);
+    Page p = reviewer();
     assertTrue(p.getByLabel("Hide Oda").isDisabled());
     p.locator("aside.left .row .name[title=Oda]").click();
     p.keyboard().press("Delete");
@@ -137,10 +132,47 @@ class SafeTest extends Desk {
                 p.evaluate(
                     "async () => (await fetch('/api/sequences/"
                         + sequence
-                        + "/edits', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1] }, body: JSON.stringify({ id: crypto.randomUUID(), revision: 0, label: 'x', commands: '{\"commands\":[]}' }) })).status"))
+                        + "/edits', { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1] }, body: JSON.stringify({ id: crypto.randomUUID(), revision: 0, label: 'x', commands: [{ kind: 'show', ids: ['oda'], shown: false }] }) })).status"))
             .intValue();
     assertEquals(403, status);
     assertEquals(document(), application.stored());
-    other.close();
+    p.context().close();
+  }
+
+  private Page reviewer() {
+    Page p = context(small()).newPage();
+    p.navigate(application.address());
+    p.getByLabel("Name").fill("oda");
+    p.getByLabel("Password").fill("keep-the-light");
+    p.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+    p.getByText("The kite gets away").click();
+    ready(p);
+    return p;
+  }
+
+  @Test
+  void aReviewerMarksAndWritesNotesAndDoesNotCut() throws Exception {
+    Page p = reviewer();
+    p.getByLabel("Desks").getByText("Cut").click();
+    p.getByTestId("reel").waitFor();
+    p.evaluate("() => jollyKite.goToReel(1100)");
+    p.keyboard().press("m");
+    p.locator("[data-shot=cut2] > g").first().click();
+    p.keyboard().press("x");
+    p.getByText("may look here but not change").waitFor();
+    if (p.locator("aside.right").count() == 0) p.keyboard().press("Alt+p");
+    p.getByLabel("Notes on the shot").fill("Hold on Pim.");
+    p.getByLabel("Notes on the shot").blur();
+    p.waitForFunction("() => jollyKite.state().pending === 0");
+    Sequence s = application.stored();
+    assertEquals("Hold on Pim.", ((Shot) s.get("cut2")).notes());
+    assertEquals(2, s.all(Marker.class).size());
+    assertEquals(4, s.all(Shot.class).size());
+    // and takes back what is their own
+    p.getByTestId("reel").click();
+    p.keyboard().press("Control+z");
+    p.waitForFunction("() => jollyKite.state().pending === 0");
+    assertEquals("", ((Shot) application.stored().get("cut2")).notes());
+    p.context().close();
   }
 }
