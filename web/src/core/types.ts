@@ -396,6 +396,7 @@ export interface Trim {
   on: boolean;
   label: string;
   span: TrimSpan | null;
+  take: string | null;
   channels: Record<string, Channel>;
 }
 
@@ -1638,7 +1639,7 @@ export interface KiteCore {
   document(): string;
   endComparing(side: number): void;
   endPreview(): void;
-  evaluate(frame: number, world: Float64Array, lens: Float64Array): void;
+  evaluate(frame: number, take: string, world: Float64Array, lens: Float64Array): void;
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
   exposure(camera: string, frame: number, rate: number): string;
   feet(frames: number): string;
@@ -1728,7 +1729,7 @@ export interface KiteCore {
   settings(camera: string): string;
   shares(camera: string, part: string, first: number, step: number, out: Float64Array): void;
   shotCode(index: number): string;
-  shotFacts(camera: string, first: number, last: number): string;
+  shotFacts(camera: string, take: string, first: number, last: number): string;
   shotRows(): string;
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;

@@ -68,10 +68,10 @@ export class Drawing {
   /** Draws a frame; the canvas is the same for every one. */
   async frame(f: FilmFrame): Promise<OffscreenCanvas> {
     const { look } = this.film;
-    this.picture.deliver(f.shot.camera, f.frame, f.rate, look);
+    this.picture.deliver(f, look);
     if (look.plates && imagesComing() > 0) {
       await come(imagesComing, 'A plate’s image');
-      this.picture.deliver(f.shot.camera, f.frame, f.rate, look);
+      this.picture.deliver(f, look);
     }
     const drawn = drawnSoFar(this.sheet.renderer);
     while (!drawn()) await breathe(DRAWN_MS);

@@ -17,6 +17,8 @@ export interface FilmShot {
   code: string | null;
   /** The frame of the scene that each shows; null where that is its number. */
   scenes: number[] | null;
+  /** The take it is of, so that what is laid over that alone shows; null for none. */
+  take: string | null;
   /** The image that is seen in place of what the camera sees; null for none. */
   board: string | null;
 }

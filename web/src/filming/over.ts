@@ -18,7 +18,7 @@ export function drawGuides(pen: Pen, { frame, shot }: FilmFrame): void {
   const { width, height } = pen.canvas;
   const c = useSequence.getState().entities[shot.camera ?? ''] as Camera | undefined;
   if (!c?.guides.length) return;
-  for (const g of atFrame(frame, () => core().guideLines(c.id))) {
+  for (const g of atFrame(frame, () => core().guideLines(c.id), 1, shot.take ?? '')) {
     pen.strokeStyle = g.colour;
     pen.globalAlpha = g.strength;
     pen.lineWidth = Math.max(1, (1.25 * height) / USUAL_PX);
@@ -46,17 +46,22 @@ export function slateOf(film: ToDraw, { frame, counted, shot }: FilmFrame): [str
   const { header, entities } = useSequence.getState();
   const c = entities[shot.camera ?? ''] as Camera | undefined;
   const of = [header.code, shot.code, c ? `${c.letter} ${c.name}` : 'no camera'].filter(Boolean).join(' · ');
-  const lens = atFrame(frame, () => {
-    const slot = c ? core().slot(c.id) : -1;
-    if (slot < 0) return '';
-    const row = evaluated().lens.subarray(slot * LensRow.SIZE, (slot + 1) * LensRow.SIZE);
-    const show = core().showNumber;
-    return [
-      show(row[LensRow.FOCAL], 'millimetres'),
-      `f/${show(row[LensRow.F_STOP], 'fStop')}`,
-      `focus ${show(row[LensRow.FOCUS], 'metres')}`,
-    ].join(' · ');
-  });
+  const lens = atFrame(
+    frame,
+    () => {
+      const slot = c ? core().slot(c.id) : -1;
+      if (slot < 0) return '';
+      const row = evaluated().lens.subarray(slot * LensRow.SIZE, (slot + 1) * LensRow.SIZE);
+      const show = core().showNumber;
+      return [
+        show(row[LensRow.FOCAL], 'millimetres'),
+        `f/${show(row[LensRow.F_STOP], 'fStop')}`,
+        `focus ${show(row[LensRow.FOCUS], 'metres')}`,
+      ].join(' · ');
+    },
+    1,
+    shot.take ?? '',
+  );
   const which = [
     `${counted}`,
     core().timecode(counted - header.firstFrame),

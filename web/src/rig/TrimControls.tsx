@@ -3,7 +3,8 @@ import { Choose } from '../kit/Choose';
 import { Tick } from '../kit/Tick';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { useCore } from '../session/evaluated';
+import { inShot, useCore } from '../session/evaluated';
+import { programme } from '../session/programme';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
@@ -25,7 +26,7 @@ export function noteTrim(camera: Camera, label: string, channels: Trim['channels
   return edit(`Note: ${label || 'a trim'}`, {
     kind: 'addPart',
     camera: camera.id,
-    part: { kind: 'trim', id: newId('trim'), on: true, label, span: null, channels },
+    part: { kind: 'trim', id: newId('trim'), on: true, label, span: null, take: null, channels },
     index: camera.rig.length,
   });
 }
@@ -35,7 +36,15 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
   const header = useSequence((s) => s.header);
   const set = (label: string, next: Trim): boolean =>
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const entities = useSequence((s) => s.entities);
   const span = part.span;
+  const takes = programme().flatMap((p) => {
+    const shot = entities[p.id];
+    if (shot?.kind !== 'shot') return [];
+    return shot.takes
+      .filter((t) => t.camera === camera.id)
+      .map((t) => ({ value: inShot(shot.id, t.id), shows: `Only in ${shot.name}, take ${t.name}` }));
+  });
   const number = (label: string, key: 'first' | 'last' | 'fadeIn' | 'fadeOut') => (
     <TextNumber
       label={label}
@@ -61,6 +70,21 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
           e.target.value !== part.label && set('Note of a trim', { ...part, label: e.target.value })
         }
       />
+      <Choose
+        aria-label="Where the trim shows"
+        value={part.take ?? ''}
+        onChange={(e) => set('Where the trim shows', { ...part, take: e.target.value || null })}
+      >
+        <option value="">Wherever the camera is seen</option>
+        {takes.map((t) => (
+          <option key={t.value} value={t.value}>
+            {t.shows}
+          </option>
+        ))}
+        {part.take && !takes.some((t) => t.value === part.take) ? (
+          <option value={part.take}>A take that is gone: nowhere</option>
+        ) : null}
+      </Choose>
       <Tick
         checked={span !== null}
         onChange={(e) =>

@@ -5,11 +5,27 @@ import { useSequence } from './state';
 
 let world = new Float64Array(0);
 let lens = new Float64Array(0);
-let seen = { frame: NaN, version: -1 };
-let other: { frame: number; rate: number } | null = null;
+let seen = { frame: NaN, version: -1, take: '' };
+let other: { frame: number; rate: number; take?: string } | null = null;
 
 /** The frame that is evaluated and drawn: the one that is shown, but within {@link atFrame}. */
 export const shownFrame = (): number => other?.frame ?? useSequence.getState().frame;
+
+/** What a take is called among those of all shots, as the core has it. */
+export const inShot = (shot: string, take: string): string => `${shot}/${take}`;
+
+/** The chosen take of a shot, so called; '' where there is no such shot. */
+export function takeOf(shot: string): string {
+  const e = useSequence.getState().entities[shot];
+  return e?.kind === 'shot' ? inShot(e.id, e.chosen) : '';
+}
+
+/** The take that is looked at, so that what is laid over it alone shows: the chosen one of the shot that is followed. '' for none. */
+export function shownTake(): string {
+  if (other?.take !== undefined) return other.take;
+  const { followCut, shot } = useSequence.getState();
+  return followCut && shot ? takeOf(shot) : '';
+}
 
 /** Frames of the scene that pass in one of the programme about {@link shownFrame}: as fast as it was made unless a shot of the reel is looked at. */
 export function shownRate(): number {
@@ -21,10 +37,11 @@ export function shownRate(): number {
  * Does some drawing at another frame, or a part of one, than the page shows.
  *
  * @param rate frames of the scene that pass in one of the film about it
+ * @param take another one than is looked at; '' for none
  */
-export function atFrame<T>(frame: number, work: () => T, rate = 1): T {
+export function atFrame<T>(frame: number, work: () => T, rate = 1, take?: string): T {
   const had = other;
-  other = { frame, rate };
+  other = { frame, rate, take: take ?? had?.take };
   try {
     return work();
   } finally {
@@ -37,14 +54,15 @@ export function evaluated(): { world: Float64Array; lens: Float64Array } {
   const { version } = useSequence.getState();
   const frame = shownFrame();
   const core = theCore();
-  if (seen.frame !== frame || seen.version !== version) {
+  const take = shownTake();
+  if (seen.frame !== frame || seen.version !== version || seen.take !== take) {
     const slots = core.slots();
     if (world.length !== slots * 16) {
       world = new Float64Array(slots * 16);
       lens = new Float64Array(slots * LensRow.SIZE);
     }
-    core.evaluate(frame, world, lens);
-    seen = { frame, version };
+    core.evaluate(frame, take, world, lens);
+    seen = { frame, version, take };
   }
   return { world, lens };
 }

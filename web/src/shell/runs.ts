@@ -31,7 +31,18 @@ import { redo, undo } from '../session/document';
 import { say } from '../session/said';
 import { select, chooseKeys, endPicking } from '../session/selection';
 import { useSequence, type LensTool } from '../session/state';
-import { bounds, goIn, goToCut, onReel, play, playOver, playWithPreRoll, shownTime, shuttle, stepBy } from '../session/time';
+import {
+  bounds,
+  goIn,
+  goToCut,
+  onReel,
+  play,
+  playOver,
+  playWithPreRoll,
+  shownTime,
+  shuttle,
+  stepBy,
+} from '../session/time';
 import { layOver, lensCamera, openDesk, setView } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';

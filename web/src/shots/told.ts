@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { ShotFacts, ShotRow } from '../core/types';
-import { core } from '../session/evaluated';
+import { core, takeOf } from '../session/evaluated';
 import { useSequence } from '../session/state';
 
 /** How long nobody has edited anything before it is told anew, ms: an edit in hand is not held up. */
@@ -26,7 +26,7 @@ export function useTold(rows: ShotRow[]): Record<string, ShotFacts> {
     let [known, shown]: [Record<string, ShotFacts>, number] = [{}, performance.now()];
     const next = () => {
       const row = waiting.shift();
-      if (row) known[row.id] = core().shotFacts(row.camera!, row.sceneFirst, row.sceneLast);
+      if (row) known[row.id] = core().shotFacts(row.camera!, takeOf(row.id), row.sceneFirst, row.sceneLast);
       if (!row || performance.now() - shown > SHOW_MS) {
         const some = known;
         setTold((t) => ({ ...t, ...some }));

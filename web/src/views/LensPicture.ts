@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import type { Camera } from '../core/types';
-import { atFrame, core, shownRate } from '../session/evaluated';
+import { atFrame, core, inShot, shownRate } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import type { Compared } from '../session/comparing';
 import { DepthOfFieldPass } from './depthOfField';
@@ -29,6 +29,13 @@ export interface Shows {
   motionBlur: boolean;
   plates: boolean;
   haze: boolean;
+}
+
+/** What a film shows on one of its frames. */
+export interface Delivered {
+  frame: number;
+  rate: number;
+  shot: { camera: string | null; take: string | null };
 }
 
 /** All that a camera delivers. */
@@ -177,19 +184,20 @@ export class LensPicture {
    * Draws what a camera delivers on a frame for a film of it: nothing that helps at the desk lies over it. Black where there is
    * no camera.
    *
-   * @param rate frames of the scene that pass in one of the film
+   * @param delivered a frame of the scene, frames of the scene that pass in one of the film about it, and through which camera in which take
    */
-  deliver(id: string | null, frame: number, rate: number, shows: Shows): void {
-    const c = useSequence.getState().entities[id ?? ''] as Camera | undefined;
+  deliver({ frame, rate, shot }: Delivered, shows: Shows): void {
+    const c = useSequence.getState().entities[shot.camera ?? ''] as Camera | undefined;
+    const take = shot.take ?? '';
     if (!c) {
       this.renderer.setClearColor('#000000');
       this.renderer.clear();
       return;
     }
-    const moments = c.motionBlur && shows.motionBlur ? this.expose(id!, frame, rate) : null;
-    if (!moments) return this.deliverAt(c, frame, frame, shows, null);
+    const moments = c.motionBlur && shows.motionBlur ? this.expose(c.id, frame, rate, take) : null;
+    if (!moments) return this.deliverAt(c, take, frame, frame, shows, null);
     for (const at of moments) {
-      this.deliverAt(c, frame, at, shows, this.shutter!.moment);
+      this.deliverAt(c, take, frame, at, shows, this.shutter!.moment);
       this.shutter!.take(this.renderer);
     }
     this.shutter!.show(this.renderer);
@@ -197,24 +205,26 @@ export class LensPicture {
 
   private deliverAt(
     c: Camera,
+    take: string,
     frame: number,
     moment: number,
     shows: Shows,
     into: THREE.WebGLRenderTarget | null,
   ): void {
-    atFrame(moment, () => {
+    const draw = () => {
       this.step();
       if (!lookThrough(c.id, this.eye)) return;
       stage.clearHaze(!shows.haze);
       const widest = core().seen(c.id).widestBlur;
       this.through(c, [1, 1], shows, { widest, tinted: false, frame, into, more: () => {} });
       stage.clearHaze(false);
-    });
+    };
+    atFrame(moment, draw, 1, take);
   }
 
   /** Begins an exposure of a camera on a frame; gives its moments, or null where its shutter shows one alone. */
-  private expose(id: string, frame: number, rate: number): number[] | null {
-    const { opens, closes } = atFrame(frame, () => core().exposure(id, frame, rate));
+  private expose(id: string, frame: number, rate: number, take?: string): number[] | null {
+    const { opens, closes } = atFrame(frame, () => core().exposure(id, frame, rate), 1, take);
     if (opens === closes) return null;
     this.shutter ??= new OpenShutter();
     this.shutter.begin(this.renderer);
@@ -286,11 +296,12 @@ export class LensPicture {
   private drawTake(shot: string, take: string, wider: [number, number]): void {
     const seen = core().takeAt(shot, take, useSequence.getState().reel ?? NaN);
     if (!seen?.camera) return;
-    atFrame(seen.scene, () => {
+    const look = () => {
       this.step();
       stage.scene.updateMatrixWorld();
       if (lookThrough(seen.camera!, this.eye, wider)) this.renderer.render(stage.scene, this.eye);
-    });
+    };
+    atFrame(seen.scene, look, 1, inShot(shot, take));
   }
 
   /** What stands under a place of the picture, given as −1 … 1 across and up. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { sceneVersion } from '../session/programme';
-import { atFrame } from '../session/evaluated';
+import { atFrame, takeOf } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { drawnSoFar } from './drawnSoFar';
 import { LensPicture } from './LensPicture';
@@ -53,7 +53,7 @@ class Drawing {
   }
 
   private of(r: Pictured): string {
-    return `${r.camera} ${r.middle} ${sceneVersion()}`;
+    return `${r.camera} ${r.middle} ${takeOf(r.id)} ${sceneVersion()}`;
   }
 
   private ask(): void {
@@ -69,7 +69,7 @@ class Drawing {
     this.made.set(row.id, this.of(row));
     const { canvas, renderer } = this.sheet;
     fit(this.sheet, WIDE_PX, Math.round(WIDE_PX / this.aspect));
-    atFrame(row.middle, () => this.picture.draw(row.camera!, [1, 1]));
+    atFrame(row.middle, () => this.picture.draw(row.camera!, [1, 1]), 1, takeOf(row.id));
     this.drawn = drawnSoFar(renderer);
     void canvas.convertToBlob({ type: 'image/jpeg' }).then((blob) => {
       if (!this.gone) this.came(row.id, URL.createObjectURL(blob));
@@ -108,7 +108,10 @@ export function useShotPictures(rows: Pictured[], aspect: number): Record<string
     };
   }, [aspect]);
   useEffect(() => {
-    const seen = () => [useSequence.getState().frame, useSequence.getState().version].join();
+    const seen = () => {
+      const { frame, version, shot } = useSequence.getState();
+      return [frame, version, shot].join();
+    };
     let was = seen();
     return stage.listen(() => {
       // neither another frame nor an edit: models or pictures have come

@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
-import { core, evaluated, shownFrame } from '../session/evaluated';
+import { core, evaluated, shownFrame, shownTake } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
 import { ActionLineDrawn } from './actionLine';
@@ -75,6 +75,7 @@ export class Stage {
       if (
         s.version !== old.version ||
         s.frame !== old.frame ||
+        s.shot !== old.shot ||
         s.selected !== old.selected ||
         s.camera !== old.camera ||
         s.followCut !== old.followCut ||
@@ -116,7 +117,7 @@ export class Stage {
     if (this.ghosts.update()) this.toAids(this.ghosts.group);
     if (this.rigHandles.update()) this.toAids(this.rigHandles.group);
     const frame = shownFrame();
-    const now = [frame, s.version, s.selected, s.isolated, lensCamera(s)];
+    const now = [frame, s.version, s.selected, s.isolated, lensCamera(s), shownTake()];
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
     const frameChanged = this.seen[0] !== frame;
     let moved = this.seen.length === 0;

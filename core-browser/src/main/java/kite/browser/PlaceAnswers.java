@@ -33,9 +33,11 @@ final class PlaceAnswers {
    * @param world gets {@link Matrix#SIZE} numbers per slot: world transforms, column by column,
    *     metres
    * @param lens gets {@link LensRow#SIZE} numbers per slot, for cameras, as {@link LensRow} says
+   * @param take the one that is looked at ({@code Take.inShot}), until the next time; empty for
+   *     none
    */
-  public static void evaluate(double frame, Float64Array world, Float64Array lens) {
-    Opened.plan().evaluate(frame);
+  public static void evaluate(double frame, String take, Float64Array world, Float64Array lens) {
+    Opened.plan().inTake(take.isEmpty() ? null : take).evaluate(frame);
     world.set(Opened.plan().world(), 0);
     copyLenses(lens, 0);
   }

@@ -13,6 +13,7 @@ import kite.core.document.Header;
 import kite.core.document.OrNull;
 import kite.core.document.Shot;
 import kite.core.document.Take;
+import kite.core.evaluate.Plan;
 import kite.core.frame.LineOfAction;
 import kite.core.naming.ShotCodes;
 import kite.core.number.FeetFrames;
@@ -158,9 +159,12 @@ final class ShotAnswers {
 
   /**
    * What can be said of a camera over some frames of the scene; the longer, the more is looked at.
+   *
+   * @param take that it is seen in ({@code Take.inShot}); empty for none
    */
-  public static ShotFacts shotFacts(String camera, int first, int last) {
-    return ShotFacts.of(Opened.shown(), Opened.apart(), Opened.camera(camera), first, last);
+  public static ShotFacts shotFacts(String camera, String take, int first, int last) {
+    Plan plan = Opened.apart().inTake(take.isEmpty() ? null : take);
+    return ShotFacts.of(Opened.shown(), plan, Opened.camera(camera), first, last);
   }
 
   /**

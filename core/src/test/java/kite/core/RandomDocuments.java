@@ -75,8 +75,12 @@ import kite.core.rules.PartRules;
 public final class RandomDocuments {
   private final Random r;
 
+  /** For what came later, so that the rest of a seed’s document stays as it was. */
+  private final Random more;
+
   private RandomDocuments(long seed) {
     r = new Random(seed);
+    more = new Random(~seed);
   }
 
   public static Header header() {
@@ -312,6 +316,7 @@ public final class RandomDocuments {
             r.nextBoolean(),
             "push in a little",
             r.nextBoolean() ? new Trim.Span(4, 30, 6, 9) : null,
+            more.nextBoolean() ? "cut1/take1" : null,
             Channels.NONE.with("dolly", channel(0.5)).with("pan", channel(4)).with("focal", 3)));
     for (PartKind<?> k : PartKinds.all()) if (!TOLD_ABOVE.contains(k.word())) rig.add(anyOf(k));
     Channels lens =

@@ -60,7 +60,7 @@ class ParityTest extends Desk {
         const doc = JSON.parse(document), h = doc.header, n = core.slots();
         const world = new Float64Array(n * 16), lens = new Float64Array(n * 12), out = { digest: core.digest() };
         for (let f = h.firstFrame; f <= h.lastFrame; f++) {
-          core.evaluate(f, world, lens);
+          core.evaluate(f, 'cut1/take1', world, lens);
           out[f] = doc.entities.filter(e => core.slot(e.id) >= 0).map(e => [e.id, ...world.slice(core.slot(e.id) * 16, core.slot(e.id) * 16 + 16), ...(e.kind === 'camera' ? lens.slice(core.slot(e.id) * 12, core.slot(e.id) * 12 + 12) : [])]);
         }
         return out;
@@ -82,7 +82,7 @@ class ParityTest extends Desk {
     Worst worst = new Worst(0, "", 0);
     int compared = 0;
     for (int f = s.header().firstFrame(); f <= s.header().lastFrame(); f++) {
-      plan.evaluate(f);
+      plan.inTake("cut1/take1").evaluate(f);
       for (List<Object> row : browserSays.get("" + f)) {
         int slot = plan.slot((String) row.get(0));
         for (int i = 1; i < row.size(); i++) {
@@ -146,7 +146,7 @@ class ParityTest extends Desk {
 
   private static double[] place(Sequence s, Worst of) {
     Plan plan = new Plan(s, Models.NONE);
-    plan.evaluate(of.frame);
+    plan.inTake("cut1/take1").evaluate(of.frame);
     int at = plan.slot(of.id) * Matrix.SIZE;
     return Arrays.copyOfRange(plan.world(), at, at + Matrix.SIZE);
   }

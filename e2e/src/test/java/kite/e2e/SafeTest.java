@@ -5,8 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import kite.core.document.Sequence;
 import kite.core.document.Marker;
+import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import org.junit.jupiter.api.Test;
 

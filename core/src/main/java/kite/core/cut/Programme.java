@@ -41,6 +41,11 @@ public final class Programme {
     public int frames() {
       return last - first + 1;
     }
+
+    /** What its take is called among those of all shots. */
+    public String inTake() {
+      return Take.inShot(id, take);
+    }
   }
 
   /** Where a frame of the scene is seen in the programme. */

@@ -10,6 +10,11 @@ package kite.core.document;
 public record Take(
     String id, String name, @OrNull String camera, double first, int frames, Speed speed) {
 
+  /** What it is called among the takes of all shots. */
+  public static String inShot(String shot, String take) {
+    return shot + "/" + take;
+  }
+
   /** The frame of the scene it shows after so many frames, before it and behind it too. */
   public double scene(double after) {
     return first + speed.action(after);

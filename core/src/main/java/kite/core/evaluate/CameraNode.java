@@ -111,7 +111,7 @@ final class CameraNode extends Node {
     for (int i = 0; i < lens.length; i++)
       plan.lens[o + i] = still != null ? still[i] : LENS[i].within(lens[i].value(frame));
     for (Step s : ofLens) {
-      s.lens(frame, plan.lens, o);
+      s.lens(frame, plan, o);
       if (s.solvesLens()) zoomed(s, frame, plan, o);
     }
     focusAt(plan, o, plan.lens[o + LensRow.FOCUS]);

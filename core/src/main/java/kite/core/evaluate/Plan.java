@@ -32,6 +32,7 @@ public final class Plan {
   final double[] world;
   final double[] lens;
   private double frame = Double.NaN;
+  private String take;
 
   public Plan(Sequence sequence, Models models) {
     this(sequence, models, (Plan) null);
@@ -89,6 +90,20 @@ public final class Plan {
 
   public Models models() {
     return models;
+  }
+
+  /**
+   * Says which take of a shot ({@code document.Take#inShot}) is looked at from the next evaluation
+   * on: what is laid over that one alone shows. Null for none.
+   */
+  public Plan inTake(String looked) {
+    take = looked;
+    return this;
+  }
+
+  /** The take that is looked at, or null. */
+  public String take() {
+    return take;
   }
 
   /** The frame last evaluated; NaN before the first. */

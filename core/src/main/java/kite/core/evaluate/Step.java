@@ -19,10 +19,10 @@ public interface Step {
   /**
    * Changes a camera's lens before its stack is walked.
    *
-   * @param lens rows of all slots, see {@link LensRow}
+   * @param plan whose lens rows are changed
    * @param o where the camera's own row begins
    */
-  default void lens(double frame, double[] lens, int o) {}
+  default void lens(double frame, Plan plan, int o) {}
 
   /** Whether the focal length follows from where the camera stands and is aimed. */
   default boolean solvesLens() {

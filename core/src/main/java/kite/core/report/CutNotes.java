@@ -302,6 +302,7 @@ public final class CutNotes {
 
   /** How far a camera turns about a frame, against how wide it sees. */
   private void fast(int index, int frame, Camera c) {
+    plan.inTake(programme.placed().get(index).inTake());
     double half = 0.25, scene = programme.scene(index, frame);
     Vec3 was = ahead(c, programme.scene(index, frame - half));
     Vec3 is = ahead(c, programme.scene(index, frame + half));
@@ -330,6 +331,7 @@ public final class CutNotes {
   private Side side(int index, int frame, Camera c) {
     Map<String, Seen> seen = new LinkedHashMap<>();
     Map<String, Vec3> next = new LinkedHashMap<>();
+    plan.inTake(programme.placed().get(index).inTake());
     plan.evaluate(programme.scene(index, frame + 1));
     for (String id : subjects) next.put(id, point(id));
     plan.evaluate(programme.scene(index, frame));

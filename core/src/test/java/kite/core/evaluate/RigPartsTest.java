@@ -123,7 +123,7 @@ class RigPartsTest {
   void aTrimIsLaidOverTheMoveForItsStretchOnly() {
     Channels c =
         Channels.NONE.with("dolly", 0.4).with("truck", 0.1).with("pan", 6).with("focal", 5);
-    Trim t = new Trim("trim", true, "push in", new Trim.Span(10, 30, 8, 4), c);
+    Trim t = new Trim("trim", true, "push in", new Trim.Span(10, 30, 8, 4), null, c);
     Sequence s =
         with(camera("a", Channels.NONE.with("focalLength", 35), base(pose(1, 2, 3, 40, -10)), t));
     double[] bare = world(s, "a", 9);
@@ -144,6 +144,30 @@ class RigPartsTest {
     PartWords words = new PartWords(s, Models.NONE, plan, (Camera) s.get("a"), 20);
     assertEquals("0.4 m ahead, 0.1 m right, pan 6°, 5 mm longer, at 100 % here.", words.of(t));
     assertEquals("1 trim: 0.412 m and 6°.", words.trims());
+  }
+
+  /** A spring above it, too, follows what is looked at, whatever was looked at before. */
+  @Test
+  void aTrimOfATakeShowsInThatTakeAlone() {
+    Channels push = Channels.NONE.with("dolly", 0.4).with("focal", 5);
+    Trim t = new Trim("trim", true, "push in", new Trim.Span(5, 30, 9, 4), "cut1/other", push);
+    Base moving = base(Channels.NONE.with("x", Channel.curve(Key.smooth(1, 0), Key.smooth(30, 3))));
+    Spring spring = new Spring("spring", true, Channels.NONE);
+    Sequence s = with(camera("a", Channels.NONE.with("focalLength", 35), moving, t, spring));
+    Sequence without = with(camera("a", Channels.NONE.with("focalLength", 35), moving, spring));
+    Trim always = new Trim("trim", true, "push in", t.span(), null, push);
+    Sequence with =
+        with(camera("a", Channels.NONE.with("focalLength", 35), moving, always, spring));
+    Plan plan = new Plan(s, Models.NONE);
+    for (String take : Arrays.asList(null, "cut1/other", "cut1/take1", "cut1/other", null)) {
+      boolean shows = "cut1/other".equals(take);
+      for (double frame : new double[] {12, 20.5, 9}) {
+        plan.inTake(take).evaluate(frame);
+        double[] is = Arrays.copyOfRange(plan.world(), 0, Matrix.SIZE);
+        assertArrayEquals(world(shows ? with : without, "a", frame), is, 1e-12, take + frame);
+        assertEquals(shows ? lens(with, "a", 0, frame) : 35, plan.lens()[0], 1e-12);
+      }
+    }
   }
 
   private static Sequence travel(Framings.Route route, Camera a, Camera b, Cue... cues) {

@@ -61,7 +61,7 @@ final class FrameFiles {
     if (at.camera() == null || at.board() != null)
       return new ExrFacts(
           h.code(), code, "", version, at.frame(), time, rate, 0, 0, 0, 0, null, null);
-    plan.evaluate(at.scene());
+    plan.inTake(at.take()).evaluate(at.scene());
     Camera c = (Camera) s.get(at.camera());
     int slot = plan.slot(c.id()), o = slot * LensRow.SIZE;
     double[] l = plan.lens(), toCamera = Matrix.newInverse(plan.world(), slot * Matrix.SIZE);

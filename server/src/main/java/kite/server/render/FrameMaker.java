@@ -130,6 +130,7 @@ final class FrameMaker {
   private FrameRenderer renderer(Shot.At at) {
     Camera camera = (Camera) sequence.get(at.camera());
     Wanted wanted = kept.wanted();
+    plan.inTake(at.take());
     Data data = Data.of(sequence, plan, camera, at.scene(), at.next(), scenes, wanted);
     List<Moment> moments =
         job.motionBlur && camera.motionBlur()

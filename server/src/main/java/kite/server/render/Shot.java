@@ -14,6 +14,7 @@ import tools.jackson.core.type.TypeReference;
  * @param code of the shot; null for a frame alone, and in jobs of earlier builds
  * @param board an image that is seen in place of what the camera sees; null for none
  * @param programme the frame of the programme that its first one is; null where nothing is heard
+ * @param take of a shot ({@code document.Take#inShot}); null for none
  * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
  *     number
  */
@@ -24,9 +25,10 @@ record Shot(
     String code,
     List<Double> scenes,
     String board,
-    Integer programme) {
+    Integer programme,
+    String take) {
   Shot(String camera, int first, int last, String code, List<Double> scenes) {
-    this(camera, first, last, code, scenes, null, null);
+    this(camera, first, last, code, scenes, null, null, null);
   }
 
   int frames() {
@@ -40,9 +42,10 @@ record Shot(
    * @param scene the frame of the scene it shows
    * @param next the frame of the scene that the picture after it shows, or would
    */
-  record At(String camera, int frame, double scene, double next, String code, String board) {
+  record At(
+      String camera, int frame, double scene, double next, String code, String board, String take) {
     At(String camera, int frame, double scene, double next, String code) {
-      this(camera, frame, scene, next, code, null);
+      this(camera, frame, scene, next, code, null, null);
     }
 
     /** Frames of the scene that pass until the next. */
@@ -71,7 +74,7 @@ record Shot(
         scenes == null || frames() == 1
             ? scene + 1
             : index + 1 < frames() ? scene(index + 1) : scene + scene - scene(index - 1);
-    return new At(camera, first + index, scene, next, code, board);
+    return new At(camera, first + index, scene, next, code, board, take);
   }
 
   private double scene(int index) {

@@ -70,7 +70,8 @@ record ShotsAsked(String label, List<Shot> shots) {
         at.shot(),
         alike ? null : scenes,
         at.board(),
-        at.first() - handles);
+        at.first() - handles,
+        at.inTake());
   }
 
   /** In the order of the cut, whatever the order they are asked in; by the scene's numbers. */

@@ -99,7 +99,8 @@ final class FramingsStep implements Step {
 
   /** Blends the sources' lenses into a camera's own, which keeps what the shares leave. */
   @Override
-  public void lens(double at, double[] all, int o) {
+  public void lens(double at, Plan plan, int o) {
+    double[] all = plan.lens();
     int i = times.at(at);
     if (i < 0) return;
     double k = RigPart.STRENGTH.within(strength.value(at));

@@ -1,6 +1,7 @@
 package kite.core.rig.spring;
 
 import java.util.Arrays;
+import java.util.Objects;
 import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
@@ -82,6 +83,8 @@ final class SpringStep implements Step {
 
   /** What the table was made with: it holds while all of these are the same. */
   private Node[] madeWith;
+
+  private String madeInTake;
 
   private long start = Long.MIN_VALUE;
   private int known;
@@ -170,9 +173,10 @@ final class SpringStep implements Step {
     double steps = (frame - firstFrame) * stepsPerFrame;
     long from = (long) (Math.max(0, Math.floor((steps - memory) / stride)) * stride);
     Node[] leans = plan.leansOn(owner.owner());
-    boolean others = !Arrays.equals(leans, madeWith);
+    boolean others = !Arrays.equals(leans, madeWith) || !Objects.equals(plan.take(), madeInTake);
     if (others) {
       madeWith = leans;
+      madeInTake = plan.take();
       followed.forget();
     }
     if (others || from != start) {

@@ -15,8 +15,11 @@ import kite.core.rig.slide.Slide;
  *
  * @param label what it is for; may be empty
  * @param span when it holds, or null for the whole sequence
+ * @param take the take of a shot ({@code document.Take#inShot}) that it is laid over alone, or null
+ *     wherever the camera is seen
  */
-public record Trim(String id, boolean on, String label, @OrNull Span span, Channels channels)
+public record Trim(
+    String id, boolean on, String label, @OrNull Span span, @OrNull String take, Channels channels)
     implements RigPart {
   public static final String KIND = "trim";
 
@@ -70,11 +73,11 @@ public record Trim(String id, boolean on, String label, @OrNull Span span, Chann
 
   @Override
   public Trim withChannels(Channels c) {
-    return new Trim(id, on, label, span, c);
+    return new Trim(id, on, label, span, take, c);
   }
 
   @Override
   public Trim withOn(boolean nowOn) {
-    return new Trim(id, nowOn, label, span, channels);
+    return new Trim(id, nowOn, label, span, take, channels);
   }
 }

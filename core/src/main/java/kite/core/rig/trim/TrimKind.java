@@ -29,7 +29,7 @@ public final class TrimKind extends Kind<Trim> {
 
   @Override
   public Trim begin(String id) {
-    return new Trim(id, true, "", null, Channels.NONE);
+    return new Trim(id, true, "", null, null, Channels.NONE);
   }
 
   @Override
@@ -37,6 +37,8 @@ public final class TrimKind extends Kind<Trim> {
     if (t.label().length() > LONGEST_NOTE)
       throw new Refusal(
           "range", c.id(), t.id(), "A trim's note has at most " + LONGEST_NOTE + " characters.");
+    if (t.take() != null && !t.take().matches("[A-Za-z0-9_-]{1,64}/[A-Za-z0-9_-]{1,64}"))
+      throw new Refusal("range", c.id(), t.id(), "A trim is laid over a take of a shot.");
     Trim.Span x = t.span();
     if (x != null
         && !(x.first() < x.last()
@@ -53,7 +55,7 @@ public final class TrimKind extends Kind<Trim> {
 
   @Override
   public void write(Trim t, Out out) {
-    out.put("label", t.label()).putOrNull("span", t.span(), TrimKind::write);
+    out.put("label", t.label()).putOrNull("span", t.span(), TrimKind::write).put("take", t.take());
   }
 
   private static JsonValue write(Trim.Span s) {
@@ -67,7 +69,8 @@ public final class TrimKind extends Kind<Trim> {
 
   @Override
   public Trim read(Fields f, String id, boolean on, Channels channels) {
-    return new Trim(id, on, f.text("label"), f.orNull("span", TrimKind::span), channels);
+    Trim.Span span = f.orNull("span", TrimKind::span);
+    return new Trim(id, on, f.text("label"), span, f.textIfAny("take"), channels);
   }
 
   private static Trim.Span span(Fields f) {

@@ -23,6 +23,7 @@ final class TrimStep implements Step {
   private final CompiledCurve focal;
   private final CompiledCurve strength;
   private final Trim.Span span;
+  private final String take; // null for all
   private final double[] own = Matrix.newIdentity();
   private final double[] below = Matrix.newIdentity();
 
@@ -35,9 +36,11 @@ final class TrimStep implements Step {
     focal = c.compiled(Trim.FOCAL);
     strength = c.compiled(RigPart.STRENGTH);
     span = trim.span();
+    take = trim.take();
   }
 
-  private double share(double frame) {
+  private double share(double frame, Plan plan) {
+    if (take != null && !take.equals(plan.take())) return 0;
     double in = span == null ? 1 : span.at(frame);
     return in == 0 ? 0 : in * RigPart.STRENGTH.within(strength.value(frame));
   }
@@ -48,14 +51,15 @@ final class TrimStep implements Step {
   }
 
   @Override
-  public void lens(double frame, double[] lens, int o) {
-    double k = share(frame), longer = k == 0 ? 0 : k * focal.value(frame);
+  public void lens(double frame, Plan plan, int o) {
+    double[] lens = plan.lens();
+    double k = share(frame, plan), longer = k == 0 ? 0 : k * focal.value(frame);
     lens[o + LensRow.FOCAL] = Camera.FOCAL_LENGTH.within(lens[o + LensRow.FOCAL] + longer);
   }
 
   @Override
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
-    double k = share(frame);
+    double k = share(frame, plan);
     if (k == 0) return;
     turn.write(frame, k, own);
     own[Matrix.OX] = k * truck.value(frame);
