@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Note } from '../core/types';
 import { Bare } from '../kit/Bare';
 import { Chip } from '../kit/Chip';
-import { Menu } from '../kit/Menu';
+import { Floating } from '../kit/Floating';
 import { Tick } from '../kit/Tick';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
@@ -48,60 +48,58 @@ export function CutNotesMenu() {
           {looking ? ' …' : ''}
         </Chip>
       </Tip>
-      <Menu
-        autoFocus={false}
+      <Floating
+        name="To look at"
+        className="cut-notes"
         open={at !== null}
         anchorEl={at}
         onClose={() => setAt(null)}
-        slotProps={{ list: { component: 'div', role: 'group', 'aria-label': 'To look at' } }}
       >
-        <div className="cut-notes" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-          <Words
-            className="short-search"
-            type="search"
-            placeholder="Find among them"
-            aria-label="Find among them"
-            value={find}
-            onChange={(e) => setFind(e.target.value)}
-          />
-          {notes.length > open.length ? (
-            <Tick checked={all} onChange={(e) => setAll(e.target.checked)}>
-              {`Those that stay too: ${notes.length - open.length}`}
-            </Tick>
-          ) : null}
-          <LineChoice />
-          {shown.length === 0 ? <p className="empty">Nothing to look at.</p> : null}
-          {shown.map((n) => (
-            <div className="cut-note" key={keyOf(n)}>
-              <Bare className="cut-note-text" onClick={() => go(n)}>
-                {n.text}
-                {n.accepted ? <span className="muted">{` Stays: ${n.accepted}`}</span> : null}
-              </Bare>
-              {!mayEdit ? null : n.accepted !== null ? (
-                <Chip onClick={() => accept(n, '')}>Point it out</Chip>
-              ) : leaving === keyOf(n) ? (
-                <Words
-                  autoFocus
-                  className="short-search"
-                  placeholder="Why it stays"
-                  aria-label="Why it stays"
-                  maxLength={120}
-                  onKeyDown={(e) => {
-                    if (e.key === 'Enter' && e.currentTarget.value.trim())
-                      accept(n, e.currentTarget.value.trim());
-                    if (e.key === 'Escape') {
-                      e.stopPropagation();
-                      setLeaving('');
-                    }
-                  }}
-                />
-              ) : (
-                <Chip onClick={() => setLeaving(keyOf(n))}>Leave it</Chip>
-              )}
-            </div>
-          ))}
-        </div>
-      </Menu>
+        <Words
+          className="short-search"
+          type="search"
+          placeholder="Find among them"
+          aria-label="Find among them"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        {notes.length > open.length ? (
+          <Tick checked={all} onChange={(e) => setAll(e.target.checked)}>
+            {`Those that stay too: ${notes.length - open.length}`}
+          </Tick>
+        ) : null}
+        <LineChoice />
+        {shown.length === 0 ? <p className="empty">Nothing to look at.</p> : null}
+        {shown.map((n) => (
+          <div className="cut-note" key={keyOf(n)}>
+            <Bare className="cut-note-text" onClick={() => go(n)}>
+              {n.text}
+              {n.accepted ? <span className="muted">{` Stays: ${n.accepted}`}</span> : null}
+            </Bare>
+            {!mayEdit ? null : n.accepted !== null ? (
+              <Chip onClick={() => accept(n, '')}>Point it out</Chip>
+            ) : leaving === keyOf(n) ? (
+              <Words
+                autoFocus
+                className="short-search"
+                placeholder="Why it stays"
+                aria-label="Why it stays"
+                maxLength={120}
+                onKeyDown={(e) => {
+                  if (e.key === 'Enter' && e.currentTarget.value.trim())
+                    accept(n, e.currentTarget.value.trim());
+                  if (e.key === 'Escape') {
+                    e.stopPropagation();
+                    setLeaving('');
+                  }
+                }}
+              />
+            ) : (
+              <Chip onClick={() => setLeaving(keyOf(n))}>Leave it</Chip>
+            )}
+          </div>
+        ))}
+      </Floating>
     </>
   );
 }

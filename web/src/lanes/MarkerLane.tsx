@@ -4,7 +4,7 @@ import { addMarker, markersOf } from '../doing/markers';
 import { Bare } from '../kit/Bare';
 import { Swatch } from '../fields/Swatch';
 import { heldArrows, useHandles } from '../kit/dragging';
-import { Menu } from '../kit/Menu';
+import { Floating } from '../kit/Floating';
 import { Pill } from '../kit/Pill';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
@@ -88,16 +88,16 @@ export function MarkerLane({ scale }: { scale: Scale }) {
           );
         })}
       </svg>
-      <Menu
-        autoFocus={false} // what it says has the keyboard
+      <Floating
+        name="Marker"
+        className="menu-part marker-menu"
         open={one !== undefined}
         onClose={() => setOpen(null)}
         anchorReference="anchorPosition"
         anchorPosition={open ?? undefined}
-        slotProps={{ list: { component: 'div', role: 'group', 'aria-label': 'Marker' } }}
       >
         {one ? (
-          <div className="menu-part marker-menu" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
+          <>
             <Words
               autoFocus
               onFocus={(e) => e.currentTarget.select()}
@@ -132,9 +132,9 @@ export function MarkerLane({ scale }: { scale: Scale }) {
                 Remove
               </Pill>
             </span>
-          </div>
+          </>
         ) : null}
-      </Menu>
+      </Floating>
     </div>
   );
 }

@@ -14,6 +14,7 @@ import { goToReel } from '../session/time';
 import { palette } from '../theme/tokens';
 import { useShotPictures } from '../views/shotPictures';
 import { Letters } from './CutLane';
+import { Grip, GRIP } from './Grip';
 import { MarkerLane } from './MarkerLane';
 import { moveTo, orderAt, ReelDrag, type Way } from './reelDrag';
 import { toX, type Scale } from './scale';
@@ -23,9 +24,6 @@ import './lanes.css';
 /** Height of the reel: a line of words over pictures. */
 const HIGH = 116;
 const WORDS = 24;
-
-/** Width of the places by which a shot is trimmed and its cut rolled, pixels. */
-const GRIP = 7;
 
 /** Narrower shots have no picture, and narrower ones yet no words and no grips, pixels. */
 const [LEAST_PICTURED, LEAST_WORDED] = [48, 20];
@@ -73,19 +71,12 @@ export function ReelLane({ scale }: { scale: Scale }) {
   const wide = (HIGH - WORDS - 6) * aspect;
 
   const grip = (p: Placed, i: number, way: Way, x: number, label: string) => (
-    <rect
+    <Grip
       key={way}
-      x={x}
-      y={0}
-      width={GRIP}
-      height={HIGH}
-      fill="transparent"
-      className="reel-grip"
-      style={{ cursor: 'col-resize' }}
-      tabIndex={0}
-      role="slider"
-      aria-label={label}
-      aria-valuenow={way === 'tail' ? p.last : p.first}
+      left={x}
+      high={HIGH}
+      label={label}
+      value={way === 'tail' ? p.last : p.first}
       data-grip={`${way} ${p.id}`}
       onKeyDown={(e) => {
         const drag = new ReelDrag(shots, i, way, scale);
@@ -98,9 +89,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
           done: () => setSays(null),
         };
       })}
-    >
-      <title>{`${label}: drag, or use the arrow keys`}</title>
-    </rect>
+    />
   );
 
   /** A press on a shot: it is chosen; dragged it changes its place, with Alt its action, with Shift it slides. */

@@ -14,7 +14,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Bare } from '../kit/Bare';
 import { Chip } from '../kit/Chip';
 import { heldArrows, useHandles } from '../kit/dragging';
-import { Menu } from '../kit/Menu';
+import { Floating } from '../kit/Floating';
 import { Pill } from '../kit/Pill';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
@@ -25,13 +25,11 @@ import { framesPerSecond } from '../session/settings';
 import { useSequence } from '../session/state';
 import { palette } from '../theme/tokens';
 import { toFrame, toX, type Scale } from './scale';
+import { Grip, GRIP } from './Grip';
 import { SoundDrag, type SoundWay } from './soundDrag';
 import './lanes.css';
 
 const HIGH = 46;
-
-/** Width of the places by which the ends of a sound are dragged, pixels. */
-const GRIP = 7;
 
 /** The line of a sound that its name stands on, pixels. */
 const NAME = 14;
@@ -126,57 +124,54 @@ function TrackHead({ track }: { track: SoundTrack }) {
           Alone
         </Chip>
       </Tip>
-      <Menu
-        autoFocus={false}
+      <Floating
+        name={`Track ${track.name}`}
+        className="menu-part marker-menu"
         open={at !== null}
         anchorEl={at}
         onClose={() => setAt(null)}
-        slotProps={{ list: { component: 'div', role: 'group', 'aria-label': `Track ${track.name}` } }}
       >
-        <div className="menu-part marker-menu" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-          <Words
-            autoFocus
-            onFocus={(e) => e.currentTarget.select()}
-            aria-label="Name of the track"
-            defaultValue={track.name}
-            maxLength={120}
+        <Words
+          autoFocus
+          onFocus={(e) => e.currentTarget.select()}
+          aria-label="Name of the track"
+          defaultValue={track.name}
+          maxLength={120}
+          disabled={!mayEdit}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={(e) => {
+            const name = e.target.value.trim();
+            if (name && name !== track.name) edit(`Call it ${name}`, { kind: 'rename', id: track.id, name });
+          }}
+        />
+        <TextNumber
+          label="Gain of the track"
+          unit="decibels"
+          value={track.gainDb}
+          onChange={(gainDb) => putTrack(`Gain of ${track.name}`, track, { gainDb })}
+        />
+        <span className="line">
+          <Pill
             disabled={!mayEdit}
-            onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-            onBlur={(e) => {
-              const name = e.target.value.trim();
-              if (name && name !== track.name)
-                edit(`Call it ${name}`, { kind: 'rename', id: track.id, name });
+            onClick={() => {
+              setAt(null);
+              newTrack();
             }}
-          />
-          <TextNumber
-            label="Gain of the track"
-            unit="decibels"
-            value={track.gainDb}
-            onChange={(gainDb) => putTrack(`Gain of ${track.name}`, track, { gainDb })}
-          />
-          <span className="line">
-            <Pill
-              disabled={!mayEdit}
-              onClick={() => {
-                setAt(null);
-                newTrack();
-              }}
-            >
-              Another track
-            </Pill>
-            <span className="grow" />
-            <Pill
-              disabled={!mayEdit}
-              onClick={() => {
-                setAt(null);
-                removeTrack(track);
-              }}
-            >
-              Remove
-            </Pill>
-          </span>
-        </div>
-      </Menu>
+          >
+            Another track
+          </Pill>
+          <span className="grow" />
+          <Pill
+            disabled={!mayEdit}
+            onClick={() => {
+              setAt(null);
+              removeTrack(track);
+            }}
+          >
+            Remove
+          </Pill>
+        </span>
+      </Floating>
     </div>
   );
 }
@@ -224,27 +219,18 @@ function OneSound({
       };
     });
   const end = (way: 'head' | 'tail', label: string) => (
-    <rect
-      x={way === 'head' ? x : x + w - GRIP}
-      y={0}
-      width={GRIP}
-      height={HIGH}
-      fill="transparent"
-      className="reel-grip"
-      style={{ cursor: 'col-resize' }}
-      tabIndex={0}
-      role="slider"
-      aria-label={label}
-      aria-valuenow={way === 'head' ? sound.at : endOf(sound, fps)}
+    <Grip
+      left={way === 'head' ? x : x + w - GRIP}
+      high={HIGH}
+      label={label}
+      value={way === 'head' ? sound.at : endOf(sound, fps)}
       data-end={`${way} ${sound.id}`}
       onKeyDown={(e) => {
         const d = new SoundDrag(sound, way, scale);
         heldArrows(e, (dx) => d.by(dx, track.id));
       }}
       {...drag(way)}
-    >
-      <title>{`${label}: drag, or use the arrow keys`}</title>
-    </rect>
+    />
   );
   return (
     <g data-sound={sound.id} opacity={silent ? 0.45 : 1}>

@@ -2,7 +2,7 @@ import Slider from '@mui/material/Slider';
 import { useState } from 'react';
 import { IconAction } from '../kit/IconAction';
 import * as Icon from '../kit/icons';
-import { Menu } from '../kit/Menu';
+import { Floating } from '../kit/Floating';
 import { Tick } from '../kit/Tick';
 import { Tip } from '../kit/Tip';
 import { useVolume } from '../session/hearing';
@@ -22,31 +22,29 @@ export function Volume() {
           {off ? <Icon.SoundOff /> : <Icon.Sound />}
         </IconAction>
       </Tip>
-      <Menu
-        autoFocus={false}
+      <Floating
+        name="Loudness here"
+        className="menu-part volume-menu"
         open={at !== null}
         anchorEl={at}
         onClose={() => setAt(null)}
-        slotProps={{ list: { component: 'div', role: 'group', 'aria-label': 'Loudness here' } }}
       >
-        <div className="menu-part volume-menu" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-          <Slider
-            autoFocus
-            size="small"
-            aria-label="Loudness here"
-            min={0}
-            max={1}
-            step={0.05}
-            value={volume}
-            disabled={off}
-            onChange={(_, v) => useVolume.setState({ volume: v })}
-            sx={{ color: palette.teal }}
-          />
-          <Tick checked={off} onChange={(e) => useVolume.setState({ off: e.target.checked })}>
-            Silent here
-          </Tick>
-        </div>
-      </Menu>
+        <Slider
+          autoFocus
+          size="small"
+          aria-label="Loudness here"
+          min={0}
+          max={1}
+          step={0.05}
+          value={volume}
+          disabled={off}
+          onChange={(_, v) => useVolume.setState({ volume: v })}
+          sx={{ color: palette.teal }}
+        />
+        <Tick checked={off} onChange={(e) => useVolume.setState({ off: e.target.checked })}>
+          Silent here
+        </Tick>
+      </Floating>
     </>
   );
 }
