@@ -99,8 +99,11 @@ function nearest(frame: number): number {
 }
 
 useSequence.subscribe((s, old) => {
-  // its frames are those of the time that was shown
-  if (s.loop && s.desk !== old.desk && (s.desk === 'cut' || old.desk === 'cut')) set({ loop: null });
+  // frames that are played are those of the time that was shown
+  if (s.desk !== old.desk && (s.desk === 'cut' || old.desk === 'cut')) {
+    if (s.playing) play(false);
+    if (s.loop) set({ loop: null });
+  }
   const moved = s.frame !== old.frame && s.reel === old.reel;
   if (s.version === old.version && s.desk === old.desk && s.id === old.id && !moved) return;
   // somebody else, an address or a history may ask for a frame of the scene
