@@ -123,6 +123,26 @@ class SoundTest extends Desk {
     assertEquals(0.5, loudest, 0.02);
   }
 
+  /** Stepping, clicking and dragging through the reel lets the frame that is gone to be heard. */
+  @Test
+  void goingThroughTheReelByHandIsHeard() throws Exception {
+    bringBeep(1025);
+    reel(1055);
+    page.keyboard().press("."); // a key is pressed: from here on the browser lets sound out
+    String loudest =
+        "async frame => { let most = 0; const until = performance.now() + 400;"
+            + " jollyKite.goToReel(frame); while (performance.now() < until) {"
+            + " most = Math.max(most, jollyKite.state().loudness);"
+            + " await new Promise(r => setTimeout(r, 5)); } return most; }";
+    String heard = // its samples may be on their way yet
+        "async f => { for (let i = 0; i < 60; i++) { const most = await ("
+            + loudest
+            + ")(f + i / 60);"
+            + " if (most > 0.3) return most; } return 0; }";
+    assertEquals(0.5, ((Number) page.evaluate(heard, 1060)).doubleValue(), 0.05);
+    assertEquals(0, ((Number) page.evaluate(loudest, 1100)).doubleValue(), 0.01, "silence there");
+  }
+
   @Test
   void whatThePagePlaysIsWhatIsHandedOver() throws Exception {
     bringBeep(1030.5);
