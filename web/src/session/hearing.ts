@@ -171,6 +171,7 @@ function stretch(p: Played, seconds: number): { frame: number; left: number } {
 }
 
 let timer = 0;
+let playing: Playing | null = null;
 
 /** Lays out what is heard from now on; called again and again while it plays. */
 class Playing {
@@ -191,6 +192,10 @@ class Playing {
       this.laid = by;
     }
     return context.currentTime - this.zero;
+  }
+
+  frame(): number {
+    return stretch(this.played, this.seconds()).frame;
   }
 
   look(): void {
@@ -267,6 +272,7 @@ function hasCome(first: number, end: number): boolean {
 export function hear(played: Played): () => number {
   hush();
   const p = new Playing(played);
+  playing = p;
   if (hasSounds()) {
     out();
     const look = () => p.look();
@@ -276,8 +282,12 @@ export function hear(played: Played): () => number {
   return () => p.seconds();
 }
 
+/** The frame of the programme that is heard at this moment, with its part; NaN where nothing is played. */
+export const heardFrame = (): number => playing?.frame() ?? NaN;
+
 /** Ends what is played. */
 export function hush(): void {
+  playing = null;
   window.clearInterval(timer);
   silence();
 }

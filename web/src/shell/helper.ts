@@ -1,4 +1,4 @@
-import { loudness, mixed } from '../session/hearing';
+import { heardFrame, loudness, mixed } from '../session/hearing';
 import { useHistory } from '../session/history';
 import { useOutbox } from '../session/outbox';
 import { LensRow } from '../core/types';
@@ -30,6 +30,8 @@ export interface Helper {
     dropped: number;
     /** The loudest sample that is heard at this moment. */
     loudness: number;
+    /** The frame of the programme that is heard at this moment; not a number where nothing is played. */
+    heard: number;
     undoSteps: number;
     camera: string;
     selected: string[];
@@ -83,6 +85,7 @@ export function theHelper(): void {
         coming: modelsComing() + imagesComing(),
         dropped: s.dropped,
         loudness: loudness(),
+        heard: heardFrame(),
         undoSteps: useHistory.getState().undo.length,
         camera: lensCamera(s),
         selected: s.selected,

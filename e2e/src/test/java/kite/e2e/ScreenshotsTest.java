@@ -195,7 +195,7 @@ class ScreenshotsTest extends Desk {
     page.getByLabel("Place Market stall").click();
     page.getByLabel("Market stall here").nth(1).waitFor();
     page.waitForFunction("() => jollyKite.state().pending === 0");
-    page.keyboard().press("Escape");
+    closeWindow();
     choose("Stall 2");
     Locator x = page.getByLabel("X of Stall 2", new Page.GetByLabelOptions().setExact(true));
     x.fill("1.4");
@@ -210,8 +210,17 @@ class ScreenshotsTest extends Desk {
         "() => [...document.querySelectorAll('[role=dialog] img')].filter(i => i.naturalWidth)"
             + ".length === 2");
     keep("sets");
-    page.keyboard().press("Escape");
+    closeWindow();
     Application.sql("delete from shared_set");
+  }
+
+  /** Closes what is open; the keyboard may be nowhere when what had it is gone. */
+  private void closeWindow() {
+    Locator window = page.locator("[role=dialog]");
+    window.press("Escape");
+    window.waitFor(
+        new Locator.WaitForOptions()
+            .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
   }
 
   private void openSets() {
