@@ -303,6 +303,7 @@ class RightsTest {
         .replace("{camera}", IDS.get("camera"))
         .replace("{sha}", IDS.get("sha"))
         .replace("{number}", "1001")
+        .replace("{block}", "0")
         .replace("{first}", "1")
         .replace("{revision}", "0")
         .replaceAll("\\{\\w+}", UUID.randomUUID().toString())
