@@ -98,7 +98,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
       asked = 0;
       cancelAnimationFrame(exposing);
       const s = useSequence.getState();
-      const now = picture.current!.draw(lensCamera(s), wider);
+      const now = picture.current!.draw(lensCamera(s), wider, true);
       setSeen((old) => (JSON.stringify(old) === JSON.stringify(now) ? old : now));
       canvas.dataset.drawn = `${s.frame}/${s.version}`;
       clearTimeout(settle);

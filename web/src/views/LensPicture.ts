@@ -110,12 +110,15 @@ export class LensPicture {
     });
   }
 
-  /** @param wider see {@link lookThrough} */
-  draw(id: string, wider: [number, number]): Seen | null {
+  /**
+   * @param wider see {@link lookThrough}
+   * @param compares whether what is compared is shown, where something is
+   */
+  draw(id: string, wider: [number, number], compares = false): Seen | null {
     const s = useSequence.getState();
     const r = this.renderer;
     this.step();
-    if (s.compared && (!s.compared.takes || s.compared.takes.shot === s.shot)) {
+    if (compares && s.compared && (!s.compared.takes || s.compared.takes.shot === s.shot)) {
       this.drawCompared(id, s.compared, wider);
       return null;
     }

@@ -8,6 +8,21 @@ import { palette } from '../theme/tokens';
 export const line = (colour: string, more: THREE.LineBasicMaterialParameters = {}) =>
   new THREE.LineBasicMaterial({ color: colour, fog: false, ...more });
 
+/** Height that the set view sees a metre away, metres: what labels are measured by. */
+const SEEN_AT_A_METRE = 2 * Math.tan(THREE.MathUtils.degToRad(45 / 2));
+
+/** Keeps a label as large in views without perspective, which see so many metres, as in the others. */
+function asLargeInPlans(s: THREE.Sprite): void {
+  const own = s.scale.clone();
+  s.onBeforeRender = (_renderer, _scene, camera) => {
+    const flat = camera instanceof THREE.OrthographicCamera;
+    const seen = flat ? (camera.top - camera.bottom) / camera.zoom / SEEN_AT_A_METRE : 1;
+    s.scale.copy(own).multiplyScalar(seen);
+    s.updateMatrix();
+    s.matrixWorld.multiplyMatrices(s.parent!.matrixWorld, s.matrix);
+  };
+}
+
 /** A label drawn on a small canvas, always facing the viewer and always the same size. */
 export function label(text: string, colour: string, size = 1): THREE.Sprite {
   const c = document.createElement('canvas');
@@ -30,6 +45,7 @@ export function label(text: string, colour: string, size = 1): THREE.Sprite {
   );
   s.scale.set((0.045 * size * c.width) / 64, 0.045 * size, 1);
   s.renderOrder = 10;
+  asLargeInPlans(s);
   return s;
 }
 
