@@ -454,7 +454,7 @@ class RightsTest {
     assertEquals(204, pim.post(path + "/" + account, Map.of("role", "reviewer")).statusCode());
     HttpResponse<String> refused = leaving.edit(sequence, UUID.randomUUID(), revision(), edit);
     assertEquals(403, refused.statusCode());
-    assertTrue(refused.body().contains("You are a reviewer in"), refused.body());
+    assertTrue(refused.body().contains("Reviewers put markers"), refused.body());
     assertTrue(!ear.closed.isDone(), "a reviewer goes on listening");
     assertEquals(204, pim.delete(path + "/" + account).statusCode());
     assertEquals(404, leaving.get("api/sequences/" + sequence).statusCode());

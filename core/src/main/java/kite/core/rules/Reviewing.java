@@ -8,9 +8,9 @@ import kite.core.document.Shot;
 public final class Reviewing {
   private Reviewing() {}
 
-  /** Whether a change is no more than that. */
+  /** Whether a change is something of that, and no more. */
   public static boolean isAll(Change c) {
-    if (c.headerAfter() != null) return false;
+    if (c.isEmpty() || c.headerAfter() != null) return false;
     for (String id : c.touched())
       if (!isReview(c.before().get(id), c.after().get(id))) return false;
     return true;

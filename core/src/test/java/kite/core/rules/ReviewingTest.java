@@ -29,6 +29,7 @@ class ReviewingTest {
     is(true, new EntityCommand.Remove(List.of("marker"), true));
     is(true, new ShotCommand.SetNotes("cut1", "Hold longer."));
     is(false, new ShotCommand.SetStatus(List.of("cut1"), Shot.Status.DONE));
+    is(false, new EntityCommand.Rename("marker", s.get("marker").name())); // nothing at all
     is(false, new EntityCommand.Rename("cut1", "Other"));
     is(false, new EntityCommand.Remove(List.of("cut1"), true));
     is(false, new EntityCommand.Rename("cam0", "Other"));
