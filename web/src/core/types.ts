@@ -396,7 +396,7 @@ export interface Trim {
   on: boolean;
   label: string;
   span: TrimSpan | null;
-  take: string | null;
+  takes: string[];
   channels: Record<string, Channel>;
 }
 

@@ -19,6 +19,7 @@ import { MarkerLane } from './MarkerLane';
 import { moveTo, orderAt, ReelDrag, type Way } from './reelDrag';
 import { toX, type Scale } from './scale';
 import { ShotMenu, type ShotMenuAt } from './ShotMenu';
+import { dropSounds } from './SoundLanes';
 import './lanes.css';
 
 /** Height of the reel: a line of words over pictures. */
@@ -136,7 +137,7 @@ export function ReelLane({ scale }: { scale: Scale }) {
             </Chip>
           </Tip>
         </div>
-        <svg height={HIGH} aria-label="Reel" data-testid="reel">
+        <svg height={HIGH} aria-label="Reel" data-testid="reel" onDrop={(e) => dropSounds(e, scale, '')}>
           {shots.map((p, i) => {
             const c = p.camera ? (entities[p.camera] as Camera | undefined) : undefined;
             const shot = shotOf(p.id);

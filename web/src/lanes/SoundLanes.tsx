@@ -1,7 +1,8 @@
-import { useEffect, useReducer, useState } from 'react';
+import { useEffect, useReducer, useState, type DragEvent } from 'react';
 import type { Sound, SoundTrack } from '../core/types';
 import {
   bringSounds,
+  SOUNDS,
   endOf,
   newTrack,
   putTrack,
@@ -35,6 +36,16 @@ const HIGH = 46;
 const NAME = 14;
 
 const LOUDEST = 255;
+
+/** Lays sound files where they were dropped on a lane; other files are for the window. */
+export function dropSounds(e: DragEvent<Element>, scale: Scale, track: string): void {
+  const files = [...e.dataTransfer.files];
+  if (!files.length || !files.every((f) => SOUNDS.test(f.name))) return;
+  e.preventDefault();
+  e.stopPropagation();
+  const x = e.clientX - e.currentTarget.getBoundingClientRect().left;
+  void bringSounds(files, Math.round(toFrame(scale, x)), track);
+}
 
 /** Says what is dragged comes to. */
 interface Says {
@@ -70,13 +81,7 @@ function TrackLane({
         height={HIGH}
         aria-label={`Sounds of ${track.name}`}
         data-track={track.id}
-        onDrop={(e) => {
-          const files = [...e.dataTransfer.files];
-          if (!files.length) return;
-          e.preventDefault();
-          const x = e.clientX - e.currentTarget.getBoundingClientRect().left;
-          void bringSounds(files, Math.round(toFrame(scale, x)), track.id);
-        }}
+        onDrop={(e) => dropSounds(e, scale, track.id)}
       >
         {soundsOf(track.id).map((s) => (
           <OneSound key={s.id} sound={s} track={track} scale={scale} onSays={onSays} />

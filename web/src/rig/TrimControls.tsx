@@ -26,7 +26,7 @@ export function noteTrim(camera: Camera, label: string, channels: Trim['channels
   return edit(`Note: ${label || 'a trim'}`, {
     kind: 'addPart',
     camera: camera.id,
-    part: { kind: 'trim', id: newId('trim'), on: true, label, span: null, take: null, channels },
+    part: { kind: 'trim', id: newId('trim'), on: true, label, span: null, takes: [], channels },
     index: camera.rig.length,
   });
 }
@@ -38,6 +38,7 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const entities = useSequence((s) => s.entities);
   const span = part.span;
+  const shown = part.takes.length > 1 ? 'several' : (part.takes[0] ?? '');
   const takes = programme().flatMap((p) => {
     const shot = entities[p.id];
     if (shot?.kind !== 'shot') return [];
@@ -53,6 +54,11 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
       onChange={(v) => set('When the trim holds', { ...part, span: { ...span!, [key]: v } })}
     />
   );
+  const there = takes.filter((t) => part.takes.includes(t.value));
+  const here =
+    there.length > 1
+      ? `Only in ${there.length} takes`
+      : (there[0]?.shows ?? 'Only in a take that is gone: nowhere');
   return (
     <>
       <Words
@@ -72,8 +78,10 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
       />
       <Choose
         aria-label="Where the trim shows"
-        value={part.take ?? ''}
-        onChange={(e) => set('Where the trim shows', { ...part, take: e.target.value || null })}
+        value={shown}
+        onChange={(e) =>
+          set('Where the trim shows', { ...part, takes: e.target.value ? [e.target.value] : [] })
+        }
       >
         <option value="">Wherever the camera is seen</option>
         {takes.map((t) => (
@@ -81,9 +89,7 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
             {t.shows}
           </option>
         ))}
-        {part.take && !takes.some((t) => t.value === part.take) ? (
-          <option value={part.take}>A take that is gone: nowhere</option>
-        ) : null}
+        {shown && !takes.some((t) => t.value === shown) ? <option value={shown}>{here}</option> : null}
       </Choose>
       <Tick
         checked={span !== null}

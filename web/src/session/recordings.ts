@@ -8,13 +8,16 @@ export const BLOCK_S = 5;
 /** Peaks of a recording for each second of it. */
 export const PEAKS_A_SECOND = 100;
 
-/** Blocks that are kept: 64 are five minutes, and 120 MB. */
-const MOST_BLOCKS = 64;
+/** Blocks that are kept: 128 are ten minutes of one recording, and 245 MB. */
+const MOST_BLOCKS = 128;
+
+/** What did not come is asked for again after so long, ms. */
+const AGAIN_MS = 5000;
 
 const HALF = 32768;
 
-/** What a block is until it has come. */
-type Block = AudioBuffer | 'coming' | 'none';
+/** What a block is: it has come, is on its way, did not come, or nothing is there. */
+type Block = AudioBuffer | 'coming' | 'failed' | 'none';
 
 const blocks = new Map<string, Block>();
 const backwards = new WeakMap<AudioBuffer, AudioBuffer>();
@@ -50,7 +53,10 @@ export function block(recording: string, block: number): AudioBuffer | undefined
       while (blocks.size > MOST_BLOCKS) blocks.delete(blocks.keys().next().value!);
       came();
     },
-    () => blocks.delete(name), // asked for again when it is wanted next
+    () => {
+      blocks.set(name, 'failed');
+      setTimeout(() => blocks.delete(name), AGAIN_MS);
+    },
   );
   return undefined;
 }
@@ -94,7 +100,7 @@ export function peaksOf(recording: string): Uint8Array | undefined {
         peaks.set(recording, new Uint8Array(b));
         came();
       },
-      () => setTimeout(() => asked.delete(recording), 5000),
+      () => setTimeout(() => asked.delete(recording), AGAIN_MS),
     );
   return undefined;
 }

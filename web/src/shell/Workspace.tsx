@@ -75,9 +75,9 @@ export function Workspace() {
         setDropping(true);
       }}
       onDragLeave={(e) => !e.relatedTarget && setDropping(false)}
+      onDropCapture={() => setDropping(false)} // a lane may take it
       onDrop={(e) => {
         e.preventDefault();
-        setDropping(false);
         void bring([...e.dataTransfer.files]);
       }}
     >

@@ -316,7 +316,7 @@ public final class RandomDocuments {
             r.nextBoolean(),
             "push in a little",
             r.nextBoolean() ? new Trim.Span(4, 30, 6, 9) : null,
-            more.nextBoolean() ? "cut1/take1" : null,
+            more.nextBoolean() ? List.of("cut1/take1") : List.of(),
             Channels.NONE.with("dolly", channel(0.5)).with("pan", channel(4)).with("focal", 3)));
     for (PartKind<?> k : PartKinds.all()) if (!TOLD_ABOVE.contains(k.word())) rig.add(anyOf(k));
     Channels lens =

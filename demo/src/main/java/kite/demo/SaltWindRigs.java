@@ -116,7 +116,7 @@ final class SaltWindRigs {
             true,
             "push in a little",
             new Trim.Span(1080, 1240, 24, 0),
-            null,
+            List.of(),
             channels("dolly", 0.45, "focal", 4));
     return camera(
         "camE",

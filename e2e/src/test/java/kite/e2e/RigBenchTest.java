@@ -122,7 +122,7 @@ class RigBenchTest extends Desk {
                 Channels.NONE),
             new Spring("spring", true, Channels.NONE),
             new Operator("operator", true, Operator.Preset.WALKING, 1.8, i, Channels.NONE),
-            new Trim("trim", true, "note", null, null, Channels.NONE.with("dolly", 0.3)));
+            new Trim("trim", true, "note", null, List.of(), Channels.NONE.with("dolly", 0.3)));
     return new Camera("cam" + i, "Camera " + i, "A", "#f0785a", false, true, Channels.NONE, rig);
   }
 

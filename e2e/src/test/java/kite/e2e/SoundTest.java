@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -234,6 +235,40 @@ class SoundTest extends Desk {
 
   private static Mouse.MoveOptions steps() {
     return new Mouse.MoveOptions().setSteps(4);
+  }
+
+  /** Drops a file on something, in its middle. */
+  private void drop(Locator on, Path file) throws Exception {
+    on.scrollIntoViewIfNeeded();
+    on.evaluate(
+        "(e, [name, bytes]) => { const all = new DataTransfer();"
+            + " all.items.add(new File([Uint8Array.from(atob(bytes), c => c.charCodeAt(0))], name));"
+            + " const r = e.getBoundingClientRect();"
+            + " const at = { bubbles: true, cancelable: true, dataTransfer: all,"
+            + " clientX: r.left + r.width / 2, clientY: r.top + r.height / 2 };"
+            + " e.dispatchEvent(new DragEvent('dragover', at));"
+            + " e.dispatchEvent(new DragEvent('drop', at)); }",
+        List.of(
+            file.getFileName().toString(),
+            Base64.getEncoder().encodeToString(Files.readAllBytes(file))));
+  }
+
+  @Test
+  void aFileThatIsDroppedIsLaidOnceAndWhereItWasDropped() throws Exception {
+    bringBeep(1025);
+    saved();
+    String track = application.stored().all(SoundTrack.class).get(0).id();
+    drop(page.locator("svg[data-track='" + track + "']"), beep(".flac"));
+    page.locator("[data-sound] >> nth=1").waitFor();
+    page.getByText("is in, 3 s").waitFor();
+    drop(page.getByTestId("reel"), beep(".mp3"));
+    page.locator("[data-sound] >> nth=2").waitFor();
+    saved();
+    List<Sound> all = application.stored().all(Sound.class);
+    assertEquals(3, all.size(), all.toString());
+    double middle = 1001 + 300 / 2.0; // of a reel of 300 frames
+    for (Sound x : all) if (x.at() != 1025) assertEquals(middle, x.at(), 2);
+    assertEquals(0, page.locator(".dropping").count());
   }
 
   @Test

@@ -58,7 +58,7 @@ public record CalmBase(
     List<RigPart> rig =
         List.of(
             new Base("base", true, null, Base.Takes.POSITION, base),
-            new Trim("trim", true, LABEL, null, null, rest.channels()));
+            new Trim("trim", true, LABEL, null, List.of(), rest.channels()));
     return new CalmBase(rig, LensAsItWas.of(s, b), keys, rest.mostM, rest.mostDegrees);
   }
 

@@ -6,9 +6,12 @@ import java.util.Objects;
 import kite.core.cut.EarlierCut;
 import kite.core.cut.Programme;
 import kite.core.cut.Ranks;
+import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Take;
+import kite.core.rig.RigPart;
+import kite.core.rig.trim.Trim;
 import kite.core.rules.Refusal;
 
 /** The shots of a sequence in order while a command changes them. */
@@ -143,7 +146,21 @@ final class Reel {
       if (reaches) tails.add(t.trimmed(after, 0));
     }
     put(shot.withTakes(heads, shot.chosen()));
+    trimsGoOn(shot.id(), newId, tails);
     return insert(index + 1, shot.withId(newId).withName(newCode).withTakes(tails, shot.chosen()));
+  }
+
+  /** What is laid over takes of a shot alone is laid over what comes of them in another, too. */
+  private void trimsGoOn(String shot, String other, List<Take> takes) {
+    for (Camera c : s.all(Camera.class))
+      for (RigPart p : c.rig()) {
+        if (!(p instanceof Trim trim)) continue;
+        List<String> all = new ArrayList<>(trim.takes());
+        for (Take t : takes)
+          if (all.contains(Take.inShot(shot, t.id()))) all.add(Take.inShot(other, t.id()));
+        if (all.size() > trim.takes().size())
+          s = s.with(((Camera) s.get(c.id())).withPart(trim.withTakes(all)));
+      }
   }
 
   /** The action of a shot and of all behind it comes so many frames later in the scene. */

@@ -431,6 +431,9 @@ public sealed interface ShotCommand extends Command {
   record AcceptNote(String id, String about, String word) implements ShotCommand {
     public static final String KIND = "acceptNote";
 
+    /** An id has up to 64; a number may come behind it. */
+    private static final int LONGEST_NOTE_ID = 60;
+
     @Override
     public String kind() {
       return KIND;
@@ -443,12 +446,18 @@ public sealed interface ShotCommand extends Command {
       return acceptedOf(s, Command.need(s, id, Entity.class));
     }
 
+    /** Short enough for an id, however long the thing's is. */
+    private String noteId() {
+      String whole = about + "_" + id;
+      return whole.substring(0, Math.min(LONGEST_NOTE_ID, whole.length()));
+    }
+
     private Sequence acceptedOf(Sequence s, Entity of) {
       AcceptedNote there = null;
       for (AcceptedNote n : s.all(AcceptedNote.class))
         if (n.of().equals(id) && n.about().equals(about)) there = n;
       if (word.isBlank()) return there == null ? s : s.without(there.id());
-      String noteId = there != null ? there.id() : Together.freeId(s, List.of(), id + "_" + about);
+      String noteId = there != null ? there.id() : Together.freeId(s, List.of(), noteId());
       return s.with(new AcceptedNote(noteId, word.strip(), of.id(), about));
     }
   }

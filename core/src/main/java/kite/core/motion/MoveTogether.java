@@ -113,7 +113,7 @@ public final class MoveTogether {
           if (!y.equals(x))
             all.add(
                 new RigCommand.SetPart(
-                    c.id(), new Trim(t.id(), t.on(), t.label(), y, t.take(), t.channels())));
+                    c.id(), new Trim(t.id(), t.on(), t.label(), y, t.takes(), t.channels())));
         }
     all.addAll(shifted(e, f -> f > frame, frames));
     if (cuts)

@@ -124,7 +124,7 @@ public final class ReadyRigs {
       }
       case TRIMMED -> {
         tripod(rig);
-        rig.add(new Trim("trim", true, "note", null, null, Channels.NONE));
+        rig.add(new Trim("trim", true, "note", null, List.of(), Channels.NONE));
       }
     }
     all.add(new RigCommand.SetRig(camera.id(), rig));

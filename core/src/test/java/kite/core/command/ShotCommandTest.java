@@ -28,11 +28,18 @@ import kite.core.cut.Programme;
 import kite.core.delta.Delta;
 import kite.core.document.AssetsUsed;
 import kite.core.document.Board;
+import kite.core.document.Camera;
+import kite.core.document.Channels;
 import kite.core.document.Marker;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.core.model.Models;
+import kite.core.rig.RigPart;
+import kite.core.rig.trim.Trim;
 import kite.core.rules.Change;
 import kite.core.rules.Refusal;
 import org.junit.jupiter.api.Test;
@@ -317,5 +324,38 @@ class ShotCommandTest {
 
   private static String refused(Sequence s, Command c) {
     return assertThrows(Refusal.class, () -> Edit.apply(s, List.of(c))).getMessage();
+  }
+
+  /** Where the camera stands on every frame of the programme, in the take that is seen there. */
+  private static List<List<Double>> stands(Sequence s) {
+    Programme p = Programme.of(s);
+    Plan plan = new Plan(s, Models.NONE);
+    List<List<Double>> all = new ArrayList<>();
+    for (int f = p.firstFrame(); f <= p.lastFrame(); f++) {
+      plan.inTake(p.at(f).inTake()).evaluate(p.scene(f));
+      List<Double> row = new ArrayList<>();
+      int o = plan.slot("cam0") * Matrix.SIZE;
+      for (int k = 0; k < Matrix.SIZE; k++) row.add(plan.world()[o + k]);
+      all.add(row);
+    }
+    return all;
+  }
+
+  @Test
+  void whatIsLaidOverATakeAloneStaysOverBothPartsOfItsShot() {
+    Sequence s = RandomDocuments.of(5);
+    Camera c = (Camera) s.get("cam0");
+    Trim push = new Trim("push", true, "", null, List.of("x/t"), Channels.NONE.with("dolly", 0.5));
+    List<RigPart> rig = new ArrayList<>(c.rig());
+    rig.add(push);
+    s = s.with(c.withRig(rig));
+    for (String shot : List.of("x", "y")) {
+      Take take = new Take("t", "1", "cam0", 3, 12, Speed.AS_IT_IS);
+      s = Edit.apply(s, List.of(new InsertShot(Shot.of(shot, "S_" + shot, take), null)));
+    }
+    Sequence split = Edit.apply(s, List.of(new SplitShot("x", 5, "z", "S_z")));
+    assertEquals(stands(s), stands(split));
+    Trim now = (Trim) ((Camera) split.get("cam0")).part("push");
+    assertEquals(List.of("x/t", "z/t"), now.takes());
   }
 }

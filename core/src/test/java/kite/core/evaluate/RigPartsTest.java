@@ -123,7 +123,7 @@ class RigPartsTest {
   void aTrimIsLaidOverTheMoveForItsStretchOnly() {
     Channels c =
         Channels.NONE.with("dolly", 0.4).with("truck", 0.1).with("pan", 6).with("focal", 5);
-    Trim t = new Trim("trim", true, "push in", new Trim.Span(10, 30, 8, 4), null, c);
+    Trim t = new Trim("trim", true, "push in", new Trim.Span(10, 30, 8, 4), List.of(), c);
     Sequence s =
         with(camera("a", Channels.NONE.with("focalLength", 35), base(pose(1, 2, 3, 40, -10)), t));
     double[] bare = world(s, "a", 9);
@@ -150,12 +150,13 @@ class RigPartsTest {
   @Test
   void aTrimOfATakeShowsInThatTakeAlone() {
     Channels push = Channels.NONE.with("dolly", 0.4).with("focal", 5);
-    Trim t = new Trim("trim", true, "push in", new Trim.Span(5, 30, 9, 4), "cut1/other", push);
+    Trim t =
+        new Trim("trim", true, "push in", new Trim.Span(5, 30, 9, 4), List.of("cut1/other"), push);
     Base moving = base(Channels.NONE.with("x", Channel.curve(Key.smooth(1, 0), Key.smooth(30, 3))));
     Spring spring = new Spring("spring", true, Channels.NONE);
     Sequence s = with(camera("a", Channels.NONE.with("focalLength", 35), moving, t, spring));
     Sequence without = with(camera("a", Channels.NONE.with("focalLength", 35), moving, spring));
-    Trim always = new Trim("trim", true, "push in", t.span(), null, push);
+    Trim always = new Trim("trim", true, "push in", t.span(), List.of(), push);
     Sequence with =
         with(camera("a", Channels.NONE.with("focalLength", 35), moving, always, spring));
     Plan plan = new Plan(s, Models.NONE);

@@ -207,7 +207,7 @@ class ReportTest {
         camera(
                 Channels.NONE,
                 new kite.core.rig.trim.Trim(
-                    "trim", true, "", null, null, Channels.NONE.with("focal", 60)))
+                    "trim", true, "", null, List.of(), Channels.NONE.with("focal", 60)))
             .withChannel("focalLength", Channel.fixed(85))
             .withChannel("focusDistance", focus);
     Sequence s = with(c);

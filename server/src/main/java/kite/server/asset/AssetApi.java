@@ -185,22 +185,9 @@ class AssetApi {
     return kept.report();
   }
 
-  /** Takes what a request brings to disk; gives the work to be done with it. */
-  private interface Taking {
-    Imports.Reading<String> take(Imports.Brought brought) throws IOException;
-  }
-
-  private CompletableFuture<ResponseEntity<String>> inTurn(Principal who, Taking taking)
-      throws IOException {
-    Imports.Brought brought = new Imports.Brought();
-    Imports.Reading<String> work;
-    try {
-      work = taking.take(brought);
-    } catch (IOException | RuntimeException e) {
-      brought.close();
-      throw e;
-    }
-    return imports.inTurn(who.getName(), brought, work).thenApply(AssetApi::json);
+  private CompletableFuture<ResponseEntity<String>> inTurn(
+      Principal who, Imports.Taking<String> taking) throws IOException {
+    return imports.inTurn(who.getName(), taking).thenApply(AssetApi::json);
   }
 
   private static ResponseEntity<String> json(String body) {

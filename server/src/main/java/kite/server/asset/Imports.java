@@ -92,12 +92,30 @@ public class Imports implements DisposableBean {
     T read() throws BadFile, IOException;
   }
 
+  /** Takes what a request brings to disk; gives the work to be done with it. */
+  public interface Taking<T> {
+    Reading<T> take(Brought brought) throws IOException;
+  }
+
+  /** Takes what a request brings at once, and reads it in its turn. */
+  public <T> CompletableFuture<T> inTurn(String person, Taking<T> taking) throws IOException {
+    Brought brought = new Brought();
+    Reading<T> work;
+    try {
+      work = taking.take(brought);
+    } catch (IOException | RuntimeException e) {
+      brought.close();
+      throw e;
+    }
+    return inTurn(person, brought, work);
+  }
+
   /**
    * Reads in its turn; what was brought is removed from disk afterwards.
    *
    * @throws Problem when this person has too many files in hand
    */
-  public <T> CompletableFuture<T> inTurn(String person, Brought brought, Reading<T> work) {
+  <T> CompletableFuture<T> inTurn(String person, Brought brought, Reading<T> work) {
     if (inHand.merge(person, 1, Integer::sum) > PER_PERSON) {
       left(person);
       brought.close();

@@ -84,14 +84,11 @@ class SequenceFileApi {
 
   private <T> CompletableFuture<T> inTurn(InputStream body, Principal who, Work<T> work)
       throws IOException {
-    Imports.Brought brought = new Imports.Brought();
-    Path file;
-    try {
-      file = brought.copied(body, SequenceFileReader.MOST_BYTES);
-    } catch (IOException | RuntimeException e) {
-      brought.close();
-      throw e;
-    }
-    return imports.inTurn(who.getName(), brought, () -> work.with(file));
+    return imports.inTurn(
+        who.getName(),
+        brought -> {
+          Path file = brought.copied(body, SequenceFileReader.MOST_BYTES);
+          return () -> work.with(file);
+        });
   }
 }

@@ -84,12 +84,6 @@ public class Recordings implements DisposableBean {
     }
   }
 
-  /** The type of a sound file. */
-  public static String type(byte[] file) {
-    SoundForm form = SoundForm.of(file);
-    return form == null ? "application/octet-stream" : form.type;
-  }
-
   /** What a sound file's name ends with. */
   public static String ending(byte[] file) {
     SoundForm form = SoundForm.of(file);
@@ -129,7 +123,8 @@ public class Recordings implements DisposableBean {
       Path file = Files.createTempFile(folder(), "file", "");
       try {
         Files.write(file, a.bytes());
-        Path to = folder().resolve(sha + ".pcm");
+        // of a name of its own: one that went for want of room may only now be removed
+        Path to = Files.createTempFile(folder(), sha, ".pcm");
         decoder.decode(a.name(), file, decoder.look(a.name(), file), to);
         return to;
       } catch (BadFile e) {

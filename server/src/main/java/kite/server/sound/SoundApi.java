@@ -66,22 +66,16 @@ class SoundApi {
   CompletableFuture<ResponseEntity<String>> bring(
       InputStream body, @RequestParam String name, @RequestParam UUID sequence, Principal who)
       throws IOException {
-    Imports.Brought brought = new Imports.Brought();
-    Path file;
-    try {
-      file = brought.copied(body, Decoder.LARGEST_FILE);
-    } catch (IOException | RuntimeException e) {
-      brought.close();
-      throw e;
-    }
     return imports
         .inTurn(
             who.getName(),
-            brought,
-            () -> {
-              AssetStore.Kept kept = recordings.keep(Names.clean(name), file);
-              owners.give(rights.productionOf(sequence), Set.of(kept.sha256()));
-              return kept.report();
+            brought -> {
+              Path file = brought.copied(body, Decoder.LARGEST_FILE);
+              return () -> {
+                AssetStore.Kept kept = recordings.keep(Names.clean(name), file);
+                owners.give(rights.productionOf(sequence), Set.of(kept.sha256()));
+                return kept.report();
+              };
             })
         .thenApply(json -> ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(json));
   }

@@ -8,10 +8,10 @@ import java.nio.file.Path;
 
 /** Forms of sound files that are read, told by how a file begins. */
 public enum SoundForm {
-  WAV("wav", "audio/wav"),
-  FLAC("flac", "audio/flac"),
-  MP3("mp3", "audio/mpeg"),
-  OGG("ogg", "audio/ogg");
+  WAV("wav"),
+  FLAC("flac"),
+  MP3("mp3"),
+  OGG("ogg");
 
   /** Bytes that tell. */
   private static final int HEAD = 12;
@@ -22,11 +22,8 @@ public enum SoundForm {
   /** What ffmpeg calls it, which is its ending as well. */
   final String reader;
 
-  final String type;
-
-  SoundForm(String reader, String type) {
+  SoundForm(String reader) {
     this.reader = reader;
-    this.type = type;
   }
 
   /** The form of a file, or null when it is none of these. */

@@ -15,12 +15,16 @@ import kite.core.rig.slide.Slide;
  *
  * @param label what it is for; may be empty
  * @param span when it holds, or null for the whole sequence
- * @param take the take of a shot ({@code document.Take#inShot}) that it is laid over alone, or null
- *     wherever the camera is seen
+ * @param takes the takes of shots ({@code document.Take#inShot}) that it is laid over alone; none
+ *     for wherever the camera is seen
  */
 public record Trim(
-    String id, boolean on, String label, @OrNull Span span, @OrNull String take, Channels channels)
+    String id, boolean on, String label, @OrNull Span span, List<String> takes, Channels channels)
     implements RigPart {
+  public Trim {
+    takes = List.copyOf(takes);
+  }
+
   public static final String KIND = "trim";
 
   @Override
@@ -71,13 +75,17 @@ public record Trim(
     return SPECS;
   }
 
+  public Trim withTakes(List<String> all) {
+    return new Trim(id, on, label, span, all, channels);
+  }
+
   @Override
   public Trim withChannels(Channels c) {
-    return new Trim(id, on, label, span, take, c);
+    return new Trim(id, on, label, span, takes, c);
   }
 
   @Override
   public Trim withOn(boolean nowOn) {
-    return new Trim(id, nowOn, label, span, take, channels);
+    return new Trim(id, nowOn, label, span, takes, channels);
   }
 }

@@ -19,6 +19,7 @@ import kite.core.rules.Refusal;
 /** A small offset over a finished move. */
 public final class TrimKind extends Kind<Trim> {
   private static final int LONGEST_NOTE = 200;
+  private static final int MOST_TAKES = 1000;
 
   /** Frames, and lengths of fades, are nearer to 0 than this. */
   private static final double FAR_FRAMES = 1e8;
@@ -29,7 +30,7 @@ public final class TrimKind extends Kind<Trim> {
 
   @Override
   public Trim begin(String id) {
-    return new Trim(id, true, "", null, null, Channels.NONE);
+    return new Trim(id, true, "", null, List.of(), Channels.NONE);
   }
 
   @Override
@@ -37,8 +38,13 @@ public final class TrimKind extends Kind<Trim> {
     if (t.label().length() > LONGEST_NOTE)
       throw new Refusal(
           "range", c.id(), t.id(), "A trim's note has at most " + LONGEST_NOTE + " characters.");
-    if (t.take() != null && !t.take().matches("[A-Za-z0-9_-]{1,64}/[A-Za-z0-9_-]{1,64}"))
-      throw new Refusal("range", c.id(), t.id(), "A trim is laid over a take of a shot.");
+    for (String take : t.takes())
+      if (!take.matches("[A-Za-z0-9_-]{1,64}/[A-Za-z0-9_-]{1,64}") || t.takes().size() > MOST_TAKES)
+        throw new Refusal(
+            "range",
+            c.id(),
+            t.id(),
+            "A trim is laid over up to " + MOST_TAKES + " takes of shots.");
     Trim.Span x = t.span();
     if (x != null
         && !(x.first() < x.last()
@@ -55,7 +61,9 @@ public final class TrimKind extends Kind<Trim> {
 
   @Override
   public void write(Trim t, Out out) {
-    out.put("label", t.label()).putOrNull("span", t.span(), TrimKind::write).put("take", t.take());
+    out.put("label", t.label())
+        .putOrNull("span", t.span(), TrimKind::write)
+        .texts("takes", t.takes());
   }
 
   private static JsonValue write(Trim.Span s) {
@@ -70,7 +78,8 @@ public final class TrimKind extends Kind<Trim> {
   @Override
   public Trim read(Fields f, String id, boolean on, Channels channels) {
     Trim.Span span = f.orNull("span", TrimKind::span);
-    return new Trim(id, on, f.text("label"), span, f.textIfAny("take"), channels);
+    List<String> takes = f.has("takes") ? f.texts("takes") : List.of(); // earlier ones had none
+    return new Trim(id, on, f.text("label"), span, takes, channels);
   }
 
   private static Trim.Span span(Fields f) {

@@ -1,5 +1,6 @@
 package kite.core.rig.trim;
 
+import java.util.List;
 import kite.core.curve.CompiledCurve;
 import kite.core.document.Camera;
 import kite.core.document.Channels;
@@ -23,7 +24,7 @@ final class TrimStep implements Step {
   private final CompiledCurve focal;
   private final CompiledCurve strength;
   private final Trim.Span span;
-  private final String take; // null for all
+  private final List<String> takes; // none for all
   private final double[] own = Matrix.newIdentity();
   private final double[] below = Matrix.newIdentity();
 
@@ -36,13 +37,17 @@ final class TrimStep implements Step {
     focal = c.compiled(Trim.FOCAL);
     strength = c.compiled(RigPart.STRENGTH);
     span = trim.span();
-    take = trim.take();
+    takes = trim.takes();
   }
 
   private double share(double frame, Plan plan) {
-    if (take != null && !take.equals(plan.take())) return 0;
+    if (!takes.isEmpty() && !isLookedAt(plan.take())) return 0;
     double in = span == null ? 1 : span.at(frame);
     return in == 0 ? 0 : in * RigPart.STRENGTH.within(strength.value(frame));
+  }
+
+  private boolean isLookedAt(String take) {
+    return take != null && takes.contains(take);
   }
 
   @Override
