@@ -1501,7 +1501,7 @@ export interface ShotFacts {
   lastLens: LensThere;
   move: string[];
   subjects: SubjectSeen[];
-  size: ShotSize | null;
+  size: string;
 }
 
 export interface LensThere {
@@ -1515,8 +1515,6 @@ export interface SubjectSeen {
   name: string;
   share: number;
 }
-
-export type ShotSize = 'extremeClose' | 'close' | 'medium' | 'full' | 'wide' | 'veryWide';
 
 export interface ShotRow {
   id: string;

@@ -16,6 +16,8 @@ export function Files() {
           <span className="card-name">The cut</span>
         </div>
         <a href={`${at}/cut.otio`} download>{`${header.code}.otio · OpenTimelineIO`}</a>
+        <a href={`${at}/shot-list.pdf`} download>{`${header.code}_shots.pdf · shot list to print`}</a>
+        <a href={`${at}/shot-list.csv`} download>{`${header.code}_shots.csv · shot list as a table`}</a>
         {sounds ? <a href={`${at}/sound.wav`} download>{`${header.code}.wav · what is heard`}</a> : null}
       </div>
       <div className="card files">

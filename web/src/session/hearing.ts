@@ -273,12 +273,13 @@ export function hear(played: Played): () => number {
   hush();
   const p = new Playing(played);
   playing = p;
-  if (hasSounds()) {
+  const look = () => {
+    if (!hasSounds()) return; // one may come while it plays
     out();
-    const look = () => p.look();
-    look();
-    timer = window.setInterval(look, LOOK_MS);
-  }
+    p.look();
+  };
+  look();
+  timer = window.setInterval(look, LOOK_MS);
   return () => p.seconds();
 }
 

@@ -2,6 +2,7 @@ import Stack from '@mui/material/Stack';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import type { Camera, Command, ShotFacts, ShotRow } from '../core/types';
 import { Pill } from '../kit/Pill';
+import { Tip } from '../kit/Tip';
 import { camerasOf } from '../session/cameras';
 import { edit } from '../session/document';
 import { core, useCoreStill } from '../session/evaluated';
@@ -17,16 +18,6 @@ import { mono, palette } from '../theme/tokens';
 import { useShotPictures } from '../views/shotPictures';
 import { useTold } from './told';
 import './shots.css';
-
-/** What sizes are called. */
-const SIZES: Record<NonNullable<ShotFacts['size']>, string> = {
-  extremeClose: 'Extreme close-up',
-  close: 'Close-up',
-  medium: 'Medium',
-  full: 'Full',
-  wide: 'Wide',
-  veryWide: 'Very wide',
-};
 
 type Row = ShotRow & { facts?: ShotFacts; of?: Camera; picture?: string; approved: boolean };
 
@@ -137,7 +128,7 @@ const COLUMNS: GridColDef<Row>[] = [
     field: 'size',
     headerName: 'Size',
     width: 118,
-    valueGetter: (_, r) => (r.facts?.size ? SIZES[r.facts.size] : ''),
+    valueGetter: (_, r) => r.facts?.size ?? '',
   },
   {
     field: 'move',
@@ -191,6 +182,7 @@ const COLUMNS: GridColDef<Row>[] = [
 /** Every shot of the cut: what it shows, how long, and what its camera does. */
 export function ShotList() {
   const rows = useCoreStill((c) => c.shotRows());
+  const id = useSequence((s) => s.id);
   const entities = useSequence((s) => s.entities);
   const approvals = useSequence((s) => s.approvals);
   const code = useSequence((s) => s.header.code);
@@ -217,6 +209,11 @@ export function ShotList() {
         <strong>Shot list</strong>
         <span className="muted">{`${rows.length} shots, ${frames} frames`}</span>
         <span className="grow" />
+        <Tip text="All shots with their pictures, to print">
+          <a className="shot-file" href={at(`/api/sequences/${id}/hand-over/shot-list.pdf`)} download>
+            .pdf
+          </a>
+        </Tip>
         <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>
       {rows.length === 0 ? (

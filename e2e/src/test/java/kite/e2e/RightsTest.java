@@ -248,6 +248,8 @@ class RightsTest {
     t.add(new Row("DELETE", sequence + "/links/{link}", "", EDIT));
     t.add(new Row("GET", sequence + "/hand-over/cut.otio", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/sound.wav", "", LOOK));
+    t.add(new Row("GET", sequence + "/hand-over/shot-list.csv", "", LOOK));
+    t.add(new Row("GET", sequence + "/hand-over/shot-list.pdf", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/cameras/{camera}.usda", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/cameras/{camera}.glb", "", LOOK));
     t.add(new Row("GET", sequence + "/renders", "", LOOK));

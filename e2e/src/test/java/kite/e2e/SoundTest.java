@@ -129,6 +129,18 @@ class SoundTest extends Desk {
 
   /** Stepping, clicking and dragging through the reel lets the frame that is gone to be heard. */
   @Test
+  void whatIsBroughtWhileItPlaysIsHeard() throws Exception {
+    desk("Cut");
+    reel(1001);
+    page.keyboard().press("Space");
+    page.waitForFunction("() => jollyKite.state().reel > 1003");
+    bring(beep(".wav"));
+    page.locator("[data-sound]").waitFor();
+    assertTrue((Boolean) page.evaluate("() => jollyKite.state().playing"));
+    page.waitForFunction("() => jollyKite.state().loudness > 0.01"); // as it comes round
+  }
+
+  @Test
   void goingThroughTheReelByHandIsHeard() throws Exception {
     bringBeep(1025);
     reel(1055);

@@ -150,6 +150,15 @@ final class Reel {
     return insert(index + 1, shot.withId(newId).withName(newCode).withTakes(tails, shot.chosen()));
   }
 
+  /** A trim that shows in one of two shots as they are seen now and not in the other, or null. */
+  Trim trimOfOneAlone(Shot a, Shot b) {
+    String inA = Take.inShot(a.id(), a.chosen()), inB = Take.inShot(b.id(), b.chosen());
+    if (!(s.get(a.take().camera()) instanceof Camera c)) return null;
+    for (RigPart p : c.rig())
+      if (p instanceof Trim t && t.takes().contains(inA) != t.takes().contains(inB)) return t;
+    return null;
+  }
+
   /** What is laid over takes of a shot alone is laid over what comes of them in another, too. */
   private void trimsGoOn(String shot, String other, List<Take> takes) {
     for (Camera c : s.all(Camera.class))

@@ -13,6 +13,7 @@ import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Speed;
 import kite.core.document.Take;
+import kite.core.rig.trim.Trim;
 import kite.core.rules.Refusal;
 import kite.core.rules.Together;
 
@@ -138,6 +139,19 @@ public sealed interface ShotCommand extends Command {
                 + "” does not go on where “"
                 + first.name()
                 + "” ends: joined shots have one camera, one speed and action without a break.");
+      Trim apart = r.trimOfOneAlone(first, second);
+      if (apart != null)
+        throw new Refusal(
+            "kind",
+            id,
+            "",
+            "The trim “"
+                + apart.label()
+                + "” is laid over one of “"
+                + first.name()
+                + "” and “"
+                + second.name()
+                + "” alone: joined shots look alike. Take it off, or let it show in both.");
       List<Take> all = new ArrayList<>();
       for (Take t : first.takes()) {
         Take on = second.take(t.id());

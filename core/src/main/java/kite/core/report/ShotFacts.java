@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import kite.core.document.Camera;
-import kite.core.document.OrNull;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
@@ -20,15 +19,15 @@ import kite.core.rules.Use;
  * @param lens at its first frame, and {@code lastLens} at its last
  * @param move as a crew would say it ({@link MoveInWords})
  * @param subjects in frame, those that fill most of it for longest first
- * @param size of the first of them that is a figure or that the camera looks at, or else the first;
- *     null where there is none
+ * @param size in words ({@link ShotSize}), of the first of them that is a figure or that the camera
+ *     looks at, or else the first; empty where there is none
  */
 public record ShotFacts(
     LensThere lens,
     LensThere lastLens,
     List<String> move,
     List<SubjectSeen> subjects,
-    @OrNull ShotSize size) {
+    String size) {
   public ShotFacts {
     move = List.copyOf(move);
     subjects = List.copyOf(subjects);
@@ -45,24 +44,28 @@ public record ShotFacts(
   public record SubjectSeen(String id, String name, double share) {}
 
   /** How much of a figure the frame's height holds; named from the nearest. */
-  public enum ShotSize {
+  enum ShotSize {
     /** Less than a head. */
-    EXTREME_CLOSE(0.12),
+    EXTREME_CLOSE("Extreme close-up", 0.12),
     /** Head and shoulders. */
-    CLOSE(0.35),
+    CLOSE("Close-up", 0.35),
     /** Down to the waist or the knees. */
-    MEDIUM(0.8),
+    MEDIUM("Medium", 0.8),
     /** All of it, and little else. */
-    FULL(1.6),
+    FULL("Full", 1.6),
     /** It in its place. */
-    WIDE(5),
+    WIDE("Wide", 5),
     /** The place, with it somewhere. */
-    VERY_WIDE(Double.POSITIVE_INFINITY);
+    VERY_WIDE("Very wide", Double.POSITIVE_INFINITY);
 
     /** The most of a figure's height, or of its heights, that the frame holds. */
     private final double most;
 
-    ShotSize(double most) {
+    /** What it is called. */
+    final String words;
+
+    ShotSize(String words, double most) {
+      this.words = words;
       this.most = most;
     }
 
@@ -119,8 +122,8 @@ public record ShotFacts(
     return sum;
   }
 
-  private static ShotSize size(Sequence s, Camera camera, List<FrameReport.Row> rows) {
-    if (rows.isEmpty()) return null;
+  private static String size(Sequence s, Camera camera, List<FrameReport.Row> rows) {
+    if (rows.isEmpty()) return "";
     FrameReport.Row of = rows.get(0);
     for (FrameReport.Row r : rows)
       if (isWhoItIsAbout(s, camera, r.id())) {
@@ -129,7 +132,7 @@ public record ShotFacts(
       }
     double sum = 0;
     for (double h : of.height()) sum += h;
-    return ShotSize.of(sum / frames(of));
+    return ShotSize.of(sum / frames(of)).words;
   }
 
   /** A figure, or what the camera looks at or focuses on. */

@@ -357,5 +357,13 @@ class ShotCommandTest {
     assertEquals(stands(s), stands(split));
     Trim now = (Trim) ((Camera) split.get("cam0")).part("push");
     assertEquals(List.of("x/t", "z/t"), now.takes());
+    Sequence joined = Edit.apply(split, List.of(new JoinShots("x")));
+    assertEquals(stands(s), stands(joined));
+    // what shows in one of them alone would be lost, or seen where it was not
+    for (String alone : List.of("x/t", "z/t")) {
+      Camera one = ((Camera) split.get("cam0")).withPart(now.withTakes(List.of(alone)));
+      assertTrue(
+          refused(split.with(one), new JoinShots("x")).contains("Take it off"), "only in " + alone);
+    }
   }
 }

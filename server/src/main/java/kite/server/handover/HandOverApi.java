@@ -11,6 +11,8 @@ import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.exchange.cut.OtioWriter;
+import kite.exchange.cut.ShotListCsv;
+import kite.exchange.cut.ShotTable;
 import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.usd.UsdCameraWriter;
 import kite.server.Problem;
@@ -35,8 +37,10 @@ class HandOverApi {
   private final SequenceStore sequences;
   private final AssetStore assets;
   private final SoundMix mix;
+  private final ShotLists lists;
 
-  HandOverApi(SequenceStore sequences, AssetStore assets, SoundMix mix) {
+  HandOverApi(SequenceStore sequences, AssetStore assets, SoundMix mix, ShotLists lists) {
+    this.lists = lists;
     this.sequences = sequences;
     this.assets = assets;
     this.mix = mix;
@@ -65,6 +69,28 @@ class HandOverApi {
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(s.header().code() + ".wav"))
         .contentType(MediaType.parseMediaType("audio/wav"))
         .body(out -> mix.wav(s, all, out));
+  }
+
+  @GetMapping("/shot-list.csv")
+  @May.LookAtSequence
+  ResponseEntity<byte[]> shotTable(@PathVariable UUID id) {
+    Sequence s = read(id);
+    return file(
+        s.header().code() + "_shots.csv",
+        "text/csv;charset=UTF-8",
+        ShotListCsv.write(lists.table(id, s)).getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** The shot list to print, with a picture of each shot. */
+  @GetMapping("/shot-list.pdf")
+  @May.LookAtSequence
+  ResponseEntity<StreamingResponseBody> shotList(@PathVariable UUID id) {
+    Sequence s = read(id);
+    ShotTable table = lists.table(id, s);
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(s.header().code() + "_shots.pdf"))
+        .contentType(MediaType.APPLICATION_PDF)
+        .body(out -> lists.pdf(table, out));
   }
 
   @GetMapping("/cameras/{camera}.usda")

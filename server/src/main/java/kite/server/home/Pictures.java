@@ -127,6 +127,7 @@ class Pictures implements DisposableBean {
    */
   private byte[] middleOfTheLongestShot(Sequence s) {
     Camera camera = null;
+    String take = null;
     double frame = s.header().firstFrame();
     int longest = 0;
     Programme p = Programme.of(s);
@@ -134,10 +135,11 @@ class Pictures implements DisposableBean {
       if (shot.frames() < longest || !(s.get(shot.camera()) instanceof Camera c)) continue;
       longest = shot.frames();
       camera = c;
+      take = shot.inTake();
       frame = p.scene((shot.first() + shot.last()) / 2);
     }
     if (camera == null) camera = s.all(Camera.class).stream().findFirst().orElse(null);
-    return camera == null ? new byte[0] : pictures.of(s, camera, frame, painter::isShutdown);
+    return camera == null ? new byte[0] : pictures.of(s, camera, take, frame, painter::isShutdown);
   }
 
   private void count(UUID sequence, Sequence s) {

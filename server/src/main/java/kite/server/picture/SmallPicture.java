@@ -7,8 +7,11 @@ import java.io.UncheckedIOException;
 import java.util.function.BooleanSupplier;
 import javax.imageio.ImageIO;
 import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.render.BoardPicture;
 import kite.render.Exposed;
 import kite.render.FrameRenderer;
 import kite.render.Picture;
@@ -32,23 +35,30 @@ public class SmallPicture {
   /**
    * A PNG, 320 pixels wide.
    *
+   * @param take it is seen in ({@code Take.inShot}), or null
    * @param stopped asked now and then; null is given once it is true
    * @throws IllegalStateException when its models are too large for a small picture
    */
-  public byte[] of(Sequence s, Camera camera, double frame, BooleanSupplier stopped) {
+  public byte[] of(
+      Sequence s, Camera camera, @OrNull String take, double frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
-    Plan plan = new Plan(s, assets::rig);
+    Plan plan = new Plan(s, assets::rig).inTake(take);
     SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
     FrameRenderer r =
         new FrameRenderer(Exposed.sharp(s, plan, camera, frame, scenes, assets::image));
-    int height =
-        Math.min(
-            TALLEST,
-            WIDTH
-                * s.header().cameraPackage().deliveryHeight()
-                / s.header().cameraPackage().deliveryWidth());
-    Picture p = r.render(WIDTH, Math.max(1, height), Quality.exact(SAMPLES), 1, stopped);
+    Picture p = r.render(WIDTH, height(s), Quality.exact(SAMPLES), 1, stopped);
     return p == null ? null : png(p);
+  }
+
+  /** A PNG of an image that stands for a shot, as large as the others. */
+  public byte[] ofBoard(Sequence s, String image) {
+    return png(BoardPicture.of(assets.image(image), WIDTH, height(s)));
+  }
+
+  private static int height(Sequence s) {
+    CameraPackage delivery = s.header().cameraPackage();
+    int height = WIDTH * delivery.deliveryHeight() / delivery.deliveryWidth();
+    return Math.max(1, Math.min(TALLEST, height));
   }
 
   private static byte[] png(Picture p) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import kite.core.begin.GivenNames;
 import kite.core.codec.CommandJson;
 import kite.core.command.Command;
@@ -70,6 +71,14 @@ public class SequenceStore implements Journal {
     this.approvals = approvals;
     this.events = events;
     this.clock = clock;
+  }
+
+  /** The ids of cameras and shots that are approved. */
+  @Transactional(readOnly = true)
+  public Set<String> approved(UUID sequence) {
+    return approvals.list(sequence).stream()
+        .map(Approvals.Shown::entity)
+        .collect(Collectors.toSet());
   }
 
   /** Puts a new sequence into a production; gives its id. */

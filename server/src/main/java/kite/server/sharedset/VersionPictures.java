@@ -54,7 +54,7 @@ class VersionPictures {
     if (!mine()) throw busy();
     try {
       Instant end = clock.instant().plus(Duration.ofSeconds(PATIENCE_S));
-      byte[] png = pictures.of(s, c, frame, () -> clock.instant().isAfter(end));
+      byte[] png = pictures.of(s, c, null, frame, () -> clock.instant().isAfter(end));
       if (png == null) throw busy();
       return png;
     } catch (IllegalStateException e) {
