@@ -1258,6 +1258,44 @@ export interface Composition {
 
 export type CueEdit = 'fitTo' | 'stretch' | 'repeat';
 
+export interface BroughtShot {
+  code: string;
+  camera: string;
+  isGap: boolean;
+  first: number | null;
+  frames: number;
+  scene: number;
+  programme: number;
+  line: number;
+}
+
+export interface SaidWhich {
+  index: number;
+  id: string;
+}
+
+export interface CutAnswer {
+  rows: BroughtRow[];
+  missing: NotInCut[];
+  commands: Command[];
+}
+
+export interface BroughtRow {
+  index: number;
+  code: string;
+  id: string | null;
+  known: KnownBy;
+  frames: number;
+  changes: string[];
+}
+
+export type KnownBy = 'code' | 'action' | 'hand' | 'new';
+
+export interface NotInCut {
+  id: string;
+  code: string;
+}
+
 export interface Note {
   about: About;
   of: string;
@@ -1630,6 +1668,7 @@ export interface KiteCore {
   cueLength(camera: string, part: string): number;
   cueMotion(camera: string, part: string, edit: string, amount: number, about: number): string;
   curve(id: string, channel: string, first: number, step: number, out: Float64Array): void;
+  cutBrought(shots: string, said: string, ids: string, keep: boolean): string;
   cutHere(frame: number, shot: string, camera: string, newId: string): string;
   cutNotes(index: number): string;
   depthRuler(camera: string): string;

@@ -18,6 +18,7 @@ const BESIDE_OBJ = /\.(mtl|png|jpe?g)$/i;
 const BESIDE_GLTF = /\.(bin|png|jpe?g)$/i;
 const IMAGES = /\.(png|jpe?g)$/i;
 const SEQUENCES = /\.kite\.zip$/i;
+const CUTS = /\.(otio|edl)$/i;
 const TRACKS = /\.(usda|csv|tsv)$/i;
 
 function choose(accept: string, multiple: boolean, take: (files: File[]) => void): void {
@@ -39,6 +40,10 @@ export const choosePlate = () => choose('.png,.jpg,.jpeg', true, (f) => void bri
 /** Asks for a camera track's file. */
 export const chooseTrack = () =>
   choose('.usda,.glb,.gltf,.csv,.tsv', false, ([file]) => file && openWindow({ kind: 'track', file }));
+
+/** Asks for the file of a cut that comes back from elsewhere. */
+export const chooseCut = () =>
+  choose('.otio,.edl', false, ([file]) => file && openWindow({ kind: 'cutFile', file }));
 
 /** Asks for the file of a sequence, to take something of it. */
 export const chooseSequence = () =>
@@ -83,13 +88,18 @@ export async function bring(files: File[]): Promise<void> {
     await bringSounds(files);
     return;
   }
+  const cut = files.find((f) => CUTS.test(f.name));
+  if (cut) {
+    openWindow({ kind: 'cutFile', file: cut });
+    return;
+  }
   const track = files.find((f) => TRACKS.test(f.name));
   if (track) openWindow({ kind: 'track', file: track });
   else if (files.every((f) => IMAGES.test(f.name)))
     await (useSequence.getState().desk === 'cut' ? bringBoards(files) : bringPlate(files));
   else
     say(
-      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; plates PNG or JPEG; sounds WAV, FLAC, MP3 or OGG; sequences .kite.zip.`,
+      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; cuts .otio or .edl; plates PNG or JPEG; sounds WAV, FLAC, MP3 or OGG; sequences .kite.zip.`,
       true,
     );
 }

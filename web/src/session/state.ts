@@ -37,6 +37,7 @@ export type Dialog =
   | { kind: 'standards' }
   | { kind: 'model'; files: File[] }
   | { kind: 'track'; file: File }
+  | { kind: 'cutFile'; file: File }
   | { kind: 'remove'; ids: string[] }
   | { kind: 'copies'; ids: string[] }
   | { kind: 'lettering'; id: string | null }

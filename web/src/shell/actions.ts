@@ -9,7 +9,7 @@ import { GUIDE_NAMES, toggleGuide } from '../frame/CompositionCard';
 import { PULL_FRAMES, USUAL_TRAVEL } from '../doing/cueing';
 import { askPreview, USUAL } from '../filming/ask';
 import { addPart, PARTS } from '../doing/parts';
-import { chooseSequence, chooseSounds } from '../doing/bring';
+import { chooseCut, chooseSequence, chooseSounds } from '../doing/bring';
 import { newTrack } from '../doing/sounds';
 import { cutTo } from '../doing/cutting';
 import { makeReadyRig, readyRigNames } from '../rig/ReadyRigs';
@@ -159,6 +159,7 @@ function edits(): Action[] {
   const looked = s.entities[s.camera];
   return [
     { name: 'Copy cameras and pieces from a sequence’s file', run: chooseSequence },
+    { name: 'Read a cut that comes back, from a file', run: chooseCut },
     { name: 'Sounds over the programme: bring them in', run: chooseSounds },
     { name: 'A track for sounds', run: () => void newTrack() },
     ...(['move', 'turn', 'scale'] as const).map((setTool) => ({

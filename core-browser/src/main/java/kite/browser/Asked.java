@@ -14,6 +14,8 @@ import kite.core.codec.MotionJson;
 import kite.core.codec.SavedRigJson;
 import kite.core.codec.TrackJson;
 import kite.core.command.Command;
+import kite.core.cutting.BroughtShot;
+import kite.core.cutting.CutBrought;
 import kite.core.cutting.Switching;
 import kite.core.delta.Delta;
 import kite.core.delta.DeltaJson;
@@ -89,12 +91,34 @@ final class Asked {
   }
 
   static List<Switching.Press> presses(String json) {
-    Fields f = Fields.of(new JsonObject().add("presses", Fields.value(json)), "$");
-    return f.done(
-        f.list(
-            "presses",
-            p ->
-                p.done(new Switching.Press(p.number("frame"), p.text("camera"), p.text("newId")))));
+    return all(
+        json,
+        p -> p.done(new Switching.Press(p.number("frame"), p.text("camera"), p.text("newId"))));
+  }
+
+  static List<BroughtShot> brought(String json) {
+    return all(
+        json,
+        b ->
+            b.done(
+                new BroughtShot(
+                    b.text("code"),
+                    b.text("camera"),
+                    b.truth("isGap"),
+                    b.numberOrNull("first"),
+                    b.whole("frames"),
+                    b.whole("scene"),
+                    b.whole("programme"),
+                    b.whole("line"))));
+  }
+
+  static List<CutBrought.SaidWhich> saidWhich(String json) {
+    return all(json, w -> w.done(new CutBrought.SaidWhich(w.whole("index"), w.text("id"))));
+  }
+
+  private static <T> List<T> all(String json, Function<Fields, T> one) {
+    Fields f = Fields.of(new JsonObject().add("all", Fields.value(json)), "$");
+    return f.done(f.list("all", one));
   }
 
   static List<String> texts(String json) {

@@ -6,6 +6,8 @@ import java.util.Set;
 import kite.bridge.Answers;
 import kite.core.command.Command;
 import kite.core.cut.Programme;
+import kite.core.cutting.BroughtShot;
+import kite.core.cutting.CutBrought;
 import kite.core.cutting.NewShot;
 import kite.core.cutting.Retiming;
 import kite.core.cutting.Switching;
@@ -94,6 +96,18 @@ final class ShotAnswers {
   /** All shots in their order. */
   public static List<ShotRow> shotRows() {
     return ShotRow.all(Opened.shown(), Opened.programme());
+  }
+
+  /**
+   * A cut that comes back from elsewhere beside the one of today, and what makes ours like it.
+   *
+   * @param said which of ours a shot is, where somebody said
+   * @param ids for shots that are new, as many as come
+   * @param keep whether ours that are not in it stay, behind all others
+   */
+  public static CutBrought.CutAnswer cutBrought(
+      List<BroughtShot> shots, List<CutBrought.SaidWhich> said, List<String> ids, boolean keep) {
+    return CutBrought.of(Opened.base(), shots, said, ids, keep);
   }
 
   /**

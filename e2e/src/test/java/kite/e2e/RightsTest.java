@@ -247,6 +247,12 @@ class RightsTest {
     t.add(new Row("POST", sequence + "/links", "{\"days\":0}", EDIT));
     t.add(new Row("DELETE", sequence + "/links/{link}", "", EDIT));
     t.add(new Row("GET", sequence + "/hand-over/cut.otio", "", LOOK));
+    t.add(new Row("GET", sequence + "/hand-over/cut.edl", "", LOOK));
+    t.add(new Row("GET", sequence + "/packages", "", LOOK));
+    t.add(new Row("POST", sequence + "/packages", "{\"parts\": []}", EDIT));
+    t.add(new Row("GET", sequence + "/packages/{number}/file.zip", "", LOOK));
+    t.add(new Row("GET", sequence + "/checks", "", LOOK));
+    t.add(new Row("POST", sequence + "/cut-file?name=cut.edl", "bytes", EDIT));
     t.add(new Row("GET", sequence + "/hand-over/sound.wav", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/shot-list.csv", "", LOOK));
     t.add(new Row("GET", sequence + "/hand-over/shot-list.pdf", "", LOOK));

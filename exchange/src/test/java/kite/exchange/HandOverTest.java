@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import kite.core.bake.Bake;
-import kite.core.bake.GuideTrack;
+import kite.core.bake.PlaceTrack;
 import kite.core.command.Edit;
 import kite.core.command.ShotCommand;
 import kite.core.curve.Channel;
@@ -175,9 +175,9 @@ class HandOverTest {
             s,
             Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1),
             List.of(
-                new GuideTrack("1 Crane", f, p),
-                new GuideTrack("Moon-1", f, p),
-                new GuideTrack("Moon 1", f, p)));
+                new PlaceTrack("a", "1 Crane", f, p),
+                new PlaceTrack("b", "Moon-1", f, p),
+                new PlaceTrack("c", "Moon 1", f, p)));
     for (String name : List.of("_1_Crane", "_1_Crane_2", "Moon_1", "Moon_1_2"))
       assertEquals(1, usd.split("def [A-Za-z]+ \"" + name + "\"\n", -1).length - 1, name);
     assertTrue(usd.contains("    float2 clippingRange = (0.1, 1000)\n"), usd);
@@ -210,8 +210,8 @@ class HandOverTest {
             s,
             Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1),
             List.of(
-                new GuideTrack(
-                    "Moon here", new double[] {101, 102}, new double[] {1, 2, 3, 1, 2, 3})));
+                new PlaceTrack(
+                    "a", "Moon here", new double[] {101, 102}, new double[] {1, 2, 3, 1, 2, 3})));
     assertTrue(
         usd.contains("def Xform \"Moon_here\"\n{\n    double3 xformOp:translate = (1, 2, 3)"));
     assertTrue(usd.startsWith("#usda 1.0\n"));

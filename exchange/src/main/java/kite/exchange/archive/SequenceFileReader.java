@@ -102,7 +102,7 @@ public final class SequenceFileReader implements AutoCloseable {
   private String fault(Manifest.Part p) throws IOException {
     ZipEntry entry = zip.getEntry(p.path());
     if (entry == null || entry.isDirectory()) return "missing";
-    MessageDigest digest = SequenceFileWriter.sha256();
+    MessageDigest digest = SummedZip.sha256();
     byte[] some = new byte[1 << 16];
     long read = 0;
     try (InputStream in = zip.getInputStream(entry)) {

@@ -50,7 +50,7 @@ public final class OtioWriter {
     // a range is of the media's own frames: what a warp makes of it is the shot's length
     ObjectNode range = times.range(take.scene(0), take.frames());
     if (take.camera() == null) {
-      ObjectNode gap = OtioTimes.schema("Gap.1").put("name", "");
+      ObjectNode gap = OtioTimes.schema("Gap.1").put("name", shot.name());
       gap.set("source_range", range);
       return gap;
     }

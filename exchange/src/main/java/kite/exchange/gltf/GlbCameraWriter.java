@@ -2,7 +2,7 @@ package kite.exchange.gltf;
 
 import java.util.List;
 import kite.core.bake.Bake;
-import kite.core.bake.GuideTrack;
+import kite.core.bake.PlaceTrack;
 import kite.core.evaluate.LensRow;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
@@ -22,7 +22,7 @@ public final class GlbCameraWriter {
    * @param perSecond frames per second; second 0 is the first baked frame
    * @param guides places handed over beside the camera, each a node
    */
-  public static byte[] write(Bake bake, double perSecond, List<GuideTrack> guides) {
+  public static byte[] write(Bake bake, double perSecond, List<PlaceTrack> guides) {
     GltfBinary g = new GltfBinary();
     int n = bake.frames().length;
     float[] times = new float[n], places = new float[n * 3], turns = new float[n * 4];
@@ -63,7 +63,7 @@ public final class GlbCameraWriter {
     ArrayNode samplers = animation.putArray("samplers"), channels = animation.putArray("channels");
     sampler(samplers, channels, 0, time, g.floats(places, "VEC3", 3, false), "translation");
     sampler(samplers, channels, 0, time, g.floats(turns, "VEC4", 4, false), "rotation");
-    for (GuideTrack t : guides) {
+    for (PlaceTrack t : guides) {
       ObjectNode guide = nodes.addObject().put("name", t.name());
       for (int i = 0; i < 3; i++) guide.withArray("translation").add(t.places()[i]);
       roots.add(nodes.size() - 1);

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import kite.core.bake.Bake;
-import kite.core.bake.GuideTrack;
+import kite.core.bake.PlaceTrack;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
 import kite.core.math.Matrix;
@@ -28,7 +28,7 @@ public final class UsdCameraWriter {
    *
    * @param guides places handed over beside the camera, each an Xform
    */
-  public static String write(Sequence s, Bake bake, List<GuideTrack> guides) {
+  public static String write(Sequence s, Bake bake, List<PlaceTrack> guides) {
     StringBuilder b = new StringBuilder();
     double fps = s.header().rate().perSecond();
     double[] l = bake.lens();
@@ -79,7 +79,7 @@ public final class UsdCameraWriter {
     b.append("    double shutter:open = 0\n");
     transform(b, bake);
     b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n");
-    for (GuideTrack g : guides) guide(b, g, free(identifier(g.name()), taken));
+    for (PlaceTrack g : guides) guide(b, g, free(identifier(g.name()), taken));
     return b.toString();
   }
 
@@ -90,7 +90,7 @@ public final class UsdCameraWriter {
     return found;
   }
 
-  private static void guide(StringBuilder b, GuideTrack g, String name) {
+  private static void guide(StringBuilder b, PlaceTrack g, String name) {
     b.append("\ndef Xform \"").append(name).append("\"\n{\n");
     if (g.isStill()) {
       b.append("    double3 xformOp:translate = ").append(triple(g.places(), 0)).append('\n');

@@ -41,7 +41,7 @@ class SequenceFileTest {
   }
 
   private static String sha(byte[] bytes) {
-    return java.util.HexFormat.of().formatHex(SequenceFileWriter.sha256().digest(bytes));
+    return java.util.HexFormat.of().formatHex(SummedZip.sha256().digest(bytes));
   }
 
   private SequenceFileReader open(byte[] bytes) throws BadFile, IOException {

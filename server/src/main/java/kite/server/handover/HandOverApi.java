@@ -4,12 +4,13 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
 import kite.core.bake.Bake;
-import kite.core.bake.GuideTrack;
+import kite.core.bake.PlaceTrack;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.exchange.cut.EdlWriter;
 import kite.exchange.cut.OtioWriter;
 import kite.exchange.cut.ShotListCsv;
 import kite.exchange.cut.ShotTable;
@@ -54,6 +55,16 @@ class HandOverApi {
         s.header().code() + ".otio",
         "application/json",
         OtioWriter.write(s).getBytes(StandardCharsets.UTF_8));
+  }
+
+  @GetMapping("/cut.edl")
+  @May.LookAtSequence
+  ResponseEntity<byte[]> edl(@PathVariable UUID id) {
+    Sequence s = read(id);
+    return file(
+        s.header().code() + ".edl",
+        "text/plain",
+        EdlWriter.write(s).getBytes(StandardCharsets.US_ASCII));
   }
 
   /** What is heard from the programme's first to its last frame, as one WAV file. */
@@ -125,8 +136,8 @@ class HandOverApi {
     return Bake.of(plan(s), c, h.firstFrame(), h.lastFrame(), 1);
   }
 
-  private List<GuideTrack> guides(Sequence s, Bake bake) {
-    return GuideTrack.of(s, plan(s), bake.frames());
+  private List<PlaceTrack> guides(Sequence s, Bake bake) {
+    return PlaceTrack.ofGuides(s, plan(s), bake.frames());
   }
 
   private Plan plan(Sequence s) {

@@ -8,7 +8,6 @@ import java.util.function.BooleanSupplier;
 import javax.imageio.ImageIO;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
-import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.render.BoardPicture;
@@ -35,12 +34,11 @@ public class SmallPicture {
   /**
    * A PNG, 320 pixels wide.
    *
-   * @param take it is seen in ({@code Take.inShot}), or null
+   * @param take it is seen in ({@code Take.inShot}); null for none
    * @param stopped asked now and then; null is given once it is true
    * @throws IllegalStateException when its models are too large for a small picture
    */
-  public byte[] of(
-      Sequence s, Camera camera, @OrNull String take, double frame, BooleanSupplier stopped) {
+  public byte[] of(Sequence s, Camera camera, String take, double frame, BooleanSupplier stopped) {
     ModelRoom.check(s, assets, ModelRoom.PICTURE);
     Plan plan = new Plan(s, assets::rig).inTake(take);
     SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);

@@ -73,6 +73,11 @@ public class SequenceStore implements Journal {
     this.clock = clock;
   }
 
+  @Transactional(readOnly = true)
+  public String nameOfProduction(UUID production) {
+    return productions.findById(production).orElseThrow(() -> Problem.missing("production")).name();
+  }
+
   /** The ids of cameras and shots that are approved. */
   @Transactional(readOnly = true)
   public Set<String> approved(UUID sequence) {

@@ -1,0 +1,29 @@
+package kite.exchange.cut;
+
+/**
+ * A speed as a ratio of whole numbers, the simplest that is as near as it was told.
+ *
+ * @param scene frames that pass in so many of the {@code programme}
+ */
+record Ratio(int scene, int programme) {
+  private static final int MOST = 100_000;
+
+  /** By continued fractions (Khinchin, 1964): each step is the best of its size. */
+  static Ratio of(double value, double tolerance) {
+    if (!(value > 0 && value < MOST)) throw new IllegalArgumentException("no speed: " + value);
+    long n0 = 0, d0 = 1, n1 = 1, d1 = 0;
+    double rest = value;
+    for (; ; ) {
+      long whole = (long) Math.floor(rest);
+      long n = whole * n1 + n0, d = whole * d1 + d0;
+      if (n > MOST || d > MOST) return new Ratio((int) n1, (int) d1);
+      if (n > 0 && Math.abs((double) n / d - value) <= tolerance)
+        return new Ratio((int) n, (int) d);
+      n0 = n1;
+      d0 = d1;
+      n1 = n;
+      d1 = d;
+      rest = 1 / (rest - whole);
+    }
+  }
+}

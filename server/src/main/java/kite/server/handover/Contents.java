@@ -1,0 +1,216 @@
+package kite.server.handover;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+import kite.core.bake.Bake;
+import kite.core.bake.InPicture;
+import kite.core.bake.PlaceTrack;
+import kite.core.cut.Programme;
+import kite.core.document.Camera;
+import kite.core.document.CameraPackage;
+import kite.core.document.OrNull;
+import kite.core.document.Sequence;
+import kite.core.evaluate.LensRow;
+import kite.core.evaluate.Plan;
+import kite.core.math.Matrix;
+import kite.exchange.archive.SummedZip;
+import kite.exchange.cut.EdlWriter;
+import kite.exchange.cut.OtioWriter;
+import kite.exchange.cut.ShotListCsv;
+import kite.exchange.cut.ShotTable;
+import kite.exchange.gltf.GlbCameraWriter;
+import kite.exchange.pack.LensSheet;
+import kite.exchange.pack.PlaceSheet;
+import kite.exchange.track.CameraTable;
+import kite.exchange.usd.UsdCameraWriter;
+import kite.render.Hidden;
+import kite.render.Scene;
+import kite.render.SceneBuilder;
+import kite.server.asset.AssetStore;
+import kite.server.asset.ModelRoom;
+import kite.server.render.NewestPictures;
+import kite.server.sound.SoundMix;
+import org.springframework.stereotype.Component;
+
+/** The files of a package, one after the other. */
+@Component
+class Contents {
+  private final AssetStore assets;
+  private final ShotLists lists;
+  private final SoundMix mix;
+  private final NewestPictures pictures;
+
+  Contents(AssetStore assets, ShotLists lists, SoundMix mix, NewestPictures pictures) {
+    this.assets = assets;
+    this.lists = lists;
+    this.mix = mix;
+    this.pictures = pictures;
+  }
+
+  /**
+   * A file.
+   *
+   * @param kind as a manifest says it
+   * @param shot code of the shot that it is of, or null
+   * @param packed whether packing makes it no smaller
+   * @param alike whether it is the same, byte by byte, where what it says is; the others are new
+   *     whenever anything is
+   */
+  record Piece(
+      String path,
+      String kind,
+      @OrNull String shot,
+      boolean packed,
+      boolean alike,
+      SummedZip.Content content) {}
+
+  /** Takes the files, one after the other: none of them is held longer. */
+  interface Taking {
+    void take(Piece piece) throws IOException;
+  }
+
+  void each(UUID sequence, Sequence s, PackageAsked asked, Taking to) throws IOException {
+    String code = clean(s.header().code());
+    if (asked.parts().contains(Part.CUT)) {
+      to.take(text("cut/" + code + ".otio", "cut", null, () -> OtioWriter.write(s)));
+      to.take(text("cut/" + code + ".edl", "cut", null, () -> EdlWriter.write(s)));
+    }
+    Programme programme = Programme.of(s);
+    Set<String> taken = new HashSet<>();
+    for (int i = 0; i < programme.placed().size(); i++) {
+      Programme.Placed p = programme.placed().get(i);
+      if (p.camera() == null || !asked.shots().isEmpty() && !asked.shots().contains(p.id()))
+        continue;
+      shot(s, programme, i, asked, folder(p.shot(), taken), to);
+    }
+    if (asked.parts().contains(Part.SOUND)) sound(s, programme, code, to);
+    if (asked.parts().contains(Part.PICTURES)) pictures(sequence, to);
+    // last, since whether it is new goes by whether anything is
+    if (asked.parts().contains(Part.SHOT_LIST)) list(sequence, s, code, to);
+  }
+
+  private void list(UUID sequence, Sequence s, String code, Taking to) throws IOException {
+    ShotTable table = lists.table(sequence, s);
+    to.take(text("cut/" + code + "_shots.csv", "shotList", null, () -> ShotListCsv.write(table)));
+    SummedZip.Content pdf = out -> lists.pdf(table, out);
+    to.take(new Piece("cut/" + code + "_shots.pdf", "shotList", null, true, false, pdf));
+  }
+
+  private void sound(Sequence s, Programme p, String code, Taking to) throws IOException {
+    if (p.isEmpty()) return;
+    List<SoundMix.Stretch> all =
+        List.of(new SoundMix.Stretch(p.firstFrame(), p.lastFrame() - p.firstFrame() + 1));
+    if (!SoundMix.isHeard(s, all)) return;
+    SummedZip.Content wav = out -> mix.wav(s, all, out);
+    to.take(new Piece("sound/" + code + ".wav", "sound", null, false, true, wav));
+  }
+
+  private void pictures(UUID sequence, Taking to) throws IOException {
+    for (NewestPictures.Made m : pictures.of(sequence))
+      for (String f : m.files()) {
+        SummedZip.Content content = out -> pictures.copy(m.job(), f, out);
+        String kind = m.isFilm(f) ? "film" : "picture";
+        to.take(new Piece("pictures/" + m.folder() + "/" + f, kind, null, true, true, content));
+      }
+  }
+
+  /** Everything of a shot with a camera, by the frames of the scene that it needs. */
+  private void shot(
+      Sequence s, Programme programme, int index, PackageAsked asked, String folder, Taking to)
+      throws IOException {
+    Programme.Placed p = programme.placed().get(index);
+    Camera camera = (Camera) s.get(p.camera());
+    int handles = asked.handles() ? programme.shots().get(index).handlesIn(s.header()) : 0;
+    double first = Math.floor(programme.scene(index, p.first() - handles));
+    double last = Math.ceil(programme.scene(index, p.last() + handles));
+    Plan plan = new Plan(s, assets::rig).inTake(p.inTake());
+    Bake bake = Bake.of(plan, camera, first, last, 1);
+    String name = "shots/" + folder + "/" + folder, seen = name + "_cam" + clean(camera.letter());
+    if (asked.parts().contains(Part.CAMERAS)) {
+      List<PlaceTrack> guides = PlaceTrack.ofGuides(s, plan, bake.frames());
+      String shot = p.shot();
+      to.take(text(seen + ".usda", "camera", shot, () -> UsdCameraWriter.write(s, bake, guides)));
+      to.take(
+          bytes(
+              seen + ".glb",
+              "camera",
+              shot,
+              () -> GlbCameraWriter.write(bake, s.header().rate().perSecond(), guides)));
+      to.take(text(seen + ".csv", "camera", shot, () -> CameraTable.write(bake)));
+    }
+    if (asked.parts().contains(Part.PLACES)) {
+      PlaceSheet sheet = places(s, plan, bake, asked.marks());
+      if (!sheet.rows().isEmpty()) {
+        to.take(text(name + "_places.csv", "places", p.shot(), sheet::csv));
+        to.take(bytes(name + "_places.json", "places", p.shot(), sheet::json));
+      }
+    }
+    if (asked.parts().contains(Part.LENS))
+      to.take(bytes(name + "_lens.json", "lens", p.shot(), () -> LensSheet.write(s, bake)));
+  }
+
+  private PlaceSheet places(Sequence s, Plan plan, Bake bake, List<String> marks) {
+    List<PlaceTrack> tracks = new ArrayList<>(PlaceTrack.ofGuides(s, plan, bake.frames()));
+    tracks.addAll(PlaceTrack.ofMarks(s, plan, bake.frames(), marks));
+    CameraPackage delivery = s.header().packageOf(bake.camera());
+    List<PlaceSheet.Row> rows = new ArrayList<>();
+    for (PlaceTrack t : tracks)
+      rows.add(
+          new PlaceSheet.Row(
+              t, InPicture.of(bake, t, delivery), new boolean[bake.frames().length]));
+    if (!rows.isEmpty()) hide(s, plan, bake, rows, delivery);
+    return new PlaceSheet(bake, delivery, rows);
+  }
+
+  /** Looks for each place that is in the picture whether something stands before it. */
+  private void hide(
+      Sequence s, Plan plan, Bake bake, List<PlaceSheet.Row> rows, CameraPackage delivery) {
+    ModelRoom.check(s, assets, ModelRoom.RENDER);
+    SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
+    Hidden hidden = new Hidden();
+    for (int i = 0; i < bake.frames().length; i++) {
+      double frame = bake.frames()[i];
+      Scene[] there = new Scene[1];
+      Supplier<Scene> scene =
+          () -> {
+            if (there[0] == null) {
+              plan.evaluate(frame);
+              there[0] = scenes.build(s, plan);
+            }
+            return there[0];
+          };
+      double near = bake.lens()[i * LensRow.SIZE + LensRow.NEAR];
+      for (PlaceSheet.Row r : rows)
+        if (r.seen().isIn(i, delivery))
+          r.hidden()[i] =
+              hidden.behind(scene, bake.world(), i * Matrix.SIZE, r.track().places(), i * 3, near);
+    }
+  }
+
+  private static Piece text(String path, String kind, String shot, Supplier<String> text) {
+    return bytes(path, kind, shot, () -> text.get().getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static Piece bytes(String path, String kind, String shot, Supplier<byte[]> bytes) {
+    return new Piece(path, kind, shot, false, true, out -> out.write(bytes.get()));
+  }
+
+  /** A folder for a shot; a number is put behind a code that two have. */
+  private static String folder(String code, Set<String> taken) {
+    String name = clean(code), free = name;
+    for (int i = 2; !taken.add(free.toLowerCase(java.util.Locale.ROOT)); i++) free = name + "-" + i;
+    return free;
+  }
+
+  /** What every file system takes for a name, and nobody for a way out of the folder. */
+  private static String clean(String name) {
+    String s = name.replaceAll("[^A-Za-z0-9_-]+", "-");
+    return s.isEmpty() ? "-" : s;
+  }
+}

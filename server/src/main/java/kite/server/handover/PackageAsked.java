@@ -1,0 +1,28 @@
+package kite.server.handover;
+
+import java.util.List;
+import java.util.Set;
+import kite.core.document.OrNull;
+
+/**
+ * What a package is to hold.
+ *
+ * @param shots ids of the shots that it is about; all where it is empty
+ * @param marks ids of marks whose places are handed over beside those of the guides
+ * @param handles whether cameras have the handles of their shots
+ * @param since number of an earlier package that it is compared with, or null
+ * @param leaveOut whether files that are the same in that one are left out
+ */
+record PackageAsked(
+    List<String> shots,
+    Set<Part> parts,
+    List<String> marks,
+    boolean handles,
+    @OrNull Integer since,
+    boolean leaveOut) {
+  PackageAsked {
+    shots = shots == null ? List.of() : List.copyOf(shots);
+    parts = parts == null ? Set.of() : Set.copyOf(parts);
+    marks = marks == null ? List.of() : List.copyOf(marks);
+  }
+}

@@ -1,0 +1,71 @@
+package kite.server.render;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.UUID;
+import kite.server.output.OutputStore;
+import org.springframework.core.io.Resource;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+
+/** The newest finished version of everything that was made of a sequence. */
+@Service
+public class NewestPictures {
+  private static final int MOST_JOBS = 1000;
+
+  private final RenderJobs jobs;
+  private final OutputStore output;
+
+  NewestPictures(RenderJobs jobs, OutputStore output) {
+    this.jobs = jobs;
+    this.output = output;
+  }
+
+  /**
+   * What was made.
+   *
+   * @param folder a name for it that no other has, with its version
+   * @param files what is handed on of it
+   */
+  public record Made(UUID job, String folder, List<String> files) {
+    public boolean isFilm(String file) {
+      return file.equals(Film.NAME);
+    }
+  }
+
+  public List<Made> of(UUID sequence) throws IOException {
+    Map<String, RenderJobs.Listed> newest = new LinkedHashMap<>();
+    for (RenderJobs.Listed j : jobs.list(sequence, Limit.of(MOST_JOBS)))
+      if (j.state() == RenderJob.State.DONE)
+        newest.merge(j.kind() + j.label(), j, (a, b) -> a.numbered() > b.numbered() ? a : b);
+    List<Made> all = new ArrayList<>();
+    for (RenderJobs.Listed j : newest.values()) {
+      String kind = j.kind() == RenderJob.Kind.PREVIEW ? "_preview" : "";
+      String name = j.label().replaceAll("[^A-Za-z0-9_-]+", "-") + kind + "_v" + j.numbered();
+      all.add(new Made(j.id(), name, files(j.id())));
+    }
+    return all;
+  }
+
+  /** Pictures in the form they are handed on in, and the film. */
+  private List<String> files(UUID job) throws IOException {
+    TreeSet<String> names = new TreeSet<>(output.names(job));
+    names.removeIf(n -> n.endsWith(".webp"));
+    if (names.stream().anyMatch(n -> n.endsWith(".exr"))) names.removeIf(n -> n.endsWith(".png"));
+    return List.copyOf(names);
+  }
+
+  public void copy(UUID job, String file, OutputStream to) throws IOException {
+    Resource r = output.get(job, file);
+    if (r == null) throw new IOException(file + " is not where renders are kept any more");
+    try (InputStream in = r.getInputStream()) {
+      in.transferTo(to);
+    }
+  }
+}
