@@ -37,9 +37,9 @@ import java.awt.Color;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.Locale;
 import kite.core.document.Header;
 import kite.core.document.OrNull;
+import kite.core.number.NumberText;
 import kite.exchange.cut.ShotTable.Line;
 
 /** The shot list to print: A4 across, a picture and what is to be known of each shot. */
@@ -104,7 +104,10 @@ public final class ShotListPdf {
         + (shots == 1 ? " shot, " : " shots, ")
         + frames
         + " frames, "
-        + String.format(Locale.ROOT, "%.1f s at %.5g frames a second", frames / fps, fps);
+        + NumberText.rounded(frames / fps, 1)
+        + " s at "
+        + NumberText.rounded(fps, 3)
+        + " frames a second";
   }
 
   private static PdfPTable grid(Type type) {
@@ -145,7 +148,7 @@ public final class ShotListPdf {
     boolean several = line.row().takes() > 1;
     String status = t.said(line, STATUS) + (line.approved() ? ", approved" : "");
     words(grid, type, t.said(line, SHOT), several ? "Take " + t.said(line, TAKE) : "", status);
-    words(grid, type, t.said(line, CAMERA));
+    words(grid, type, t.said(line, CAMERA), line.camera() == null ? "no camera" : "");
     words(
         grid,
         type,

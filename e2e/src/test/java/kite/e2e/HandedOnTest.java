@@ -1,0 +1,284 @@
+package kite.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.Locator;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import com.networknt.schema.ValidationMessage;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import kite.core.command.ShotCommand;
+import kite.core.cut.Programme;
+import kite.core.document.Camera;
+import kite.core.document.Sequence;
+import kite.core.evaluate.Plan;
+import kite.core.frame.Eye;
+import kite.core.math.Matrix;
+import kite.core.math.Vec3;
+import kite.core.model.Models;
+import kite.core.optics.DeliveryWindow;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What leaves together, and a cut that comes back. */
+class HandedOnTest extends Desk {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  @TempDir Path folder;
+
+  private void packages() {
+    desk("Hand over");
+    page.getByLabel("What is made").getByText("Package").click();
+    page.getByText("Hand over the sequence").waitFor();
+  }
+
+  private void tick(String name) {
+    page.getByLabel(name, new com.microsoft.playwright.Page.GetByLabelOptions().setExact(true))
+        .check();
+  }
+
+  /** The files of a package by their paths below its folder. */
+  private Map<String, byte[]> handOver() throws Exception {
+    Download d = page.waitForDownload(() -> button("Hand over the sequence").click());
+    Map<String, byte[]> all = new TreeMap<>();
+    String root = d.suggestedFilename().replace(".zip", "/");
+    try (ZipInputStream zip = new ZipInputStream(Files.newInputStream(d.path()))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        assertTrue(e.getName().startsWith(root), e.getName());
+        all.put(e.getName().substring(root.length()), zip.readAllBytes());
+      }
+    }
+    return all;
+  }
+
+  private static String text(byte[] b) {
+    return new String(b, StandardCharsets.UTF_8);
+  }
+
+  private static void fits(String schema, byte[] json) throws IOException {
+    try (InputStream in = Files.newInputStream(Path.of("../docs/schema/" + schema))) {
+      Set<ValidationMessage> wrong =
+          JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+              .getSchema(in)
+              .validate(text(json), InputFormat.JSON);
+      assertEquals(Set.of(), wrong, schema);
+    }
+  }
+
+  private static List<CSVRecord> table(byte[] csv) throws IOException {
+    return CSVFormat.RFC4180
+        .builder()
+        .setHeader()
+        .setSkipHeaderRecord(true)
+        .get()
+        .parse(new StringReader(text(csv)))
+        .getRecords();
+  }
+
+  private static double at(CSVRecord r, String column) {
+    return Double.parseDouble(r.get(column));
+  }
+
+  @Test
+  void aPackageHoldsWhatItSaysAndALaterOneTellsWhatHasChanged() throws Exception {
+    packages();
+    tick("Guides and marks");
+    page.locator(".line", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Marks"))
+        .getByText("None")
+        .click();
+    for (Locator box : page.locator(".chosen-shots input").all()) box.check();
+    page.keyboard().press("Escape");
+    menuGone();
+    Map<String, byte[]> all = handOver();
+    JsonNode manifest = JSON.readTree(all.get("manifest.json"));
+    fits("package.json", all.get("manifest.json"));
+    assertEquals("pim", manifest.path("by").asString());
+    Map<String, String> sums = new HashMap<>();
+    for (String line : text(all.get("SHA256SUMS")).split("\n"))
+      sums.put(line.substring(66), line.substring(0, 64));
+    MessageDigest sha = MessageDigest.getInstance("SHA-256");
+    for (JsonNode f : manifest.path("files")) {
+      byte[] bytes = all.get(f.path("path").asString());
+      String sum = HexFormat.of().formatHex(sha.digest(bytes));
+      assertEquals(sum, f.path("sha256").asString());
+      assertEquals(sum, sums.get(f.path("path").asString()));
+      assertEquals(bytes.length, f.path("bytes").asInt());
+    }
+    assertEquals(all.size() - 2, manifest.path("files").size(), all.keySet().toString());
+    assertEquals(all.size() - 2, sums.size());
+    Sequence s = application.stored();
+    for (Programme.Placed p : Programme.of(s).placed()) cameraOf(p, s, all);
+    // what has changed since: a note on a shot is told in the cut, and the cameras stay
+    Programme.Placed second = Programme.of(s).placed().get(1);
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    var made =
+        pim.edit(
+            sequence,
+            UUID.randomUUID(),
+            0,
+            new ShotCommand.SetNotes(second.id(), "a little later"));
+    assertEquals(200, made.statusCode(), made.body());
+    page.getByLabel("Changes since").selectOption("Package v1");
+    tick("Only files that are new or have changed");
+    Map<String, byte[]> later = handOver();
+    fits("package.json", later.get("manifest.json"));
+    assertEquals(
+        Set.of(
+            "cut/SW010.otio",
+            "cut/SW010.edl",
+            "cut/SW010_shots.csv",
+            "cut/SW010_shots.pdf",
+            "SHA256SUMS",
+            "manifest.json"),
+        later.keySet());
+    assertTrue(text(later.get("cut/SW010.edl")).contains("* COMMENT: a little later"));
+    JsonNode since = JSON.readTree(later.get("manifest.json")).path("since");
+    assertEquals(1, since.path("number").asInt());
+    assertEquals(4, since.path("changed").size());
+    assertEquals(all.size() - 6, since.path("same").size());
+    page.getByText("Since v1: 4 changed, " + (all.size() - 6) + " the same, left out").waitFor();
+  }
+
+  /** What is written of a shot's camera is what the core says of it. */
+  private void cameraOf(Programme.Placed p, Sequence s, Map<String, byte[]> all) throws Exception {
+    String letter = ((Camera) s.get(p.camera())).letter();
+    String name = "shots/" + p.shot() + "/" + p.shot();
+    List<CSVRecord> table = table(all.get(name + "_cam" + letter + ".csv"));
+    assertEquals(p.sceneFirst() - 8, at(table.get(0), "frame"), "with handles");
+    assertEquals(p.frames() + 16, table.size());
+    Plan plan = new Plan(s, Models.NONE).inTake(p.inTake());
+    for (int i : new int[] {0, table.size() / 2, table.size() - 1}) {
+      plan.evaluate(at(table.get(i), "frame"));
+      int o = plan.slot(p.camera()) * Matrix.SIZE;
+      assertEquals(plan.world()[o + Matrix.OX], at(table.get(i), "x"), 1e-9);
+      assertEquals(plan.world()[o + Matrix.OY], at(table.get(i), "y"), 1e-9);
+      assertEquals(plan.world()[o + Matrix.OZ], at(table.get(i), "z"), 1e-9);
+    }
+    assertTrue(text(all.get(name + "_cam" + letter + ".usda")).startsWith("#usda 1.0"));
+    fits("lens.json", all.get(name + "_lens.json"));
+    fits("places.json", all.get(name + "_places.json"));
+    placesOf(plan, p, table(all.get(name + "_places.csv")));
+  }
+
+  /** A place's pixels are where the camera has it in its window. */
+  private static void placesOf(Plan plan, Programme.Placed p, List<CSVRecord> places) {
+    assertFalse(places.isEmpty());
+    for (CSVRecord r : places) {
+      plan.evaluate(at(r, "frame"));
+      Eye eye = Eye.of(plan, p.camera());
+      Vec3 seen = eye.seen(new Vec3(at(r, "x"), at(r, "y"), at(r, "z")));
+      assertEquals(-seen.z(), at(r, "depth_m"), 1e-9);
+      assertEquals(seen.z() < 0, !r.get("pixel_x").isEmpty());
+      if (seen.z() >= 0) continue;
+      DeliveryWindow w = eye.window();
+      double across = (seen.x() / -seen.z() - w.left()) / (w.right() - w.left());
+      double down = (w.top() - seen.y() / -seen.z()) / (w.top() - w.bottom());
+      assertEquals(across * 1920, at(r, "pixel_x"), 1e-6);
+      assertEquals(down * 1080, at(r, "pixel_y"), 1e-6);
+      boolean in = across >= 0 && across <= 1 && down >= 0 && down <= 1;
+      assertEquals(in ? "1" : "0", r.get("in_frame"));
+    }
+  }
+
+  private void choose(Path file) {
+    FileChooser chooser = page.waitForFileChooser(() -> button("Read one …").click());
+    chooser.setFiles(file);
+    page.getByText("A cut that comes back").waitFor();
+  }
+
+  private List<String> cut() throws Exception {
+    saved();
+    List<String> all = new ArrayList<>();
+    for (Programme.Placed p : Programme.of(application.stored()).placed())
+      all.add(p.shot() + " " + p.frames());
+    return all;
+  }
+
+  @Test
+  void aCutThatSomebodyMovedIsSeenBesideOursAndTakenInOneEdit() throws Exception {
+    desk("Hand over");
+    List<String> before = cut();
+    ObjectNode timeline =
+        (ObjectNode) JSON.readTree(fetch("api/sequences/" + sequence + "/hand-over/cut.otio"));
+    ArrayNode clips = (ArrayNode) timeline.path("tracks").path("children").get(0).path("children");
+    JsonNode first = clips.remove(0);
+    clips.insert(1, first);
+    ObjectNode lasts = (ObjectNode) first.path("source_range").path("duration");
+    lasts.put("value", lasts.path("value").asInt() + 6);
+    Path file = folder.resolve("moved.otio");
+    Files.writeString(file, JSON.writeValueAsString(timeline));
+    choose(file);
+    page.getByText("place 1 → 2, 6 f longer").waitFor();
+    page.getByText("place 2 → 1").waitFor();
+    button("Make our cut like it").click();
+    page.getByText("The cut is now as in moved.otio.").waitFor();
+    List<String> now = new ArrayList<>(before);
+    String[] words = now.remove(0).split(" ");
+    now.add(1, words[0] + " " + (Integer.parseInt(words[1]) + 6));
+    assertEquals(now, cut());
+    page.keyboard().press("Control+z");
+    assertEquals(before, cut());
+    choose(file);
+    page.getByText("place 2 → 1").waitFor();
+    page.keyboard().press("Escape");
+    assertEquals(before, cut(), "nothing is taken before somebody says so");
+  }
+
+  @Test
+  void whatIsWrongInAListIsAgreedToFirst() throws Exception {
+    desk("Hand over");
+    String list = text(fetch("api/sequences/" + sequence + "/hand-over/cut.edl"));
+    Path file = folder.resolve("odd.edl");
+    Files.writeString(
+        file,
+        list.replace("* FROM CLIP NAME: SW010_0020", "* FROM CLIP NAME: Unknown")
+            + "999  CAMA     V     C        00:00:41:99 00:00:42:00 00:00:50:00 00:00:50:01\r\n");
+    choose(file);
+    page.getByText("A second has 24 frames").waitFor();
+    // known by its camera and action all the same
+    assertEquals(
+        "SW010_0020", page.locator("[data-brought='1'] select option:checked").innerText());
+    assertFalse(button("Make our cut like it").isEnabled());
+    page.getByLabel("Which shot 2 is").selectOption("A new shot");
+    page.locator("[data-missing]").getByText("is taken away").waitFor();
+    tick("Keep shots that are not in it, behind all others");
+    page.locator("[data-missing]").getByText("stays, behind all others").waitFor();
+    tick("Take the rest all the same");
+    button("Make our cut like it").click();
+    saved();
+    List<String> codes =
+        Programme.of(application.stored()).placed().stream().map(Programme.Placed::shot).toList();
+    assertEquals(List.of("SW010_0010", "Unknown", "SW010_0030", "SW010_0040", "SW010_0020"), codes);
+    Path wrong = folder.resolve("picture.edl");
+    Files.write(wrong, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0});
+    choose(wrong);
+    page.getByText("There is no picture event in the list").waitFor();
+  }
+}
