@@ -5,7 +5,7 @@ import java.util.Set;
 import kite.core.document.OrNull;
 
 /**
- * What a package is to hold.
+ * What a package is to hold. What is left out of it is none, and not so.
  *
  * @param shots ids of the shots that it is about; all where it is empty
  * @param marks ids of marks whose places are handed over beside those of the guides
@@ -17,12 +17,14 @@ record PackageAsked(
     List<String> shots,
     Set<Part> parts,
     List<String> marks,
-    boolean handles,
+    Boolean handles,
     @OrNull Integer since,
-    boolean leaveOut) {
+    Boolean leaveOut) {
   PackageAsked {
     shots = shots == null ? List.of() : List.copyOf(shots);
     parts = parts == null ? Set.of() : Set.copyOf(parts);
     marks = marks == null ? List.of() : List.copyOf(marks);
+    handles = Boolean.TRUE.equals(handles);
+    leaveOut = Boolean.TRUE.equals(leaveOut);
   }
 }
