@@ -7,6 +7,7 @@ const LAYERS = ['core', 'theme', 'session', 'kit', 'shortcuts', 'doing', 'fields
 
 /** What a person does with the application, a folder each. None imports another: the shell puts them together. */
 const FEATURES = [
+  'dailies',
   'frame',
   'handover',
   'help',

@@ -62,11 +62,15 @@ export function ChecksCard() {
 function CheckLine({ check }: { check: Check }) {
   return (
     <Bare className="check" title="Go there" onClick={() => goThere(check)}>
-      <strong>{check.of}</strong>
+      {check.scene !== null ? (
+        <strong>{check.of}</strong>
+      ) : (
+        <span className="check-says first">{check.text}</span>
+      )}
       <span className="mono muted">
         {check.programme !== null ? check.programme : check.scene !== null ? `scene ${check.scene}` : ''}
       </span>
-      <span className="check-says">{check.text}</span>
+      {check.scene !== null ? <span className="check-says">{check.text}</span> : null}
       {check.accepted ? <span className="muted">{`Stays: ${check.accepted}`}</span> : null}
     </Bare>
   );

@@ -4,7 +4,7 @@ import { Pill } from '../kit/Pill';
 import { postJson } from '../session/http';
 import { say } from '../session/said';
 import { lasts } from './lasts';
-import { underWay, useFrames, type FrameShown, type RenderShown } from './renderJobs';
+import { underWay, useFrames, type FrameShown, type RenderShown } from '../doing/renderJobs';
 
 /** The least that a frame's bar shows of its height, so that quick frames are seen too. */
 const LEAST = 0.08;

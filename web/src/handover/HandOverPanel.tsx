@@ -8,7 +8,7 @@ import { PackageCard } from './PackageCard';
 import { usePackages } from './packages';
 import { PreviewCard } from './PreviewCard';
 import { RenderCard } from './RenderCard';
-import { useRenderJobs } from './renderJobs';
+import { useRenderJobs } from '../doing/renderJobs';
 import './handover.css';
 
 /** Films of the lens view, renders on the server, and what is handed over together. */

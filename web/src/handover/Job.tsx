@@ -6,10 +6,11 @@ import { useSequence } from '../session/state';
 import { FrameStrip } from './FrameStrip';
 import { postJson } from '../session/http';
 import { say } from '../session/said';
+import { lookAt } from '../session/view';
 import { drawHere, useDrawnHere } from '../filming/drawnHere';
 import { Pill } from '../kit/Pill';
 import { lasts } from './lasts';
-import { underWay, type RenderShown } from './renderJobs';
+import { underWay, type RenderShown } from '../doing/renderJobs';
 
 const SAYS = {
   WAITING: 'Waiting for a free worker',
@@ -67,6 +68,11 @@ export function Job({ job, onChanged }: { job: RenderShown; onChanged: () => voi
           </Pill>
         ) : null}
         {active ? <Pill onClick={() => void turn('stop')}>Stop</Pill> : null}
+        {(job.preview ? job.film : job.done > 0) ? (
+          <Pill title="Played, compared with other versions, and looked into" onClick={() => lookAt(job.id)}>
+            Look
+          </Pill>
+        ) : null}
       </div>
       <div className="line" style={{ margin: 0 }}>
         <span className="job-kind">{job.preview ? 'Preview' : 'Render'}</span>

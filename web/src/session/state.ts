@@ -100,7 +100,9 @@ export interface ViewState {
   /** Whether the selected camera's way and its subject's are drawn on the Move desk. */
   ghosts: boolean;
   /** What lies over both views: every camera's view of the frame, or the list of shots. */
-  over: 'sheet' | 'shots' | null;
+  over: 'sheet' | 'shots' | 'dailies' | null;
+  /** Id of the render that is looked at in the dailies; '' for the newest. */
+  lookedAt: string;
   /** Whether a camera's letter, as a key or on a tile of the contact sheet, cuts to it. */
   cutting: Cutting;
   /** Whether shot, camera and timecode lie over the picture that follows the cut. */
@@ -186,6 +188,7 @@ const FIRST_LOOK: ViewState = {
   sharpTint: false,
   ghosts: true,
   over: null,
+  lookedAt: '',
   cutting: 'off',
   slate: false,
   compared: null,

@@ -9,6 +9,9 @@ export const setView = (by: Partial<ViewState>): void => useSequence.setState(by
 export const layOver = (what: NonNullable<ViewState['over']>): void =>
   useSequence.setState((s) => ({ over: s.over === what ? null : what }));
 
+/** Opens the dailies with something that was rendered. */
+export const lookAt = (render: string): void => setView({ over: 'dailies', lookedAt: render });
+
 /** Opens a desk. On the Cut desk the lens view shows the programme. */
 export const openDesk = (desk: Desk): void => setView(desk === 'cut' ? { desk, followCut: true } : { desk });
 

@@ -33,6 +33,7 @@ export function Desks(parts: {
   /** What lies over both views while it is open. */
   sheet: ReactNode;
   shots: ReactNode;
+  dailies: ReactNode;
   time: ReactNode;
 }) {
   const desk = useSequence((s) => s.desk);
@@ -91,7 +92,13 @@ export function Desks(parts: {
           </Panel>
           <Bar aria-label="Width of the roster" onDoubleClick={again} />
           <Panel id="views-room" minSize="300px">
-            {over === 'sheet' ? parts.sheet : over === 'shots' ? parts.shots : null}
+            {over === 'sheet'
+              ? parts.sheet
+              : over === 'shots'
+                ? parts.shots
+                : over === 'dailies'
+                  ? parts.dailies
+                  : null}
             <div hidden={over !== null} style={{ height: '100%' }}>
               <Group groupRef={views} onLayoutChanged={keep((l) => ({ set: l['set-room'] / 100 }))}>
                 <Panel id="set-room" defaultSize={`${a.set * 100}%`} minSize="12%">

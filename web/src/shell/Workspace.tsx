@@ -14,6 +14,7 @@ import { tellOthers } from '../session/together';
 import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
 import { SoundCard } from '../sounds/SoundCard';
+import { DailiesView } from '../dailies/DailiesView';
 import { ShotCard } from '../shots/ShotCard';
 import { ShotList } from '../shots/ShotList';
 import { LensView } from '../frame/LensView';
@@ -107,6 +108,11 @@ export function Workspace() {
         shots={
           <Panel name="The shot list" area="views">
             <ShotList />
+          </Panel>
+        }
+        dailies={
+          <Panel name="The shot list" area="views">
+            <DailiesView />
           </Panel>
         }
         side={<Side whole={whole} />}

@@ -70,6 +70,7 @@ function looks(): Action[] {
     ...REGIONS.map((r) => ({ name: `Keyboard to ${r.name}`, run: () => afterClosing(() => toRegion(r.at)) })),
     ...(s.role === 'guest' ? [] : [...PREVIEWS, ...RENDERS]),
     { name: 'Copy a link to this desk, camera and frame', run: () => void copyPlace() },
+    { name: s.over === 'dailies' ? 'Close the dailies' : 'Dailies', run: () => layOver('dailies') },
     { name: s.over === 'shots' ? 'Close the shot list' : 'Shot list', run: () => layOver('shots') },
     {
       name: s.fourViews ? 'One set view' : 'Four set views',

@@ -278,6 +278,10 @@ class RightsTest {
     t.add(new Row("POST", render + "/frames/{number}/again", "", "401 403 403 403 in in 404 401"));
     t.add(new Row("GET", render + "/frames", "", RENDER));
     t.add(new Row("GET", render + "/frames/{number}.png", "", RENDER));
+    t.add(new Row("GET", render + "/places", "", RENDER));
+    t.add(new Row("GET", render + "/frames/{number}/layers", "", RENDER));
+    t.add(new Row("GET", render + "/frames/{number}/layer.png", "", RENDER));
+    t.add(new Row("GET", render + "/frames/{number}/pixel?x=0&y=0", "", RENDER));
     t.add(new Row("GET", render + "/frames.zip", "", RENDER));
     t.add(new Row("GET", render + "/files.zip", "", RENDER));
     t.add(new Row("GET", render + "/files/{number}", "", RENDER));

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
-import type { Form, Urgency } from '../doing/renders';
+import type { Form, Urgency } from './renders';
 
 /** A render or a preview as the server tells of it. */
 export interface RenderShown {

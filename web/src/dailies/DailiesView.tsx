@@ -1,0 +1,450 @@
+import Slider from '@mui/material/Slider';
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRenderJobs, type RenderShown } from '../doing/renderJobs';
+import { Choice } from '../kit/Choice';
+import { Pill } from '../kit/Pill';
+import { Segments } from '../kit/Segments';
+import { Tip } from '../kit/Tip';
+import { core } from '../session/evaluated';
+import { getJson } from '../session/http';
+import { useProgramme } from '../session/programme';
+import { framesPerSecond } from '../session/settings';
+import { useSequence } from '../session/state';
+import { setView } from '../session/view';
+import { film, frames, Pictures, type Place, type Source } from './frames';
+import { canBeSeen, listOf, reelOf, versionsOf, type What } from './list';
+import { Live } from './live';
+import './dailies.css';
+import { placeOf, Screen, type Channel, type Together } from './screen';
+
+/** What is compared with: the lens view as it is now. */
+const LIVE = 'live';
+
+/** Pictures are fetched so far ahead of what is seen. */
+const AHEAD = 24;
+
+/** One and the other in turns, ms each. */
+const TURN_MS = 400;
+
+const ZOOMS = [0, 1, 2, 4, 8];
+
+const named = (j: RenderShown) => `${j.label} v${j.numbered}${j.preview ? ', preview' : ''}`;
+
+interface Pixel {
+  values: Record<string, Record<string, number | string>>;
+  depthM: number | null;
+  piece: string | null;
+}
+
+/** A number as it is read off a picture. */
+const short = (v: number | string) => (typeof v === 'number' ? v.toPrecision(4).replace(/\.?0+$/, '') : v);
+
+/** What was rendered: versions played, compared, and looked into. */
+export function DailiesView() {
+  const { jobs } = useRenderJobs();
+  const seen = useMemo(() => jobs.data?.filter(canBeSeen) ?? [], [jobs.data]);
+  const chosen = useSequence((s) => s.lookedAt);
+  const job = seen.find((j) => j.id === chosen) ?? seen[0];
+  return (
+    <section className="view dailies" aria-label="Dailies">
+      <div className="view-bar">
+        <strong>Dailies</strong>
+        <span className="grow" />
+        <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
+      </div>
+      {job ? (
+        <Viewer job={job} jobs={seen} onChoose={(lookedAt) => setView({ lookedAt })} />
+      ) : (
+        <p className="empty">
+          {jobs.isPending
+            ? 'Asking what was rendered …'
+            : 'Nothing was rendered yet. On the Hand over desk a preview of this frame takes a second.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Viewer({
+  job,
+  jobs,
+  onChoose,
+}: {
+  job: RenderShown;
+  jobs: RenderShown[];
+  onChoose: (id: string) => void;
+}) {
+  const [what, setWhat] = useState<What>('version');
+  const [index, setIndex] = useState(0);
+  const [playing, setPlaying] = useState(false);
+  const [other, setOther] = useState('');
+  const [together, setTogether] = useState<Together>('wipe');
+  const [wipe, setWipe] = useState(0.5);
+  const [stops, setStops] = useState(0);
+  const [channel, setChannel] = useState<Channel>('rgb');
+  const [layer, setLayer] = useState<string | null>(null);
+  const [zoom, setZoom] = useState(0);
+  const [middle, setMiddle] = useState<[number, number]>([0.5, 0.5]);
+  const [, setCame] = useState(0);
+  const [turn, setTurn] = useState(false);
+  const [pixel, setPixel] = useState<{ x: number; y: number; told?: Pixel } | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const screen = useRef<Screen>(null);
+  const pictures = useMemo(() => new Pictures(() => setCame((n) => n + 1)), []);
+  const live = useRef<Live>(null);
+  useSequence((s) => s.version);
+  const header = useSequence((s) => s.header);
+  const shots = useProgramme();
+  const fps = framesPerSecond();
+
+  const placesOf = (j: RenderShown) => ({
+    queryKey: ['places', j.id],
+    queryFn: () => getJson<Place[]>(`/api/renders/${j.id}/places`),
+    staleTime: Infinity,
+  });
+  const wantedPlaces = useQueries({ queries: (what === 'reel' ? jobs : [job]).map(placesOf) });
+  const places: Record<string, Place[]> = {};
+  (what === 'reel' ? jobs : [job]).forEach((j, i) => (places[j.id] = wantedPlaces[i]?.data ?? []));
+  const list = listOf(what, job, jobs, () =>
+    reelOf(
+      shots.map((p) => ({ code: p.shot, first: p.sceneFirst, last: p.sceneLast })),
+      jobs,
+      places,
+    ),
+  );
+  const at = Math.min(index, Math.max(0, list.length - 1));
+  const now = list[at];
+  const exr = job.form === 'EXR' || job.form === 'EXR_HALF';
+  const layers = useQuery({
+    queryKey: ['layers', job.id],
+    queryFn: () => getJson<string[]>(`/api/renders/${job.id}/frames/${job.newest || 1}/layers`),
+    enabled: exr,
+    staleTime: Infinity,
+  });
+  const shownLayer = exr && layer !== null && layers.data?.includes(layer) ? layer : null;
+  // light beyond white is only in the file: the server makes it lighter there
+  const fromFile = exr && (shownLayer !== null || stops !== 0);
+  const sources = useRef(new Map<string, Source>());
+  const sourceOf = (j: RenderShown): Source => {
+    const own = j.id === job.id && fromFile;
+    const made = j.preview ? film(j, fps) : frames(j, own ? (shownLayer ?? '') : null, stops);
+    const kept = sources.current.get(made.key);
+    if (kept) return kept;
+    sources.current.set(made.key, made);
+    return made;
+  };
+  const compared = jobs.find((j) => j.id === other);
+  const second = (): { source: Source; number: number } | undefined => {
+    if (!now) return undefined;
+    if (other === LIVE) {
+      const there = places[now.job.id] ?? [];
+      if (!there.length) return undefined;
+      live.current ??= new Live();
+      return { source: live.current.source(there, now.job.width, now.job.height), number: now.number };
+    }
+    return compared && now.number <= compared.total
+      ? { source: sourceOf(compared), number: now.number }
+      : undefined;
+  };
+  const b = other ? second() : undefined;
+  const first = now && { source: sourceOf(now.job), number: now.number };
+  const a = first && pictures.get(first.source, first.number);
+  const bPicture = b && pictures.get(b.source, b.number);
+  const how: Together = b ? together : 'one';
+  const why = first ? pictures.why(first.source, first.number) : '';
+
+  useEffect(() => {
+    for (let i = 1; i <= AHEAD && i < list.length; i++) {
+      const next = list[(at + i) % list.length];
+      const source = sourceOf(next.job);
+      if (!pictures.has(source, next.number)) {
+        pictures.get(source, next.number);
+        break; // the next is asked for when this has come
+      }
+    }
+  });
+  useEffect(() => {
+    pictures.again();
+  }, [pictures, job.done]);
+  useEffect(
+    () => () => {
+      pictures.dispose();
+      live.current?.dispose();
+    },
+    [pictures],
+  );
+  useEffect(() => {
+    const canvas = document.createElement('canvas');
+    box.current!.prepend(canvas);
+    screen.current = new Screen(canvas);
+    const fitted = new ResizeObserver(() => {
+      const { width, height } = box.current!.getBoundingClientRect();
+      canvas.width = Math.max(1, Math.round(width * devicePixelRatio));
+      canvas.height = Math.max(1, Math.round(height * devicePixelRatio));
+      setCame((n) => n + 1);
+    });
+    fitted.observe(box.current!);
+    box.current!.focus();
+    return () => {
+      fitted.disconnect();
+      screen.current?.dispose();
+      canvas.remove();
+    };
+  }, []);
+  const one = how === 'turns' && turn ? (bPicture ?? a) : a;
+  useEffect(() => {
+    screen.current?.draw({
+      a: one,
+      b: bPicture,
+      together: how,
+      wipe,
+      stops: fromFile ? 0 : stops,
+      channel,
+      zoom: zoom * devicePixelRatio,
+      middle,
+    });
+    const canvas = box.current!.querySelector('canvas')!;
+    canvas.dataset.seen = one && now ? `${now.job.id} ${now.number}` : '';
+  });
+  useEffect(() => {
+    if (how !== 'turns') return;
+    const t = setInterval(() => setTurn((x) => !x), TURN_MS);
+    return () => clearInterval(t);
+  }, [how]);
+  const clock = useRef({ at, length: list.length });
+  clock.current = { at, length: list.length };
+  useEffect(() => {
+    if (!playing) return;
+    const [began, from] = [performance.now(), clock.current.at];
+    let asked = 0;
+    const tick = () => {
+      const gone = Math.floor(((performance.now() - began) / 1000) * fps);
+      setIndex((from + gone) % Math.max(1, clock.current.length));
+      asked = requestAnimationFrame(tick);
+    };
+    asked = requestAnimationFrame(tick);
+    return () => cancelAnimationFrame(asked);
+  }, [playing, fps]);
+
+  const step = (by: number) => {
+    setPlaying(false);
+    setIndex(Math.max(0, Math.min(list.length - 1, at + by)));
+  };
+  const keys: Record<string, () => void> = {
+    ' ': () => setPlaying(!playing),
+    ArrowLeft: () => step(-1),
+    ArrowRight: () => step(1),
+    ',': () => step(-1),
+    '.': () => step(1),
+    Home: () => step(-Infinity),
+    End: () => step(Infinity),
+    ArrowUp: () => setStops(stops + 1),
+    ArrowDown: () => setStops(stops - 1),
+    z: () => setZoom(ZOOMS[(ZOOMS.indexOf(zoom) + 1) % ZOOMS.length]),
+    f: () => void (document.fullscreenElement ? document.exitFullscreen() : box.current!.requestFullscreen()),
+  };
+  const key = (e: KeyboardEvent) => {
+    const run = e.ctrlKey || e.altKey || e.metaKey ? undefined : keys[e.key];
+    if (!run) return;
+    e.preventDefault();
+    e.stopPropagation();
+    run();
+  };
+  /** Which pixel of the picture lies under the pointer; null outside. */
+  const under = (e: PointerEvent): { x: number; y: number } | null => {
+    if (!a) return null;
+    const r = box.current!.getBoundingClientRect();
+    const half = how === 'beside' ? 2 : 1;
+    const [sx, sy] = [(e.clientX - r.left) / r.width, (e.clientY - r.top) / r.height];
+    const [px, py, w, h] = placeOf(a, { width: r.width / half, height: r.height }, zoom, middle);
+    const x = Math.floor(((((sx * half) % 1) - px) / w) * a.width);
+    const y = Math.floor(((sy - py) / h) * a.height);
+    return x >= 0 && y >= 0 && x < a.width && y < a.height ? { x, y } : null;
+  };
+  const pressed = (e: PointerEvent<HTMLDivElement>) => {
+    const there = under(e);
+    const [x0, y0, m, w0] = [e.clientX, e.clientY, middle, wipe];
+    const r = box.current!.getBoundingClientRect();
+    let moved = false;
+    const move = (ev: globalThis.PointerEvent) => {
+      const [dx, dy] = [ev.clientX - x0, ev.clientY - y0];
+      moved ||= Math.hypot(dx, dy) > 3;
+      if (!moved || !a) return;
+      const [, , w, h] = placeOf(a, r, zoom, m);
+      if (how === 'wipe' && !zoom) setWipe(Math.max(0, Math.min(1, w0 + dx / r.width / w)));
+      else if (zoom) setMiddle([m[0] - dx / r.width / w, m[1] - dy / r.height / h]);
+    };
+    const up = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+      if (moved || !there || !now) return;
+      setPixel(there);
+      if (exr && now.job.id === job.id)
+        getJson<Pixel>(`/api/renders/${job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`).then(
+          (told) => setPixel({ ...there, told }),
+          () => undefined, // the pixel alone stays
+        );
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+  };
+  const place = now && places[now.job.id]?.[now.number - 1];
+  return (
+    <>
+      <div className="dailies-tools">
+        <Choice
+          label="Version"
+          value={job.id}
+          options={jobs.map((j) => [j.id, named(j)])}
+          onChange={(id) => {
+            onChoose(id);
+            setPixel(null);
+          }}
+        />
+        <Segments<What>
+          name="What is played"
+          value={what}
+          of={[
+            { value: 'version', shows: 'This one' },
+            {
+              value: 'versions',
+              shows: 'Its versions',
+              tip: 'One after the other, from the first on',
+              disabled: versionsOf(job, jobs).length < 2,
+            },
+            { value: 'reel', shows: 'The reel', tip: 'Of each shot the newest' },
+          ]}
+          onChoose={(w) => {
+            setWhat(w);
+            setIndex(0);
+          }}
+        />
+        <Choice
+          label="Beside"
+          value={other}
+          options={[
+            ['', 'Nothing'],
+            [LIVE, 'The lens view as it is now'],
+            ...jobs.filter((j) => j.id !== job.id).map((j): [string, string] => [j.id, named(j)]),
+          ]}
+          onChange={setOther}
+        />
+        {other ? (
+          <Segments<Together>
+            name="Seen together"
+            value={together}
+            of={[
+              { value: 'wipe', shows: 'Wipe', tip: 'Drag the line in the picture' },
+              { value: 'beside', shows: 'Side by side' },
+              { value: 'difference', shows: 'Difference', tip: 'Four times brought out; black is the same' },
+              { value: 'turns', shows: 'In turns' },
+            ]}
+            onChoose={setTogether}
+          />
+        ) : null}
+        {exr && layers.data && layers.data.length > 1 ? (
+          <Choice
+            label="Layer"
+            value={shownLayer ?? ''}
+            options={layers.data.map((l) => [l, l || 'Picture'])}
+            onChange={(l) => setLayer(l || null)}
+          />
+        ) : null}
+        <Segments<Channel>
+          name="Colours"
+          value={channel}
+          of={[
+            { value: 'rgb', shows: 'All' },
+            { value: 'r', shows: 'R' },
+            { value: 'g', shows: 'G' },
+            { value: 'b', shows: 'B' },
+            { value: 'grey', shows: 'Grey' },
+          ]}
+          onChoose={setChannel}
+        />
+        <Choice
+          label="Zoom"
+          value={String(zoom)}
+          options={ZOOMS.map((z) => [String(z), z ? `${z} : 1` : 'All of it'])}
+          onChange={(z) => setZoom(Number(z))}
+        />
+        <span className="line" role="group" aria-label="Exposure">
+          <Tip text="One stop darker (arrow down)">
+            <Pill small aria-label="Darker" onClick={() => setStops(stops - 1)}>
+              −
+            </Pill>
+          </Tip>
+          <span className="mono">{`${stops > 0 ? '+' : ''}${stops} stops`}</span>
+          <Tip text="One stop lighter (arrow up)">
+            <Pill small aria-label="Lighter" onClick={() => setStops(stops + 1)}>
+              +
+            </Pill>
+          </Tip>
+        </span>
+      </div>
+      <div
+        ref={box}
+        className="dailies-screen"
+        data-testid="dailies"
+        role="application"
+        aria-label="The picture: space plays, arrows step, up and down change its exposure, Z zooms, F fills the screen"
+        tabIndex={0}
+        onKeyDown={key}
+        onPointerDown={pressed}
+      >
+        {why ? (
+          <p className="dailies-why">{why}</p>
+        ) : !a && now ? (
+          <p className="dailies-why">Coming …</p>
+        ) : null}
+        {!now ? (
+          <p className="dailies-why">Nothing of the reel was rendered yet, shot by shot or as a cut.</p>
+        ) : null}
+        {pixel ? (
+          <div className="dailies-pixel mono" data-testid="pixel">
+            <div>{`pixel ${pixel.x}, ${pixel.y}`}</div>
+            {pixel.told?.piece ? <div>{pixel.told.piece}</div> : null}
+            {pixel.told?.depthM != null ? (
+              <div>{`${core().showNumber(pixel.told.depthM, 'metres')} away`}</div>
+            ) : null}
+            {Object.entries(pixel.told?.values ?? {}).map(([l, values]) => (
+              <div key={l}>
+                {`${l || 'light'} ${Object.entries(values)
+                  .map(([c, v]) => `${c} ${short(v)}`)
+                  .join('  ')}`}
+              </div>
+            ))}
+            {!exr ? <div className="muted">8 bits: ask for EXR to read light</div> : null}
+          </div>
+        ) : null}
+      </div>
+      <div className="dailies-time">
+        <Pill wide aria-pressed={playing} onClick={() => setPlaying(!playing)}>
+          {playing ? 'Stop' : 'Play'}
+        </Pill>
+        <Slider
+          size="small"
+          aria-label="Frame"
+          min={1}
+          max={Math.max(1, list.length)}
+          value={at + 1}
+          onChange={(_, v) => step(Number(v) - 1 - at)}
+        />
+        <span className="mono">
+          {now
+            ? [
+                what === 'version' ? '' : `${now.job.label} v${now.job.numbered}`,
+                place?.code ?? '',
+                `frame ${place?.frame ?? now.number}`,
+                `${at + 1} of ${list.length}`,
+                header.code,
+              ]
+                .filter(Boolean)
+                .join(' · ')
+            : ''}
+        </span>
+      </div>
+    </>
+  );
+}
