@@ -65,7 +65,7 @@ class HandOverDeskTest extends Desk {
   /** To the Hand over desk, where renders are asked for. */
   private void rendering() {
     button("Hand over").click();
-    page.getByLabel("How pictures are made").getByText("Render").click();
+    page.getByLabel("What is made").getByText("Render").click();
   }
 
   private void render(String what) {

@@ -125,7 +125,7 @@ class ScreenshotsTest extends Desk {
     button("Done comparing").click();
     button("Hand over").click();
     goTo(1160);
-    page.getByLabel("How pictures are made").getByText("Render").click();
+    page.getByLabel("What is made").getByText("Render").click();
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
     button("This shot").click();
     page.waitForFunction("() => document.querySelectorAll('.strip .there').length > 20");

@@ -1,9 +1,11 @@
 package kite.exchange.picture;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.awt.image.BufferedImage;
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.FloatBuffer;
@@ -123,6 +125,30 @@ class PictureFilesTest {
     assertEquals(2 * 100, plane(file, "light.Lamp é.diffuse", 1).get(100));
     assertEquals(0.75f, plane(file, "pieces00", 1).get(5));
     assertEquals(0, plane(file, "pieces01", 1).get(5));
+  }
+
+  @Test
+  void whatIsWrittenIsReadAgainWithItsNames() throws Exception {
+    Path file = folder.resolve("a.exr");
+    ExrWriter.write(file, rendered(), true, facts());
+    byte[] bytes = Files.readAllBytes(file);
+    List<String> channels = ExrReader.channels(bytes);
+    assertTrue(channels.containsAll(List.of("A", "R", "depth.Z", "light.Lamp é.diffuse.G")));
+    ExrReader.Exr exr =
+        ExrReader.read(bytes, c -> c.equals("R") || c.equals("depth.Z") || c.equals("pieces00.R"));
+    assertEquals(3, exr.channels().size());
+    assertEquals(W, exr.width());
+    assertEquals(H, exr.height());
+    float[] red = exr.channels().get("R"), depth = exr.channels().get("depth.Z");
+    for (int i = 0; i < W * H; i++) {
+      assertEquals(0.01 * i, red[i], 0.001 * Math.max(0.01, 0.01 * i), "half floats have 11 bits");
+      assertEquals((float) (1 + 0.37 * i), depth[i]);
+    }
+    assertEquals("Pim", exr.names().get(exr.channels().get("pieces00.R")[1]));
+    assertEquals("Oda", exr.names().get(exr.channels().get("pieces00.R")[2]));
+    byte[] cut = java.util.Arrays.copyOf(bytes, bytes.length / 2);
+    assertThrows(IOException.class, () -> ExrReader.read(cut, c -> true));
+    assertThrows(IOException.class, () -> ExrReader.channels(new byte[] {1, 2, 3}));
   }
 
   /** ffmpeg 5 reads no file with an attribute so long; the standard's own tools do. */

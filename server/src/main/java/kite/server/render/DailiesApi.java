@@ -148,7 +148,9 @@ class DailiesApi {
                     .computeIfAbsent(layer, l -> new TreeMap<>())
                     .put(LayerPicture.inLayer(channel), plane[at]);
             });
-    float[] depth = exr.channels().get("depth.Z"), piece = exr.channels().get("pieces00.R");
+    float[] depth = exr.channels().get("depth.Z");
+    if (depth == null) depth = exr.channels().get("depthSmooth.Z");
+    float[] piece = exr.channels().get("pieces00.R");
     Double depthM = depth == null || !Float.isFinite(depth[at]) ? null : (double) depth[at];
     return new Pixel(values, depthM, piece == null ? null : exr.names().get(piece[at]));
   }
