@@ -85,7 +85,8 @@ public final class ExrReader {
 
   private static List<String> names(EXRHeader header) {
     List<String> all = new ArrayList<>();
-    for (int i = 0; i < header.num_channels(); i++) all.add(header.channels().get(i).nameString());
+    for (int i = 0; i < header.num_channels(); i++)
+      all.add(MemoryUtil.memUTF8(MemoryUtil.memAddress(header.channels().get(i).name())));
     return all;
   }
 
