@@ -73,7 +73,6 @@ class ScreenshotsTest extends Desk {
     page.getByText("The whale balloon").waitFor();
     button("+ New production").click();
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Lee Shore");
-    keep("new-production");
     page.keyboard().press("Escape");
     page.getByText("The kite gets away").click();
     ready(page);
@@ -144,7 +143,6 @@ class ScreenshotsTest extends Desk {
         new com.microsoft.playwright.options.FilePayload(
             "crate.glb", "model/gltf-binary", java.nio.file.Files.readAllBytes(file)));
     page.getByTestId("import-size").waitFor();
-    keep("import");
     button("Leave it out").click();
     String plate = application.resetProduction(new kite.demo.SaltWind().sw020());
     Page effects = context.newPage();
@@ -180,6 +178,25 @@ class ScreenshotsTest extends Desk {
     page.waitForTimeout(4000);
     keep("contact-sheet");
     button("Drop them").click();
+    handedOn();
+  }
+
+  /** What is in a package, and a render beside the lens view. */
+  private void handedOn() throws Exception {
+    button("Hand over").click();
+    page.getByLabel("What is made").getByText("Package").click();
+    page.waitForDownload(() -> button("Hand over the sequence").click());
+    page.getByText("What is in it").first().click();
+    page.waitForTimeout(1500);
+    keep("package");
+    page.getByLabel("What is made").getByText("Render").click();
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
+    page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("EXR");
+    button("This frame").click();
+    page.locator("[data-job=DONE]").getByText("Look").first().click();
+    page.getByLabel("Beside").selectOption("The lens view as it is now");
+    page.waitForTimeout(4000);
+    keep("dailies");
   }
 
   /** A set that stands twice: one of them is moved and kept, and the other is offered that. */
