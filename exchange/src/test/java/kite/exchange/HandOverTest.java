@@ -184,6 +184,42 @@ class HandOverTest {
   }
 
   @Test
+  void aLensThatZoomsIsKeyedInGlbAndOneThatStaysIsNot() {
+    Sequence s = sequence();
+    Camera still = (Camera) s.get("cam");
+    Camera zooms =
+        still.withChannel("focalLength", Channel.curve(Key.smooth(101, 25), Key.smooth(120, 63)));
+    for (Camera c : List.of(still, zooms)) {
+      Bake bake = Bake.of(new Plan(s.with(c), Models.NONE), c, 101, 120, 1);
+      byte[] glb = GlbCameraWriter.write(bake, 24, List.of());
+      java.nio.ByteBuffer b = java.nio.ByteBuffer.wrap(glb).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+      int json = b.getInt(12);
+      JsonNode root = JsonMapper.builder().build().readTree(new String(glb, 20, json));
+      JsonNode channels = root.path("animations").path(0).path("channels");
+      assertEquals(c == zooms ? 3 : 2, channels.size());
+      assertEquals(c == zooms, root.has("extensionsUsed"));
+      if (c == still) continue;
+      JsonNode target = channels.path(2).path("target");
+      assertEquals(
+          "/cameras/0/perspective/yfov",
+          target.path("extensions").path("KHR_animation_pointer").path("pointer").asString());
+      JsonNode sampler = root.path("animations").path(0).path("samplers").path(2);
+      JsonNode values = root.path("accessors").path(sampler.path("output").asInt());
+      int at =
+          20
+              + json
+              + 8
+              + root.path("bufferViews")
+                  .path(values.path("bufferView").asInt())
+                  .path("byteOffset")
+                  .asInt();
+      assertEquals(20, values.path("count").asInt());
+      assertEquals(2 * Math.atan(13.5 / 25 / 2), b.getFloat(at), 1e-6);
+      assertEquals(2 * Math.atan(13.5 / 63 / 2), b.getFloat(at + 19 * 4), 1e-6);
+    }
+  }
+
+  @Test
   void aShiftedLensKeepsItsScaleInGlb() {
     Sequence s = sequence();
     Camera c = (Camera) s.get("cam");

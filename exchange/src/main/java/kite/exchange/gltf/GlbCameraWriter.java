@@ -1,6 +1,9 @@
 package kite.exchange.gltf;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.IntToDoubleFunction;
 import kite.core.bake.Bake;
 import kite.core.bake.PlaceTrack;
 import kite.core.evaluate.LensRow;
@@ -11,11 +14,14 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A baked camera as glTF 2.0: a perspective camera on a node with translation and rotation keyed on
- * every frame. glTF cannot animate a lens, so the lens of the first frame is the camera's and every
- * frame's numbers are kept in the node's extras, with their units in their names. Nor has it a
- * shift: its frame is as high as ours and centred, so that the scale of the picture is right.
+ * every frame. The lens of the first frame is the camera's; where its angle of view or its clips
+ * change they are keyed by KHR_animation_pointer, and every frame's numbers are kept in the node's
+ * extras, with their units in their names. glTF has no shift: its frame is as high as ours and
+ * centred, so that the scale of the picture is right.
  */
 public final class GlbCameraWriter {
+  private static final String POINTER = "KHR_animation_pointer";
+
   private GlbCameraWriter() {}
 
   /**
@@ -63,6 +69,7 @@ public final class GlbCameraWriter {
     ArrayNode samplers = animation.putArray("samplers"), channels = animation.putArray("channels");
     sampler(samplers, channels, 0, time, g.floats(places, "VEC3", 3, false), "translation");
     sampler(samplers, channels, 0, time, g.floats(turns, "VEC4", 4, false), "rotation");
+    if (lens(g, samplers, channels, time, bake)) g.root.putArray("extensionsUsed").add(POINTER);
     for (PlaceTrack t : guides) {
       ObjectNode guide = nodes.addObject().put("name", t.name());
       for (int i = 0; i < 3; i++) guide.withArray("translation").add(t.places()[i]);
@@ -79,6 +86,40 @@ public final class GlbCameraWriter {
           "translation");
     }
     return g.glb();
+  }
+
+  /**
+   * Keys of the angle of view and the clips, where they change, by KHR_animation_pointer; readers
+   * without it pass over them. Gives whether there are any.
+   */
+  private static boolean lens(
+      GltfBinary g, ArrayNode samplers, ArrayNode channels, int time, Bake bake) {
+    double[] l = bake.lens();
+    Map<String, IntToDoubleFunction> numbers = new LinkedHashMap<>();
+    numbers.put("yfov", o -> 2 * Math.atan((l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) / 2));
+    numbers.put("znear", o -> l[o + LensRow.NEAR]);
+    numbers.put("zfar", o -> l[o + LensRow.FAR]);
+    boolean any = false;
+    for (Map.Entry<String, IntToDoubleFunction> e : numbers.entrySet()) {
+      float[] values = new float[bake.frames().length];
+      boolean moves = false;
+      for (int i = 0; i < values.length; i++) {
+        values[i] = (float) e.getValue().applyAsDouble(i * LensRow.SIZE);
+        moves |= values[i] != values[0];
+      }
+      if (!moves) continue;
+      any = true;
+      int output = g.floats(values, "SCALAR", 1, false);
+      samplers.addObject().put("input", time).put("output", output).put("interpolation", "LINEAR");
+      ObjectNode target =
+          channels.addObject().put("sampler", samplers.size() - 1).putObject("target");
+      target
+          .put("path", "pointer")
+          .putObject("extensions")
+          .putObject(POINTER)
+          .put("pointer", "/cameras/0/perspective/" + e.getKey());
+    }
+    return any;
   }
 
   private static void sampler(
