@@ -6,7 +6,6 @@ import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
 import { Segments } from '../kit/Segments';
 import { Tip } from '../kit/Tip';
-import { core } from '../session/evaluated';
 import { getJson } from '../session/http';
 import { useProgramme } from '../session/programme';
 import { framesPerSecond } from '../session/settings';
@@ -16,7 +15,10 @@ import { film, frames, Pictures, type Place, type Source } from './frames';
 import { canBeSeen, listOf, reelOf, versionsOf, type What } from './list';
 import { Live } from './live';
 import './dailies.css';
-import { placeOf, Screen, type Channel, type Together } from './screen';
+import { PixelRead, type PixelAt, type PixelTold } from './PixelRead';
+import { placeOf, type Channel, type Together } from './screen';
+import { usePlaying } from './usePlaying';
+import { useScreen } from './useScreen';
 
 /** What is compared with: the lens view as it is now. */
 const LIVE = 'live';
@@ -30,15 +32,6 @@ const TURN_MS = 400;
 const ZOOMS = [0, 1, 2, 4, 8];
 
 const named = (j: RenderShown) => `${j.label} v${j.numbered}${j.preview ? ', preview' : ''}`;
-
-interface Pixel {
-  values: Record<string, Record<string, number | string>>;
-  depthM: number | null;
-  piece: string | null;
-}
-
-/** A number as it is read off a picture. */
-const short = (v: number | string) => (typeof v === 'number' ? v.toPrecision(4).replace(/\.?0+$/, '') : v);
 
 /** What was rendered: versions played, compared, and looked into. */
 export function DailiesView() {
@@ -88,10 +81,10 @@ function Viewer({
   const [middle, setMiddle] = useState<[number, number]>([0.5, 0.5]);
   const [, setCame] = useState(0);
   const [turn, setTurn] = useState(false);
-  const [pixel, setPixel] = useState<{ x: number; y: number; told?: Pixel } | null>(null);
+  const [pixel, setPixel] = useState<PixelAt | null>(null);
   const box = useRef<HTMLDivElement>(null);
-  const screen = useRef<Screen>(null);
   const pictures = useMemo(() => new Pictures(() => setCame((n) => n + 1)), []);
+  const screen = useScreen(box, () => setCame((n) => n + 1));
   const live = useRef<Live>(null);
   useSequence((s) => s.version);
   const header = useSequence((s) => s.header);
@@ -174,24 +167,6 @@ function Viewer({
     },
     [pictures],
   );
-  useEffect(() => {
-    const canvas = document.createElement('canvas');
-    box.current!.prepend(canvas);
-    screen.current = new Screen(canvas);
-    const fitted = new ResizeObserver(() => {
-      const { width, height } = box.current!.getBoundingClientRect();
-      canvas.width = Math.max(1, Math.round(width * devicePixelRatio));
-      canvas.height = Math.max(1, Math.round(height * devicePixelRatio));
-      setCame((n) => n + 1);
-    });
-    fitted.observe(box.current!);
-    box.current!.focus();
-    return () => {
-      fitted.disconnect();
-      screen.current?.dispose();
-      canvas.remove();
-    };
-  }, []);
   const one = how === 'turns' && turn ? (bPicture ?? a) : a;
   useEffect(() => {
     screen.current?.draw({
@@ -212,20 +187,7 @@ function Viewer({
     const t = setInterval(() => setTurn((x) => !x), TURN_MS);
     return () => clearInterval(t);
   }, [how]);
-  const clock = useRef({ at, length: list.length });
-  clock.current = { at, length: list.length };
-  useEffect(() => {
-    if (!playing) return;
-    const [began, from] = [performance.now(), clock.current.at];
-    let asked = 0;
-    const tick = () => {
-      const gone = Math.floor(((performance.now() - began) / 1000) * fps);
-      setIndex((from + gone) % Math.max(1, clock.current.length));
-      asked = requestAnimationFrame(tick);
-    };
-    asked = requestAnimationFrame(tick);
-    return () => cancelAnimationFrame(asked);
-  }, [playing, fps]);
+  usePlaying(playing, fps, at, list.length, setIndex);
 
   const step = (by: number) => {
     setPlaying(false);
@@ -281,7 +243,9 @@ function Viewer({
       if (moved || !there || !now) return;
       setPixel(there);
       if (exr && now.job.id === job.id)
-        getJson<Pixel>(`/api/renders/${job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`).then(
+        getJson<PixelTold>(
+          `/api/renders/${job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`,
+        ).then(
           (told) => setPixel({ ...there, told }),
           () => undefined, // the pixel alone stays
         );
@@ -401,23 +365,7 @@ function Viewer({
         {!now ? (
           <p className="dailies-why">Nothing of the reel was rendered yet, shot by shot or as a cut.</p>
         ) : null}
-        {pixel ? (
-          <div className="dailies-pixel mono" data-testid="pixel">
-            <div>{`pixel ${pixel.x}, ${pixel.y}`}</div>
-            {pixel.told?.piece ? <div>{pixel.told.piece}</div> : null}
-            {pixel.told?.depthM != null ? (
-              <div>{`${core().showNumber(pixel.told.depthM, 'metres')} away`}</div>
-            ) : null}
-            {Object.entries(pixel.told?.values ?? {}).map(([l, values]) => (
-              <div key={l}>
-                {`${l || 'light'} ${Object.entries(values)
-                  .map(([c, v]) => `${c} ${short(v)}`)
-                  .join('  ')}`}
-              </div>
-            ))}
-            {!exr ? <div className="muted">8 bits: ask for EXR to read light</div> : null}
-          </div>
-        ) : null}
+        {pixel ? <PixelRead pixel={pixel} byLight={exr} /> : null}
       </div>
       <div className="dailies-time">
         <Pill wide aria-pressed={playing} onClick={() => setPlaying(!playing)}>
