@@ -15,10 +15,11 @@ describe('lane scale', () => {
     expect(snapped(scale, 5000)).toBe(1240);
   });
   it('rules no closer than a label is wide', () => {
-    for (const width of [200, 960, 4000]) {
-      const s = { ...scale, width };
-      expect((ruling(s, 24) * width) / 240).toBeGreaterThanOrEqual(63);
-    }
+    for (const width of [200, 960, 4000])
+      for (const frames of [240, 20_000, 200_000, 5_000_000]) {
+        const s = { first: 1001, last: 1000 + frames, width };
+        expect((ruling(s, 24) * width) / frames).toBeGreaterThanOrEqual(63);
+      }
   });
   it('zooms about a frame and stays within bounds', () => {
     const z = zoomed(scale, 1121, 0.5, 1001, 1240);

@@ -13,14 +13,18 @@ export const toFrame = (s: Scale, x: number): number => s.first + (x / s.width) 
 export const snapped = (s: Scale, x: number): number =>
   Math.max(s.first, Math.min(s.last, Math.round(toFrame(s, x))));
 
+/** Room that a label takes, pixels. */
+const LABEL_PX = 64;
+
+const MINUTE_S = 60;
+
 /** Frames between ruled lines, so that labels keep their distance. */
 export function ruling(s: Scale, fps: number): number {
-  const wanted = 64 / (s.width / (s.last + 1 - s.first));
-  return (
-    [1, 2, 5, 10, fps / 2, fps, fps * 2, fps * 5, fps * 10, fps * 30, fps * 60]
-      .map(Math.round)
-      .find((n) => n >= wanted) ?? fps * 300
-  );
+  const wanted = LABEL_PX / (s.width / (s.last + 1 - s.first));
+  const seconds = [0.5, 1, 2, 5, 10, 30, ...[1, 5, 10, 30, 60].map((minutes) => minutes * MINUTE_S)];
+  const found = [1, 2, 5, 10, ...seconds.map((x) => x * fps)].map(Math.round).find((n) => n >= wanted);
+  const hour = Math.round(fps * MINUTE_S * MINUTE_S);
+  return found ?? Math.ceil(wanted / hour) * hour;
 }
 
 /** A range closer or wider about a frame, kept inside whole bounds and at least ten frames long. */
