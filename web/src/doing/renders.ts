@@ -47,6 +47,8 @@ export interface How {
   handles: boolean;
   motionBlur: boolean;
   early: boolean;
+  /** Of so many frames one is made; 0 for the first, middle and last of each shot. */
+  every: number;
   urgency: Urgency;
   kept: Kept;
 }
@@ -58,6 +60,7 @@ export const PREVIEW: How = {
   handles: false,
   motionBlur: true,
   early: true,
+  every: 1,
   urgency: 'NORMAL',
   kept: PICTURES,
 };

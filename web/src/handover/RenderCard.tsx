@@ -40,6 +40,18 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         ]}
         onChange={(v) => by({ samples: Number(v) })}
       />
+      <Choice
+        label="Frames"
+        value={String(how.every)}
+        options={[
+          ['1', 'All of them'],
+          ['2', 'Every second'],
+          ['5', 'Every fifth'],
+          ['12', 'Every twelfth'],
+          ['0', 'First, middle and last of each shot'],
+        ]}
+        onChange={(v) => by({ every: Number(v) })}
+      />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       <Tick checked={how.motionBlur} onChange={(e) => by({ motionBlur: e.target.checked })}>

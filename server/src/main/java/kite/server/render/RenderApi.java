@@ -76,6 +76,8 @@ class RenderApi {
    * @param handles whether a shot is rendered with the production's handles; not when left out
    * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
    * @param early whether the first, last and middle frames are made first; not when left out
+   * @param every of so many frames one is made, 0 for the first, middle and last of each shot; all
+   *     when left out
    * @param urgency when it has its turn; in turn with others when left out
    * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
    *     left out
@@ -91,6 +93,7 @@ class RenderApi {
       Boolean handles,
       Boolean motionBlur,
       Boolean early,
+      Integer every,
       Urgency urgency,
       Kept kept) {}
 
@@ -112,12 +115,13 @@ class RenderApi {
     store.notTooMany(name, artist);
     ShotsAsked shots =
         ShotsAsked.of(
-            s,
-            asked.what(),
-            asked.span() == null ? asked.spans() : List.of(asked.span()),
-            asked.camera(),
-            asked.frame(),
-            Boolean.TRUE.equals(asked.handles()));
+                s,
+                asked.what(),
+                asked.span() == null ? asked.spans() : List.of(asked.span()),
+                asked.camera(),
+                asked.frame(),
+                Boolean.TRUE.equals(asked.handles()))
+            .thinned(asked.every() == null ? 1 : asked.every());
     RenderJob job = shots.job(id, s, name, clock.instant());
     job.kind = RenderJob.Kind.RENDER;
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());

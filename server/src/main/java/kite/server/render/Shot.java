@@ -15,6 +15,7 @@ import tools.jackson.core.type.TypeReference;
  * @param board an image that is seen in place of what the camera sees; null for none
  * @param programme the frame of the programme that its first one is; null where nothing is heard
  * @param take of a shot ({@code document.Take#inShot}); null for none
+ * @param only some of its frames alone; null for all
  * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
  *     number
  */
@@ -26,13 +27,29 @@ record Shot(
     List<Double> scenes,
     String board,
     Integer programme,
-    String take) {
+    String take,
+    List<Some> only) {
+  /**
+   * One of some frames alone.
+   *
+   * @param index of it among all, from 0
+   * @param next the frame of the scene that the picture after it would show
+   */
+  record Some(int index, double next) {}
+
   Shot(String camera, int first, int last, String code, List<Double> scenes) {
-    this(camera, first, last, code, scenes, null, null, null);
+    this(camera, first, last, code, scenes, null, null, null, null);
   }
 
   int frames() {
-    return last - first + 1;
+    return only == null ? last - first + 1 : only.size();
+  }
+
+  /** Some of its frames alone, by their indexes among all, in their order. */
+  Shot some(List<Integer> indexes) {
+    List<Some> some = indexes.stream().map(i -> new Some(i, at(i).next())).toList();
+    // what is left out is not heard either
+    return new Shot(camera, first, last, code, scenes, board, null, take, some);
   }
 
   /**
@@ -68,6 +85,11 @@ record Shot(
 
   /** The frame at an index of this run, from 0. */
   At at(int index) {
+    if (only != null) {
+      Some one = only.get(index);
+      int i = one.index();
+      return new At(camera, first + i, scene(i), one.next(), code, board, take);
+    }
     double scene = scene(index);
     // the last goes on as it came
     double next =

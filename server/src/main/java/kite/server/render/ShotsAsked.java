@@ -23,6 +23,8 @@ record ShotsAsked(String label, List<Shot> shots) {
   /** Codes of shots that a label names; more are counted. */
   private static final int NAMED = 3;
 
+  private static final int MOST_BETWEEN = 1000;
+
   /**
    * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
    * @param ids of shots
@@ -71,7 +73,8 @@ record ShotsAsked(String label, List<Shot> shots) {
         alike ? null : scenes,
         at.board(),
         at.first() - handles,
-        at.inTake());
+        at.inTake(),
+        null);
   }
 
   /** In the order of the cut, whatever the order they are asked in; by the scene's numbers. */
@@ -118,6 +121,27 @@ record ShotsAsked(String label, List<Shot> shots) {
                 number,
                 codes.isEmpty() ? null : codes.get(0),
                 number == frame ? null : List.of(frame))));
+  }
+
+  /**
+   * Fewer of the frames of each shot, for an early look.
+   *
+   * @param every so many frames one is made; 0 makes the first, the middle and the last
+   */
+  ShotsAsked thinned(int every) {
+    if (every == 1) return this;
+    if (every < 0 || every > MOST_BETWEEN)
+      throw bad("Of every 1 to " + MOST_BETWEEN + " frames one is made.");
+    List<Shot> all = new ArrayList<>();
+    for (Shot s : shots) {
+      Set<Integer> some = new TreeSet<>();
+      int last = s.frames() - 1;
+      if (every == 0) some.addAll(List.of(0, last / 2, last));
+      else for (int i = 0; i <= last; i += every) some.add(i);
+      all.add(s.some(List.copyOf(some)));
+    }
+    String which = every == 0 ? ", first, middle and last" : ", one of " + every + " frames";
+    return new ShotsAsked(label + which, all);
   }
 
   int frames() {
