@@ -209,11 +209,13 @@ export function ShotList() {
         <strong>Shot list</strong>
         <span className="muted">{`${rows.length} shots, ${frames} frames`}</span>
         <span className="grow" />
+        {mayReview ? (
         <Tip text="All shots with their pictures, to print">
           <a className="shot-file" href={at(`/api/sequences/${id}/hand-over/shot-list.pdf`)} download>
             .pdf
           </a>
         </Tip>
+        ) : null}
         <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>
       {rows.length === 0 ? (

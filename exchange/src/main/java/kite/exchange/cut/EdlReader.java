@@ -217,16 +217,12 @@ final class EdlReader {
                 + ", with no speed told. It is taken at its own speed.");
       return new Ratio(1, 1);
     }
-    if (e.speed <= 0) {
-      trouble(
-          e.line,
-          "Event "
-              + e.number
-              + (e.speed == 0 ? " stands still" : " runs backwards")
-              + ", which a shot cannot. It is taken at its own speed.");
+    double value = e.speed / rate.nominal();
+    if (!Ratio.isSpeed(value)) {
+      trouble(e.line, "Event " + e.number + " " + Ratio.noSpeed(value));
       return new Ratio(1, 1);
     }
-    return Ratio.of(e.speed / rate.nominal(), SPEED_OFF / rate.nominal());
+    return Ratio.of(value, SPEED_OFF / rate.nominal());
   }
 
   private void trouble(int line, String text) {

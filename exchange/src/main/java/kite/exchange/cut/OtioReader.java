@@ -51,10 +51,7 @@ final class OtioReader {
       root = MAPPER.readTree(bytes);
     } catch (JacksonException e) {
       throw new BadFile(
-          "The timeline is damaged, or nested more than "
-              + DEEPEST
-              + " deep: "
-              + Names.shown(String.valueOf(e.getOriginalMessage())));
+          "The timeline is damaged, or nested more than " + DEEPEST + " deep. Ask for it again.");
     }
     if (!schema(root).equals("Timeline"))
       throw new BadFile(
@@ -138,7 +135,8 @@ final class OtioReader {
     }
     JsonNode own = n.path("metadata").path("jolly_kite");
     JsonNode start = range.path("start_time");
-    Double first = start.isObject() ? time(start) : null;
+    double begins = time(start);
+    Double first = Double.isFinite(begins) ? begins : null;
     Ratio speed = speed(n.path("effects"), called);
     String camera = own.path("letter").asString("");
     shots.add(
@@ -150,14 +148,9 @@ final class OtioReader {
     for (JsonNode e : effects) {
       String what = schema(e);
       double value = e.path("time_scalar").asDouble(1);
-      if (what.equals("LinearTimeWarp") && value > 0 && value < 1000)
-        speed = Ratio.of(value, SPEED_OFF);
+      if (what.equals("LinearTimeWarp") && Ratio.isSpeed(value)) speed = Ratio.of(value, SPEED_OFF);
       else if (what.equals("LinearTimeWarp") || what.equals("FreezeFrame"))
-        trouble(
-            "“"
-                + Names.shown(clip)
-                + (value < 0 ? "” runs backwards" : "” stands still")
-                + ", which a shot cannot. It is taken at its own speed.");
+        trouble("“" + Names.shown(clip) + "” " + Ratio.noSpeed(value));
       else trouble("The effect “" + name(e) + "” on “" + Names.shown(clip) + "” is left out.");
     }
     return speed;

@@ -8,6 +8,22 @@ package kite.exchange.cut;
 record Ratio(int scene, int programme) {
   private static final int MOST = 100_000;
 
+  /** Faster than this, or slower than one of so many, is no speed of a shot. */
+  private static final double FASTEST = 50;
+
+  static boolean isSpeed(double value) {
+    return value <= FASTEST && value * FASTEST >= 1;
+  }
+
+  /** What is said of another: how a sentence about it goes on. */
+  static String noSpeed(double value) {
+    String how =
+        value < 0
+            ? "runs backwards"
+            : value == 0 ? "stands still" : "runs faster or slower than fifty times";
+    return how + ", which a shot cannot. It is taken at its own speed.";
+  }
+
   /** By continued fractions (Khinchin, 1964): each step is the best of its size. */
   static Ratio of(double value, double tolerance) {
     if (!(value > 0 && value < MOST)) throw new IllegalArgumentException("no speed: " + value);

@@ -19,8 +19,10 @@ import kite.core.bake.CameraTrack;
 import kite.core.codec.ModelJson;
 import kite.core.codec.TrackJson;
 import kite.core.model.ModelPose;
+import kite.core.number.Rate;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
+import kite.exchange.cut.CutFile;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.GltfTogether;
 import kite.exchange.gltf.ModelFile;
@@ -115,6 +117,50 @@ class MutatedFilesTest {
         b -> tracks("a.glb", b),
         3,
         m -> List.of(m::bytes, b -> describedAnew(b, m)));
+  }
+
+  /** A cut with a speed, a gap and notes; what is said of parts of it is a refusal here, too. */
+  private static Reader cut(String name) {
+    return b -> {
+      CutFile f = CutFile.read(name, b, new Rate(24, 1), Budget.usual());
+      for (CutFile.Trouble t : f.problems()) throw new BadFile(t.text());
+    };
+  }
+
+  private static final String EVENTS =
+      """
+      TITLE: SW010
+      FCM: NON-DROP FRAME
+      001  CAMA     V     C        00:00:41:17 00:00:44:05 00:00:00:00 00:00:02:12
+      * FROM CLIP NAME: SW010_0010
+      002  BL       V     C        00:00:00:00 00:00:01:00 00:00:02:12 00:00:03:12
+      003  CAMB     V     C        00:00:44:05 00:00:45:05 00:00:04:12 00:00:06:12
+      M2   CAMB           012.00                00:00:44:05
+      * COMMENT: slower
+      """;
+
+  @Test
+  void editDecisionLists() throws Exception {
+    byte[] list = EVENTS.getBytes(StandardCharsets.UTF_8);
+    campaign("edl", list, cut("a.edl"), 11, m -> List.of(m::bytes, m::words));
+  }
+
+  @Test
+  void timelines() throws Exception {
+    String range =
+        "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":{\"rate\":24,\"value\":1001},"
+            + "\"duration\":{\"rate\":24,\"value\":60}}";
+    String timeline =
+        "{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":\"SW010\",\"tracks\":{\"children\":[{\"OTIO_SCHEMA\":"
+            + "\"Track.1\",\"kind\":\"Video\",\"children\":[{\"OTIO_SCHEMA\":\"Clip.1\",\"name\":\"one\","
+            + "\"source_range\":"
+            + range
+            + ",\"effects\":[{\"OTIO_SCHEMA\":\"LinearTimeWarp.1\",\"time_scalar\":0.5}]},"
+            + "{\"OTIO_SCHEMA\":\"Gap.1\",\"source_range\":"
+            + range
+            + "}]}]}}";
+    byte[] text = timeline.getBytes(StandardCharsets.UTF_8);
+    campaign("otio", text, cut("a.otio"), 12, m -> List.of(m::bytes, m::json, m::words));
   }
 
   @Test
