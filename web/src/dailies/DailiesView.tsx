@@ -19,6 +19,7 @@ import { PixelRead, type PixelAt, type PixelTold } from './PixelRead';
 import { placeOf, type Channel, type Together } from './screen';
 import { usePlaying } from './usePlaying';
 import { useScreen } from './useScreen';
+import { Versions } from './Versions';
 
 /** What is compared with: the lens view as it is now. */
 const LIVE = 'live';
@@ -256,16 +257,15 @@ function Viewer({
   const place = now && places[now.job.id]?.[now.number - 1];
   return (
     <>
+      <Versions
+        jobs={jobs}
+        chosen={job.id}
+        onChoose={(id) => {
+          onChoose(id);
+          setPixel(null);
+        }}
+      />
       <div className="dailies-tools">
-        <Choice
-          label="Version"
-          value={job.id}
-          options={jobs.map((j) => [j.id, named(j)])}
-          onChange={(id) => {
-            onChoose(id);
-            setPixel(null);
-          }}
-        />
         <Segments<What>
           name="What is played"
           value={what}

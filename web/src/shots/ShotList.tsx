@@ -210,11 +210,11 @@ export function ShotList() {
         <span className="muted">{`${rows.length} shots, ${frames} frames`}</span>
         <span className="grow" />
         {mayReview ? (
-        <Tip text="All shots with their pictures, to print">
-          <a className="shot-file" href={at(`/api/sequences/${id}/hand-over/shot-list.pdf`)} download>
-            .pdf
-          </a>
-        </Tip>
+          <Tip text="All shots with their pictures, to print">
+            <a className="shot-file" href={at(`/api/sequences/${id}/hand-over/shot-list.pdf`)} download>
+              .pdf
+            </a>
+          </Tip>
         ) : null}
         <Pill onClick={() => setView({ over: null })}>Back to the views</Pill>
       </div>

@@ -1,0 +1,42 @@
+import type { RenderShown } from '../doing/renderJobs';
+import { Bare } from '../kit/Bare';
+import { at } from '../session/http';
+
+/** What was made, as pictures, the newest first: each is a version of a shot, a frame or the cut. */
+export function Versions({
+  jobs,
+  chosen,
+  onChoose,
+}: {
+  jobs: RenderShown[];
+  chosen: string;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <div className="dailies-versions" role="group" aria-label="What was made, the newest first">
+      {jobs.map((j) => (
+        <Bare
+          key={j.id}
+          className="dailies-version"
+          data-version={j.id}
+          aria-pressed={j.id === chosen}
+          title={`${j.label} v${j.numbered}${j.preview ? ', preview film' : ''}, ${j.done} of ${j.total} frames`}
+          onClick={() => onChoose(j.id)}
+        >
+          {j.preview ? (
+            <span className="dailies-film">Film</span>
+          ) : (
+            <img
+              loading="lazy"
+              alt=""
+              src={at(`/api/renders/${j.id}/frames/${Math.max(1, Math.min(j.newest || 1, j.total))}.png`)}
+            />
+          )}
+          <span className="dailies-name">
+            {j.label} <span className="mono muted">{`v${j.numbered}`}</span>
+          </span>
+        </Bare>
+      ))}
+    </div>
+  );
+}
