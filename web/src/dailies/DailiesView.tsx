@@ -30,6 +30,9 @@ const AHEAD = 24;
 /** One and the other in turns, ms each. */
 const TURN_MS = 400;
 
+/** As fast as it is played at the most. */
+const MOST_PACE = 8;
+
 const ZOOMS = [0, 1, 2, 4, 8];
 
 const named = (j: RenderShown) => `${j.label} v${j.numbered}${j.preview ? ', preview' : ''}`;
@@ -71,7 +74,7 @@ function Viewer({
 }) {
   const [what, setWhat] = useState<What>('version');
   const [index, setIndex] = useState(0);
-  const [playing, setPlaying] = useState(false);
+  const [pace, setPace] = useState(0);
   const [other, setOther] = useState('');
   const [together, setTogether] = useState<Together>('wipe');
   const [wipe, setWipe] = useState(0.5);
@@ -188,14 +191,18 @@ function Viewer({
     const t = setInterval(() => setTurn((x) => !x), TURN_MS);
     return () => clearInterval(t);
   }, [how]);
-  usePlaying(playing, fps, at, list.length, setIndex);
+  usePlaying(pace, fps, at, list.length, setIndex);
 
   const step = (by: number) => {
-    setPlaying(false);
+    setPace(0);
     setIndex(Math.max(0, Math.min(list.length - 1, at + by)));
   };
   const keys: Record<string, () => void> = {
-    ' ': () => setPlaying(!playing),
+    ' ': () => setPace(pace ? 0 : 1),
+    // again the same way is twice as fast
+    l: () => setPace(pace > 0 ? Math.min(MOST_PACE, pace * 2) : 1),
+    j: () => setPace(pace < 0 ? Math.max(-MOST_PACE, pace * 2) : -1),
+    k: () => setPace(0),
     ArrowLeft: () => step(-1),
     ArrowRight: () => step(1),
     ',': () => step(-1),
@@ -352,7 +359,7 @@ function Viewer({
         className="dailies-screen"
         data-testid="dailies"
         role="application"
-        aria-label="The picture: space plays, arrows step, up and down change its exposure, Z zooms, F fills the screen"
+        aria-label="The picture: space plays, J, K and L run backwards, stop and run forwards, arrows step, up and down change its exposure, Z zooms, F fills the screen"
         tabIndex={0}
         onKeyDown={key}
         onPointerDown={pressed}
@@ -368,8 +375,8 @@ function Viewer({
         {pixel ? <PixelRead pixel={pixel} byLight={exr} /> : null}
       </div>
       <div className="dailies-time">
-        <Pill wide aria-pressed={playing} onClick={() => setPlaying(!playing)}>
-          {playing ? 'Stop' : 'Play'}
+        <Pill wide aria-pressed={pace !== 0} onClick={() => setPace(pace ? 0 : 1)}>
+          {pace ? 'Stop' : 'Play'}
         </Pill>
         <Slider
           size="small"

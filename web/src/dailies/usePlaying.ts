@@ -1,12 +1,13 @@
 import { useEffect, useRef } from 'react';
 
 /**
- * Goes on at true speed while it plays: which one is seen is what the clock asks for.
+ * Goes on while it plays: which one is seen is what the clock asks for.
  *
+ * @param pace how often its own speed; below 0 backwards, 0 while it does not play
  * @param at the one that is seen, from 0, of so many
  */
 export function usePlaying(
-  playing: boolean,
+  pace: number,
   fps: number,
   at: number,
   length: number,
@@ -17,15 +18,16 @@ export function usePlaying(
     now.current = { at, length };
   });
   useEffect(() => {
-    if (!playing) return;
+    if (!pace) return;
     const [began, from] = [performance.now(), now.current.at];
     let asked = 0;
     const tick = () => {
-      const gone = Math.floor(((performance.now() - began) / 1000) * fps);
-      show((from + gone) % Math.max(1, now.current.length));
+      const gone = Math.floor(((performance.now() - began) / 1000) * fps * Math.abs(pace));
+      const of = Math.max(1, now.current.length);
+      show((((from + Math.sign(pace) * gone) % of) + of) % of);
       asked = requestAnimationFrame(tick);
     };
     asked = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(asked);
-  }, [playing, fps, show]);
+  }, [pace, fps, show]);
 }

@@ -188,7 +188,10 @@ class DailiesTest extends Desk {
     keys().press(" ");
     page.waitForFunction(
         "() => document.querySelector('[data-testid=dailies] canvas').dataset.seen.endsWith(' 3')");
-    keys().press(" ");
+    keys().press("j"); // backwards from there, past the first to the last
+    page.waitForFunction(
+        "() => document.querySelector('[data-testid=dailies] canvas').dataset.seen.endsWith(' 6')");
+    keys().press("k");
     page.keyboard().press("Escape");
     page.waitForFunction("() => !document.querySelector('[data-testid=dailies]')");
   }
