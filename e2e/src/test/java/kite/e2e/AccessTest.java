@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Set;
@@ -37,6 +38,7 @@ class AccessTest extends Desk {
       desk(d);
       fine(d);
     }
+    whatIsHandedOver();
     desk("Move");
     choose("Pim");
     fine("a piece on the Move desk");
@@ -49,6 +51,20 @@ class AccessTest extends Desk {
     button("Contact sheet").click();
     page.locator("[data-tile] canvas[data-drawn]").first().waitFor();
     fine("contact sheet");
+    button("Back to the views").click();
+  }
+
+  private void whatIsHandedOver() {
+    page.getByLabel("What is made").getByText("Package").click();
+    page.locator("[data-card=checks] .check").first().waitFor();
+    fine("a package");
+    page.getByLabel("What is made").getByText("Render").click();
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("10");
+    button("This frame").click();
+    page.locator("[data-job=DONE]").getByText("Look").click();
+    page.locator("[data-testid=dailies] canvas[data-seen$=' 1']").waitFor();
+    page.getByLabel("Beside").selectOption("The lens view as it is now");
+    fine("dailies");
     button("Back to the views").click();
   }
 
