@@ -155,10 +155,11 @@ class SoundTest extends Desk {
             + " jollyKite.goToReel(frame); while (performance.now() < until) {"
             + " most = Math.max(most, jollyKite.state().loudness);"
             + " await new Promise(r => setTimeout(r, 5)); } return most; }";
-    String heard = // its samples may be on their way yet
-        "async f => { for (let i = 0; i < 60; i++) { const most = await ("
+    String heard = // its samples may be on their way yet, and a browser may be slow to begin with
+        // sound
+        "async f => { for (let i = 0; i < 280; i++) { const most = await ("
             + loudest
-            + ")(f + i / 60);"
+            + ")(f + i / 280);"
             + " if (most > 0.3) return most; } return 0; }";
     assertEquals(0.5, ((Number) page.evaluate(heard, 1060)).doubleValue(), 0.05);
     assertEquals(0, ((Number) page.evaluate(loudest, 1100)).doubleValue(), 0.01, "silence there");
