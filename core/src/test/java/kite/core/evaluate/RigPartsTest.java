@@ -29,6 +29,8 @@ import kite.core.document.Header;
 import kite.core.document.Mark;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
+import kite.core.form.Fields;
+import kite.core.form.RigJson;
 import kite.core.frame.PartWords;
 import kite.core.math.Matrix;
 import kite.core.math.Vec3;
@@ -116,6 +118,19 @@ class RigPartsTest {
       Matrix4d want = new Matrix4d().translate(end.x, end.y, end.z).rotateY(Math.toRadians(50));
       if (!level) want.rotateX(Math.toRadians(35));
       assertArrayEquals(want.get(new double[16]), world(s, "a", 1), 1e-12);
+    }
+  }
+
+  /** As documents and edits were written that knew one take at the most. */
+  @Test
+  void aTrimThatNamesOneTakeIsLaidOverThatOne() {
+    for (String[] one : new String[][] {{"null", "[]"}, {"\"x/t\"", "[x/t]"}}) {
+      String part =
+          "{\"kind\":\"trim\",\"id\":\"trim\",\"on\":true,\"label\":\"\",\"span\":null,\"take\":"
+              + one[0]
+              + ",\"channels\":{}}";
+      Trim read = (Trim) RigJson.read(Fields.parse(part));
+      assertEquals(one[1], read.takes().toString());
     }
   }
 

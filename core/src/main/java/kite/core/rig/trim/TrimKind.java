@@ -78,8 +78,14 @@ public final class TrimKind extends Kind<Trim> {
   @Override
   public Trim read(Fields f, String id, boolean on, Channels channels) {
     Trim.Span span = f.orNull("span", TrimKind::span);
-    List<String> takes = f.has("takes") ? f.texts("takes") : List.of(); // earlier ones had none
-    return new Trim(id, on, f.text("label"), span, takes, channels);
+    return new Trim(id, on, f.text("label"), span, takes(f), channels);
+  }
+
+  /** Earlier builds wrote one take or null, and before that nothing. */
+  private static List<String> takes(Fields f) {
+    String one = f.textIfAny("take");
+    if (f.has("takes")) return f.texts("takes");
+    return one == null ? List.of() : List.of(one);
   }
 
   private static Trim.Span span(Fields f) {
