@@ -35,6 +35,8 @@ const MOST_PACE = 8;
 
 const ZOOMS = [0, 1, 2, 4, 8];
 
+const isExr = (j: RenderShown) => j.form === 'EXR' || j.form === 'EXR_HALF';
+
 const named = (j: RenderShown) => `${j.label} v${j.numbered}${j.preview ? ', preview' : ''}`;
 
 /** What was rendered: versions played, compared, and looked into. */
@@ -100,9 +102,11 @@ function Viewer({
     queryFn: () => getJson<Place[]>(`/api/renders/${j.id}/places`),
     staleTime: Infinity,
   });
-  const wantedPlaces = useQueries({ queries: (what === 'reel' ? jobs : [job]).map(placesOf) });
+  // of all whose frames may be seen
+  const played = what === 'reel' ? jobs : what === 'versions' ? versionsOf(job, jobs) : [job];
+  const told = useQueries({ queries: played.map(placesOf) });
   const places: Record<string, Place[]> = {};
-  (what === 'reel' ? jobs : [job]).forEach((j, i) => (places[j.id] = wantedPlaces[i]?.data ?? []));
+  played.forEach((j, i) => (places[j.id] = told[i]?.data ?? []));
   const list = listOf(what, job, jobs, () =>
     reelOf(
       shots.map((p) => ({ code: p.shot, first: p.sceneFirst, last: p.sceneLast })),
@@ -112,7 +116,7 @@ function Viewer({
   );
   const at = Math.min(index, Math.max(0, list.length - 1));
   const now = list[at];
-  const exr = job.form === 'EXR' || job.form === 'EXR_HALF';
+  const exr = isExr(job);
   const layers = useQuery({
     queryKey: ['layers', job.id],
     queryFn: () => getJson<string[]>(`/api/renders/${job.id}/frames/${job.newest || 1}/layers`),
@@ -121,11 +125,10 @@ function Viewer({
   });
   const shownLayer = exr && layer !== null && layers.data?.includes(layer) ? layer : null;
   // light beyond white is only in the file: the server makes it lighter there
-  const fromFile = exr && (shownLayer !== null || stops !== 0);
+  const fromFile = (j: RenderShown) => isExr(j) && (shownLayer !== null || stops !== 0);
   const sources = useRef(new Map<string, Source>());
   const sourceOf = (j: RenderShown): Source => {
-    const own = j.id === job.id && fromFile;
-    const made = j.preview ? film(j, fps) : frames(j, own ? (shownLayer ?? '') : null, stops);
+    const made = j.preview ? film(j, fps) : frames(j, fromFile(j) ? (shownLayer ?? '') : null, stops);
     const kept = sources.current.get(made.key);
     if (kept) return kept;
     sources.current.set(made.key, made);
@@ -149,7 +152,9 @@ function Viewer({
   const a = first && pictures.get(first.source, first.number);
   const bPicture = b && pictures.get(b.source, b.number);
   const how: Together = b ? together : 'one';
-  const why = first ? pictures.why(first.source, first.number) : '';
+  const why =
+    (first ? pictures.why(first.source, first.number) : '') || (b ? pictures.why(b.source, b.number) : '');
+  const stopsOf = (j: RenderShown | undefined) => (j && fromFile(j) ? 0 : stops);
 
   useEffect(() => {
     for (let i = 1; i <= AHEAD && i < list.length; i++) {
@@ -178,7 +183,7 @@ function Viewer({
       b: bPicture,
       together: how,
       wipe,
-      stops: fromFile ? 0 : stops,
+      stops: how === 'turns' && turn ? [stopsOf(compared), 0] : [stopsOf(now?.job), stopsOf(compared)],
       channel,
       zoom: zoom * devicePixelRatio,
       middle,
@@ -250,9 +255,9 @@ function Viewer({
       window.removeEventListener('pointerup', up);
       if (moved || !there || !now) return;
       setPixel(there);
-      if (exr && now.job.id === job.id)
+      if (isExr(now.job))
         getJson<PixelTold>(
-          `/api/renders/${job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`,
+          `/api/renders/${now.job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`,
         ).then(
           (told) => setPixel({ ...there, told }),
           () => undefined, // the pixel alone stays
@@ -372,7 +377,7 @@ function Viewer({
         {!now ? (
           <p className="dailies-why">Nothing of the reel was rendered yet, shot by shot or as a cut.</p>
         ) : null}
-        {pixel ? <PixelRead pixel={pixel} byLight={exr} /> : null}
+        {pixel && now ? <PixelRead of={named(now.job)} pixel={pixel} byLight={isExr(now.job)} /> : null}
       </div>
       <div className="dailies-time">
         <Pill wide aria-pressed={pace !== 0} onClick={() => setPace(pace ? 0 : 1)}>

@@ -17,16 +17,29 @@ export interface PixelAt {
 /** A number as it is read off a picture; what is none comes as a word. */
 const short = (v: number | string) => (typeof v === 'number' ? String(Number(v.toPrecision(4))) : v);
 
-/** What is in a pixel. */
-export function PixelRead({ pixel: { x, y, told }, byLight }: { pixel: PixelAt; byLight: boolean }) {
+/** The order in which channels are told. */
+const CHANNELS = 'RGBAXYZ';
+
+/** What is in a pixel of one of the pictures: the first, where two are compared. */
+export function PixelRead({
+  of,
+  pixel: { x, y, told },
+  byLight,
+}: {
+  of: string;
+  pixel: PixelAt;
+  byLight: boolean;
+}) {
   return (
     <div className="dailies-pixel mono" data-testid="pixel">
       <div>{`pixel ${x}, ${y}`}</div>
+      <div className="muted">{of}</div>
       {told?.piece ? <div>{told.piece}</div> : null}
       {told?.depthM != null ? <div>{`${core().showNumber(told.depthM, 'metres')} away`}</div> : null}
       {Object.entries(told?.values ?? {}).map(([layer, values]) => (
         <div key={layer}>
           {`${layer || 'light'} ${Object.entries(values)
+            .sort(([a], [b]) => CHANNELS.indexOf(a) - CHANNELS.indexOf(b))
             .map(([channel, v]) => `${channel} ${short(v)}`)
             .join('  ')}`}
         </div>

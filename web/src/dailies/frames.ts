@@ -82,6 +82,7 @@ export class Pictures {
   private readonly coming = new Set<string>();
   private readonly failed = new Map<string, string>();
   private bytes = 0;
+  private gone = false;
 
   constructor(private readonly came: () => void) {}
 
@@ -112,6 +113,7 @@ export class Pictures {
     this.coming.add(name);
     try {
       const picture = await source.frame(number);
+      if (this.gone) return picture.close();
       this.held.set(name, picture);
       this.bytes += size(picture);
       for (const [old, p] of this.held) {
@@ -124,7 +126,7 @@ export class Pictures {
       this.failed.set(name, e instanceof Error ? e.message : String(e));
     } finally {
       this.coming.delete(name);
-      this.came();
+      if (!this.gone) this.came();
     }
   }
 
@@ -134,6 +136,7 @@ export class Pictures {
   }
 
   dispose(): void {
+    this.gone = true;
     for (const p of this.held.values()) p.close();
     this.held.clear();
   }

@@ -10,8 +10,8 @@ export interface Shown {
   together: Together;
   /** Where one ends and the other begins, as a share of the width. */
   wipe: number;
-  /** How much lighter it is shown. */
-  stops: number;
+  /** How much lighter each is shown; 0 for one that came so. */
+  stops: [number, number];
   channel: Channel;
   /** Pixels of the screen for one of the picture; 0 fits it in. */
   zoom: number;
@@ -34,22 +34,23 @@ const FRAGMENT = `#version 300 es
 precision highp float;
 in vec2 at; out vec4 colour;
 uniform sampler2D a; uniform sampler2D b;
-uniform vec4 place; uniform int together; uniform float wipe; uniform float factor; uniform int channel;
+uniform vec4 place; uniform int together; uniform float wipe; uniform vec2 factor; uniform int channel;
 uniform float broughtOut;
 vec3 linear(vec3 c) { return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(0.04045, c)); }
 vec3 shown(vec3 c) { c = clamp(c, 0.0, 1.0); return mix(c * 12.92, 1.055 * pow(c, vec3(1.0 / 2.4)) - 0.055, step(0.0031308, c)); }
-vec3 of(sampler2D t, vec2 p) { return texture(t, p).rgb; }
+vec3 lit(vec3 c, float by) { return by == 1.0 ? c : shown(linear(c) * by); }
+vec3 first(vec2 p) { return lit(texture(a, p).rgb, factor.x); }
+vec3 second(vec2 p) { return lit(texture(b, p).rgb, factor.y); }
 void main() {
   vec2 q = vec2(at.x, 1.0 - at.y);
-  bool second = false;
-  if (together == 2) { second = q.x > 0.5; q.x = fract(q.x * 2.0); }
+  bool right = false;
+  if (together == 2) { right = q.x > 0.5; q.x = fract(q.x * 2.0); }
   vec2 p = (q - place.xy) / place.zw;
   if (p.x < 0.0 || p.y < 0.0 || p.x > 1.0 || p.y > 1.0) { colour = vec4(0.0, 0.0, 0.0, 1.0); return; }
   vec3 c;
-  if (together == 1) c = p.x < wipe ? of(a, p) : of(b, p);
-  else if (together == 3) c = abs(of(a, p) - of(b, p)) * broughtOut;
-  else c = second ? of(b, p) : of(a, p);
-  if (factor != 1.0) c = shown(linear(c) * factor);
+  if (together == 1) c = p.x < wipe ? first(p) : second(p);
+  else if (together == 3) c = abs(first(p) - second(p)) * broughtOut;
+  else c = right ? second(p) : first(p);
   if (channel == 1) c = c.rrr; else if (channel == 2) c = c.ggg; else if (channel == 3) c = c.bbb;
   else if (channel == 4) c = vec3(dot(c, vec3(0.2126, 0.7152, 0.0722)));
   if (together == 1 && abs(p.x - wipe) * place.z < 0.0012) c = vec3(1.0);
@@ -145,7 +146,7 @@ export class Screen {
     gl.uniform4f(this.at('place'), ...placeOf(picture, screen, s.zoom, s.middle));
     gl.uniform1i(this.at('together'), TOGETHER[s.together]);
     gl.uniform1f(this.at('wipe'), s.wipe);
-    gl.uniform1f(this.at('factor'), 2 ** s.stops);
+    gl.uniform2f(this.at('factor'), 2 ** s.stops[0], 2 ** s.stops[1]);
     gl.uniform1i(this.at('channel'), CHANNELS[s.channel]);
     gl.drawArrays(gl.TRIANGLES, 0, 3);
   }

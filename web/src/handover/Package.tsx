@@ -35,6 +35,7 @@ export function Package({ shown }: { shown: PackageShown }) {
   const id = useSequence((s) => s.id);
   const m = shown.manifest;
   const since = m?.since;
+  const pointedOut = m?.checks.filter((c) => c.accepted === null).length ?? 0;
   const isNew = new Set([...(since?.added ?? []), ...(since?.changed ?? [])]);
   return (
     <div className="job" data-package={shown.number}>
@@ -49,7 +50,7 @@ export function Package({ shown }: { shown: PackageShown }) {
           {[
             `${m.files.length} files, ${size(m.files.reduce((sum, f) => sum + f.bytes, 0))}`,
             ...some(m.shots.length, m.shots.length === 1 ? 'shot' : 'shots'),
-            ...some(m.checks.filter((c) => c.accepted === null).length, 'things were pointed out'),
+            ...some(pointedOut, pointedOut === 1 ? 'thing was pointed out' : 'things were pointed out'),
           ].join(' · ')}
         </span>
       ) : (

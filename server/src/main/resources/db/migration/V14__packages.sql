@@ -7,7 +7,7 @@ create table handed_on (
   made_at timestamptz not null,
   revision bigint not null,
   document jsonb not null,
-  asked jsonb not null,
+  settled jsonb not null,
   -- null until a file of it has been written to its end
   manifest jsonb,
   unique (sequence_id, number)

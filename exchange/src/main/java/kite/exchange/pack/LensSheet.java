@@ -1,12 +1,12 @@
 package kite.exchange.pack;
 
 import java.util.List;
-import java.util.Locale;
 import kite.core.bake.Bake;
 import kite.core.document.CameraPackage;
 import kite.core.document.Plate;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
+import kite.core.form.Words;
 import kite.exchange.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -31,7 +31,7 @@ public final class LensSheet {
     root.putObject("delivery")
         .put("width", p.deliveryWidth())
         .put("height", p.deliveryHeight())
-        .put("fit", p.fit().name().toLowerCase(Locale.ROOT));
+        .put("fit", Words.of(p.fit()));
     root.put("circleOfConfusionMm", p.circleMm());
     root.put(
         "measuredFrom",
@@ -74,8 +74,8 @@ public final class LensSheet {
     to.put("name", plate.name())
         .put("images", plate.frames().size())
         .put("firstFrame", plate.firstFrame())
-        .put("after", plate.after().name().toLowerCase(Locale.ROOT))
-        .put("fit", plate.fit().name().toLowerCase(Locale.ROOT))
+        .put("after", Words.of(plate.after()))
+        .put("fit", Words.of(plate.fit()))
         .put("inFront", plate.inFront());
   }
 }

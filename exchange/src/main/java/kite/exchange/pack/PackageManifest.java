@@ -112,19 +112,20 @@ public record PackageManifest(
     return Json.MAPPER.readValue(json, PackageManifest.class);
   }
 
-  /** Checksums by path of all that it stands for: what it holds, and what stayed the same. */
-  public Map<String, String> sums(List<PackageManifest> earlier) {
-    Map<String, String> sums = new TreeMap<>();
+  /**
+   * All files that it stands for, by their paths: those it holds, and those that were left out
+   * because they were the same.
+   *
+   * @param earlier manifests of the sequence's other packages
+   */
+  public Map<String, OfFile> standsFor(List<PackageManifest> earlier) {
+    Map<String, OfFile> all = new TreeMap<>();
     if (since != null && since.leftOut())
       for (PackageManifest e : earlier)
-        if (e.number() == since.number())
-          e.sums(earlier).forEach((path, sum) -> keep(sums, path, sum));
-    for (OfFile f : files) sums.put(f.path(), f.sha256());
-    return sums;
-  }
-
-  private void keep(Map<String, String> sums, String path, String sum) {
-    if (since.same().contains(path)) sums.put(path, sum);
+        if (e.number() == since.number()) all.putAll(e.standsFor(earlier));
+    if (since != null) all.keySet().retainAll(since.same());
+    for (OfFile f : files) all.put(f.path(), f);
+    return all;
   }
 
   /** What has changed from earlier checksums to these. */

@@ -2,11 +2,11 @@ package kite.server.handover;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.form.Words;
 import kite.core.report.CutNotes;
 import kite.core.report.Warnings;
 import kite.exchange.pack.PackageManifest.Check;
@@ -48,7 +48,7 @@ class Checks {
     for (Warnings.Warning w : Warnings.of(s, plan.inTake(p.inTake()), c, first, last))
       all.add(
           new Check(
-              word(w.kind()),
+              Words.of(w.kind()),
               c.id(),
               p.shot() + ", camera " + c.letter(),
               null,
@@ -60,15 +60,6 @@ class Checks {
 
   private static Check check(Sequence s, CutNotes.Note n) {
     String of = s.get(n.of()) == null ? n.of() : s.get(n.of()).name();
-    return new Check(word(n.about()), n.of(), of, n.frame(), null, n.text(), n.accepted());
-  }
-
-  /** A constant as it stands in JSON: someThing. */
-  private static String word(Enum<?> constant) {
-    StringBuilder out = new StringBuilder();
-    for (String part : constant.name().toLowerCase(Locale.ROOT).split("_"))
-      out.append(
-          out.isEmpty() ? part : part.substring(0, 1).toUpperCase(Locale.ROOT) + part.substring(1));
-    return out.toString();
+    return new Check(Words.of(n.about()), n.of(), of, n.frame(), null, n.text(), n.accepted());
   }
 }

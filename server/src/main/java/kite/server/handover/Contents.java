@@ -5,8 +5,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
-import java.util.UUID;
 import java.util.function.Supplier;
 import kite.core.bake.Bake;
 import kite.core.bake.InPicture;
@@ -70,54 +70,65 @@ class Contents {
       boolean alike,
       SummedZip.Content content) {}
 
+  /**
+   * Refuses what cannot be made, before anything of it is sent.
+   *
+   * @throws IllegalStateException when its models are too large to look what hides a place
+   */
+  void check(Sequence s, PackageAsked asked) {
+    if (asked.parts().contains(Part.PLACES)) ModelRoom.check(s, assets, ModelRoom.RENDER);
+  }
+
   /** Takes the files, one after the other: none of them is held longer. */
   interface Taking {
     void take(Piece piece) throws IOException;
   }
 
-  void each(UUID sequence, Sequence s, PackageAsked asked, Taking to) throws IOException {
+  void each(Sequence s, Settled settled, Taking to) throws IOException {
+    PackageAsked asked = settled.asked();
     String code = clean(s.header().code());
     if (asked.parts().contains(Part.CUT)) {
-      to.take(text("cut/" + code + ".otio", "cut", null, () -> OtioWriter.write(s)));
-      to.take(text("cut/" + code + ".edl", "cut", null, () -> EdlWriter.write(s)));
+      to.take(text("cut/" + code + ".otio", Part.CUT.kind(), null, () -> OtioWriter.write(s)));
+      to.take(text("cut/" + code + ".edl", Part.CUT.kind(), null, () -> EdlWriter.write(s)));
     }
     Programme programme = Programme.of(s);
     Set<String> taken = new HashSet<>();
     for (int i = 0; i < programme.placed().size(); i++) {
       Programme.Placed p = programme.placed().get(i);
-      if (p.camera() == null || !asked.shots().isEmpty() && !asked.shots().contains(p.id()))
-        continue;
+      if (p.camera() == null || !asked.isAbout(p.id())) continue;
       shot(s, programme, i, asked, folder(p.shot(), taken), to);
     }
-    if (asked.parts().contains(Part.SOUND)) sound(s, programme, code, to);
-    if (asked.parts().contains(Part.PICTURES)) pictures(sequence, to);
+    if (asked.parts().contains(Part.SOUND)) sound(s, code, to);
+    for (NewestPictures.Made m : settled.pictures()) pictures(m, to);
     // last, since whether it is new goes by whether anything is
-    if (asked.parts().contains(Part.SHOT_LIST)) list(sequence, s, code, to);
+    if (asked.parts().contains(Part.SHOT_LIST)) list(s, settled, code, to);
   }
 
-  private void list(UUID sequence, Sequence s, String code, Taking to) throws IOException {
-    ShotTable table = lists.table(sequence, s);
-    to.take(text("cut/" + code + "_shots.csv", "shotList", null, () -> ShotListCsv.write(table)));
-    SummedZip.Content pdf = out -> lists.pdf(table, out);
-    to.take(new Piece("cut/" + code + "_shots.pdf", "shotList", null, true, false, pdf));
+  private void list(Sequence s, Settled settled, String code, Taking to) throws IOException {
+    ShotTable table = lists.table(s, settled.approved());
+    to.take(
+        text(
+            "cut/" + code + "_shots.csv",
+            Part.SHOT_LIST.kind(),
+            null,
+            () -> ShotListCsv.write(table)));
+    SummedZip.Content pdf = out -> lists.pdf(table, settled.day(), out);
+    to.take(new Piece("cut/" + code + "_shots.pdf", Part.SHOT_LIST.kind(), null, true, false, pdf));
   }
 
-  private void sound(Sequence s, Programme p, String code, Taking to) throws IOException {
-    if (p.isEmpty()) return;
-    List<SoundMix.Stretch> all =
-        List.of(new SoundMix.Stretch(p.firstFrame(), p.lastFrame() - p.firstFrame() + 1));
-    if (!SoundMix.isHeard(s, all)) return;
+  private void sound(Sequence s, String code, Taking to) throws IOException {
+    List<SoundMix.Stretch> all = SoundMix.ofProgramme(s);
+    if (all.isEmpty()) return;
     SummedZip.Content wav = out -> mix.wav(s, all, out);
-    to.take(new Piece("sound/" + code + ".wav", "sound", null, false, true, wav));
+    to.take(new Piece("sound/" + code + ".wav", Part.SOUND.kind(), null, false, true, wav));
   }
 
-  private void pictures(UUID sequence, Taking to) throws IOException {
-    for (NewestPictures.Made m : pictures.of(sequence))
-      for (String f : m.files()) {
-        SummedZip.Content content = out -> pictures.copy(m.job(), f, out);
-        String kind = m.isFilm(f) ? "film" : "picture";
-        to.take(new Piece("pictures/" + m.folder() + "/" + f, kind, null, true, true, content));
-      }
+  private void pictures(NewestPictures.Made m, Taking to) throws IOException {
+    for (String f : pictures.files(m.job())) {
+      SummedZip.Content content = out -> pictures.copy(m.job(), f, out);
+      String kind = Part.PICTURES.kinds.get(NewestPictures.isFilm(f) ? 1 : 0);
+      to.take(new Piece("pictures/" + m.folder() + "/" + f, kind, m.shot(), true, true, content));
+    }
   }
 
   /** Everything of a shot with a camera, by the frames of the scene that it needs. */
@@ -132,31 +143,38 @@ class Contents {
     Plan plan = new Plan(s, assets::rig).inTake(p.inTake());
     Bake bake = Bake.of(plan, camera, first, last, 1);
     String name = "shots/" + folder + "/" + folder, seen = name + "_cam" + clean(camera.letter());
+    List<PlaceTrack> guides = PlaceTrack.ofGuides(s, plan, bake.frames());
     if (asked.parts().contains(Part.CAMERAS)) {
-      List<PlaceTrack> guides = PlaceTrack.ofGuides(s, plan, bake.frames());
       String shot = p.shot();
-      to.take(text(seen + ".usda", "camera", shot, () -> UsdCameraWriter.write(s, bake, guides)));
+      to.take(
+          text(
+              seen + ".usda",
+              Part.CAMERAS.kind(),
+              shot,
+              () -> UsdCameraWriter.write(s, bake, guides)));
       to.take(
           bytes(
               seen + ".glb",
-              "camera",
+              Part.CAMERAS.kind(),
               shot,
               () -> GlbCameraWriter.write(bake, s.header().rate().perSecond(), guides)));
-      to.take(text(seen + ".csv", "camera", shot, () -> CameraTable.write(bake)));
+      to.take(text(seen + ".csv", Part.CAMERAS.kind(), shot, () -> CameraTable.write(bake)));
     }
     if (asked.parts().contains(Part.PLACES)) {
-      PlaceSheet sheet = places(s, plan, bake, asked.marks());
+      PlaceSheet sheet = places(s, plan, bake, guides, asked.marks());
       if (!sheet.rows().isEmpty()) {
-        to.take(text(name + "_places.csv", "places", p.shot(), sheet::csv));
-        to.take(bytes(name + "_places.json", "places", p.shot(), sheet::json));
+        to.take(text(name + "_places.csv", Part.PLACES.kind(), p.shot(), sheet::csv));
+        to.take(bytes(name + "_places.json", Part.PLACES.kind(), p.shot(), sheet::json));
       }
     }
     if (asked.parts().contains(Part.LENS))
-      to.take(bytes(name + "_lens.json", "lens", p.shot(), () -> LensSheet.write(s, bake)));
+      to.take(
+          bytes(name + "_lens.json", Part.LENS.kind(), p.shot(), () -> LensSheet.write(s, bake)));
   }
 
-  private PlaceSheet places(Sequence s, Plan plan, Bake bake, List<String> marks) {
-    List<PlaceTrack> tracks = new ArrayList<>(PlaceTrack.ofGuides(s, plan, bake.frames()));
+  private PlaceSheet places(
+      Sequence s, Plan plan, Bake bake, List<PlaceTrack> guides, List<String> marks) {
+    List<PlaceTrack> tracks = new ArrayList<>(guides);
     tracks.addAll(PlaceTrack.ofMarks(s, plan, bake.frames(), marks));
     CameraPackage delivery = s.header().packageOf(bake.camera());
     List<PlaceSheet.Row> rows = new ArrayList<>();
@@ -171,7 +189,6 @@ class Contents {
   /** Looks for each place that is in the picture whether something stands before it. */
   private void hide(
       Sequence s, Plan plan, Bake bake, List<PlaceSheet.Row> rows, CameraPackage delivery) {
-    ModelRoom.check(s, assets, ModelRoom.RENDER);
     SceneBuilder scenes = new SceneBuilder(assets::geometry, assets.trees(), assets::image);
     Hidden hidden = new Hidden();
     for (int i = 0; i < bake.frames().length; i++) {
@@ -204,7 +221,7 @@ class Contents {
   /** A folder for a shot; a number is put behind a code that two have. */
   private static String folder(String code, Set<String> taken) {
     String name = clean(code), free = name;
-    for (int i = 2; !taken.add(free.toLowerCase(java.util.Locale.ROOT)); i++) free = name + "-" + i;
+    for (int i = 2; !taken.add(free.toLowerCase(Locale.ROOT)); i++) free = name + "-" + i;
     return free;
   }
 

@@ -1,11 +1,12 @@
 package kite.server.handover;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import kite.core.bake.Bake;
 import kite.core.bake.PlaceTrack;
-import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
@@ -39,9 +40,12 @@ class HandOverApi {
   private final AssetStore assets;
   private final SoundMix mix;
   private final ShotLists lists;
+  private final Clock clock;
 
-  HandOverApi(SequenceStore sequences, AssetStore assets, SoundMix mix, ShotLists lists) {
+  HandOverApi(
+      SequenceStore sequences, AssetStore assets, SoundMix mix, ShotLists lists, Clock clock) {
     this.lists = lists;
+    this.clock = clock;
     this.sequences = sequences;
     this.assets = assets;
     this.mix = mix;
@@ -72,10 +76,8 @@ class HandOverApi {
   @May.LookAtSequence
   ResponseEntity<StreamingResponseBody> sound(@PathVariable UUID id) {
     Sequence s = read(id);
-    Programme p = Programme.of(s);
-    List<SoundMix.Stretch> all =
-        List.of(new SoundMix.Stretch(p.firstFrame(), p.lastFrame() - p.firstFrame() + 1));
-    if (p.isEmpty() || !SoundMix.isHeard(s, all)) throw Problem.missing("sound in the programme");
+    List<SoundMix.Stretch> all = SoundMix.ofProgramme(s);
+    if (all.isEmpty()) throw Problem.missing("sound in the programme");
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(s.header().code() + ".wav"))
         .contentType(MediaType.parseMediaType("audio/wav"))
@@ -89,7 +91,7 @@ class HandOverApi {
     return file(
         s.header().code() + "_shots.csv",
         "text/csv;charset=UTF-8",
-        ShotListCsv.write(lists.table(id, s)).getBytes(StandardCharsets.UTF_8));
+        ShotListCsv.write(lists.table(s, sequences.approved(id))).getBytes(StandardCharsets.UTF_8));
   }
 
   /** The shot list to print, with a picture of each shot. */
@@ -97,11 +99,11 @@ class HandOverApi {
   @May.LookAtSequence
   ResponseEntity<StreamingResponseBody> shotList(@PathVariable UUID id) {
     Sequence s = read(id);
-    ShotTable table = lists.table(id, s);
+    ShotTable table = lists.table(s, sequences.approved(id));
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(s.header().code() + "_shots.pdf"))
         .contentType(MediaType.APPLICATION_PDF)
-        .body(out -> lists.pdf(table, out));
+        .body(out -> lists.pdf(table, LocalDate.now(clock), out));
   }
 
   @GetMapping("/cameras/{camera}.usda")

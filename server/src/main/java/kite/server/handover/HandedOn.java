@@ -26,9 +26,9 @@ class HandedOn {
   @JdbcTypeCode(SqlTypes.JSON)
   String document;
 
-  /** A {@link PackageAsked}. */
+  /** A {@link Settled}. */
   @JdbcTypeCode(SqlTypes.JSON)
-  String asked;
+  String settled;
 
   /** A {@code PackageManifest}; null until a file of it has been written to its end. */
   @JdbcTypeCode(SqlTypes.JSON)

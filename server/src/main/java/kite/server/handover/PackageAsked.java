@@ -20,6 +20,11 @@ record PackageAsked(
     Boolean handles,
     @OrNull Integer since,
     Boolean leaveOut) {
+  /** Whether a shot is handed over, by its id. */
+  boolean isAbout(String shot) {
+    return shots.isEmpty() || shots.contains(shot);
+  }
+
   PackageAsked {
     shots = shots == null ? List.of() : List.copyOf(shots);
     parts = parts == null ? Set.of() : Set.copyOf(parts);

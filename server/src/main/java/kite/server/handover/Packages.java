@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -19,6 +20,7 @@ import kite.exchange.Json;
 import kite.exchange.archive.SummedZip;
 import kite.exchange.pack.PackageManifest;
 import kite.server.Problem;
+import kite.server.render.NewestPictures;
 import kite.server.sequence.SequenceStore;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -34,10 +36,17 @@ class Packages {
   private final SequenceStore sequences;
   private final Contents contents;
   private final Checks checks;
+  private final NewestPictures pictures;
   private final Clock clock;
 
   Packages(
-      HandedOnRows rows, SequenceStore sequences, Contents contents, Checks checks, Clock clock) {
+      HandedOnRows rows,
+      SequenceStore sequences,
+      Contents contents,
+      Checks checks,
+      NewestPictures pictures,
+      Clock clock) {
+    this.pictures = pictures;
     this.rows = rows;
     this.sequences = sequences;
     this.contents = contents;
@@ -60,28 +69,49 @@ class Packages {
     h.madeAt = clock.instant();
     h.revision = now.revision();
     h.document = SequenceJson.write(now.sequence());
-    h.asked = Json.MAPPER.writeValueAsString(asked);
+    h.settled = Json.MAPPER.writeValueAsString(settled(now, asked));
     rows.save(h);
     return h.number;
   }
 
-  private static void refuse(Sequence s, PackageAsked asked) {
+  private Settled settled(SequenceStore.Present now, PackageAsked asked) {
+    boolean shows = asked.parts().contains(Part.PICTURES);
+    return new Settled(
+        asked,
+        sequences.approved(now.id()),
+        shows ? pictures.of(now.id(), codes(now.sequence(), asked)) : List.of(),
+        LocalDate.now(clock));
+  }
+
+  /** Codes of the shots that were chosen; none for all. */
+  private static Set<String> codes(Sequence s, PackageAsked asked) {
+    Set<String> codes = new HashSet<>();
+    for (String id : asked.shots()) codes.add(s.get(id).name());
+    return codes;
+  }
+
+  private void refuse(Sequence s, PackageAsked asked) {
     if (asked.parts().isEmpty())
       throw bad("parts", "Choose what is handed over: the cut, cameras, or one of the others.");
     Programme p = Programme.of(s);
-    long frames = 0;
-    Set<String> found = new HashSet<>();
-    for (int i = 0; i < p.placed().size(); i++) {
-      if (asked.shots().contains(p.placed().get(i).id())) found.add(p.placed().get(i).id());
-      double handles = asked.handles() ? 2.0 * p.shots().get(i).handlesIn(s.header()) : 0;
-      Programme.Placed x = p.placed().get(i);
-      frames += (long) (x.sceneLast() - x.sceneFirst() + handles + 1);
-    }
-    if (found.size() < new HashSet<>(asked.shots()).size()) throw Problem.missing("shot");
     if (p.isEmpty())
       throw bad("shots", "There is no shot yet. Put a camera in the cut lane first.");
+    for (String id : asked.shots()) if (p.of(id) == null) throw Problem.missing("shot");
+    long frames = 0;
+    for (int i = 0; i < p.placed().size(); i++) {
+      Programme.Placed x = p.placed().get(i);
+      if (!asked.isAbout(x.id())) continue;
+      double handles = asked.handles() ? 2.0 * p.shots().get(i).handlesIn(s.header()) : 0;
+      frames += (long) (x.sceneLast() - x.sceneFirst() + handles + 1);
+    }
     if (frames > MOST_FRAMES)
       throw bad("shots", "That is more than ten hours of cameras. Choose fewer shots.");
+    try {
+      contents.check(s, asked);
+    } catch (IllegalStateException e) {
+      throw bad(
+          "parts", "What hides guides and marks cannot be told: " + e.getMessage() + ", or leave them out.");
+    }
   }
 
   private static Problem bad(String field, String text) {
@@ -112,18 +142,19 @@ class Packages {
   }
 
   /**
-   * Writes a package as a zip, file by file, its manifest last. It is the same whenever it is
-   * written, but for pictures that were removed since.
+   * Writes a package as a zip, file by file, its manifest last. It says the same whenever it is
+   * written; pictures that were removed since end it.
    */
   void write(UUID sequence, int number, String production, OutputStream out) throws IOException {
     HandedOn h = row(sequence, number);
-    PackageAsked asked = Json.MAPPER.readValue(h.asked, PackageAsked.class);
+    Settled settled = Json.MAPPER.readValue(h.settled, Settled.class);
+    PackageAsked asked = settled.asked();
     Sequence s = SequenceJson.read(h.document);
-    Sums sums = new Sums(asked, before(sequence, h, asked));
+    Sums sums = new Sums(asked, before(sequence, h, s, asked));
     String root = name(sequence, number) + "/";
     PackageManifest manifest;
     try (SummedZip zip = new SummedZip(out)) {
-      contents.each(sequence, s, asked, piece -> sums.take(piece, root, zip));
+      contents.each(s, settled, piece -> sums.take(piece, root, zip));
       manifest =
           new PackageManifest(
               PackageManifest.FORMAT,
@@ -140,17 +171,28 @@ class Packages {
       zip.put(root + "SHA256SUMS", false, to -> to.write(sums.lines()));
       zip.put(root + PackageManifest.PATH, false, to -> to.write(manifest.write()));
     }
-    rows.say(h.id, new String(manifest.write(), StandardCharsets.UTF_8));
+    // what was signed when it was first handed on stays
+    if (h.manifest == null) rows.say(h.id, new String(manifest.write(), StandardCharsets.UTF_8));
   }
 
-  /** Checksums that an earlier package stands for; none where it is compared with none. */
-  private Map<String, String> before(UUID sequence, HandedOn h, PackageAsked asked) {
-    if (asked.since() == null) return Map.of();
+  /**
+   * Checksums that an earlier package stands for, of what this one is about; none where it is
+   * compared with none.
+   */
+  private Map<String, String> before(UUID sequence, HandedOn h, Sequence s, PackageAsked asked) {
+    Map<String, String> sums = new TreeMap<>();
+    if (asked.since() == null) return sums;
     List<PackageManifest> all = new ArrayList<>();
     for (HandedOnRows.Listed l : rows.list(sequence))
       if (l.number() < h.number && l.manifest() != null)
         all.add(PackageManifest.read(l.manifest()));
-    return earlier(sequence, asked.since()).sums(all);
+    Set<String> codes = codes(s, asked);
+    for (PackageManifest.OfFile f : earlier(sequence, asked.since()).standsFor(all).values())
+      for (Part p : asked.parts())
+        if (p.kinds.contains(f.kind())
+            && (codes.isEmpty() || p.isOfTheWhole() || codes.contains(f.shot())))
+          sums.put(f.path(), f.sha256());
+    return sums;
   }
 
   private static PackageManifest.OfSequence about(UUID id, HandedOn h, Sequence s) {
@@ -169,7 +211,7 @@ class Packages {
     List<PackageManifest.OfShot> all = new ArrayList<>();
     for (int i = 0; i < programme.placed().size(); i++) {
       Programme.Placed p = programme.placed().get(i);
-      if (!asked.shots().isEmpty() && !asked.shots().contains(p.id())) continue;
+      if (!asked.isAbout(p.id())) continue;
       all.add(
           new PackageManifest.OfShot(
               p.shot(),

@@ -1,12 +1,30 @@
 package kite.server.handover;
 
-/** What of a sequence is handed over. */
+import java.util.List;
+
+/** What of a sequence is handed over, and of what kinds a manifest calls its files. */
 enum Part {
-  CUT,
-  SHOT_LIST,
-  CAMERAS,
-  PLACES,
-  LENS,
-  SOUND,
-  PICTURES
+  CUT("cut"),
+  SHOT_LIST("shotList"),
+  CAMERAS("camera"),
+  PLACES("places"),
+  LENS("lens"),
+  SOUND("sound"),
+  PICTURES("picture", "film");
+
+  final List<String> kinds;
+
+  Part(String... kinds) {
+    this.kinds = List.of(kinds);
+  }
+
+  /** What its files are called, where they are of one kind. */
+  String kind() {
+    return kinds.get(0);
+  }
+
+  /** Whether its files are of the whole programme, whichever shots are handed over. */
+  boolean isOfTheWhole() {
+    return this == CUT || this == SHOT_LIST || this == SOUND;
+  }
 }

@@ -2,9 +2,8 @@ package kite.server.handover;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.time.Clock;
 import java.time.LocalDate;
-import java.util.UUID;
+import java.util.Set;
 import java.util.concurrent.Semaphore;
 import kite.core.cut.Programme;
 import kite.core.document.OrNull;
@@ -14,35 +13,33 @@ import kite.exchange.cut.ShotListPdf;
 import kite.exchange.cut.ShotTable;
 import kite.server.asset.AssetStore;
 import kite.server.picture.SmallPicture;
-import kite.server.sequence.SequenceStore;
 import org.springframework.stereotype.Service;
 
-/** Lists of the shots of a stored cut. */
+/** Lists of the shots of a cut. */
 @Service
 class ShotLists {
-  private final SequenceStore sequences;
   private final AssetStore assets;
   private final SmallPicture pictures;
-  private final Clock clock;
 
   /** One picture at a time, whoever asked for it: they are made beside everybody's work. */
   private final Semaphore turn = new Semaphore(1, true);
 
-  ShotLists(SequenceStore sequences, AssetStore assets, SmallPicture pictures, Clock clock) {
-    this.sequences = sequences;
+  ShotLists(AssetStore assets, SmallPicture pictures) {
     this.assets = assets;
     this.pictures = pictures;
-    this.clock = clock;
   }
 
-  ShotTable table(UUID id, Sequence s) {
-    return ShotTable.of(s, new Plan(s, assets::rig), sequences.approved(id));
+  /**
+   * @param approved ids of shots that are
+   */
+  ShotTable table(Sequence s, Set<String> approved) {
+    return ShotTable.of(s, new Plan(s, assets::rig), approved);
   }
 
   /** Writes the list to print with a picture of each shot's middle, as they are made. */
-  void pdf(ShotTable table, OutputStream out) throws IOException {
+  void pdf(ShotTable table, LocalDate day, OutputStream out) throws IOException {
     Programme programme = Programme.of(table.sequence());
-    String made = table.sequence().header().code() + ", " + LocalDate.now(clock);
+    String made = table.sequence().header().code() + ", " + day;
     ShotListPdf.write(table, made, line -> picture(table.sequence(), programme, line), out);
   }
 

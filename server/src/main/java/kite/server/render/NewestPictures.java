@@ -4,11 +4,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import kite.core.document.OrNull;
 import kite.server.output.OutputStore;
 import org.springframework.core.io.Resource;
 import org.springframework.data.domain.Limit;
@@ -31,34 +34,40 @@ public class NewestPictures {
    * What was made.
    *
    * @param folder a name for it that no other has, with its version
-   * @param files what is handed on of it
+   * @param shot the code of the shot that it is of; null where it is of several, or of a frame
    */
-  public record Made(UUID job, String folder, List<String> files) {
-    public boolean isFilm(String file) {
-      return file.equals(Film.NAME);
-    }
-  }
+  public record Made(UUID job, String folder, @OrNull String shot) {}
 
-  public List<Made> of(UUID sequence) throws IOException {
+  /**
+   * @param codes of the shots that they are of, and of no others; all there is where it is empty
+   */
+  public List<Made> of(UUID sequence, Set<String> codes) {
     Map<String, RenderJobs.Listed> newest = new LinkedHashMap<>();
     for (RenderJobs.Listed j : jobs.list(sequence, Limit.of(MOST_JOBS)))
       if (j.state() == RenderJob.State.DONE)
         newest.merge(j.kind() + j.label(), j, (a, b) -> a.numbered() > b.numbered() ? a : b);
     List<Made> all = new ArrayList<>();
     for (RenderJobs.Listed j : newest.values()) {
+      Set<String> of = new HashSet<>();
+      for (Shot s : Shot.read(jobs.shotsOf(j.id()))) of.add(s.code());
+      if (!codes.isEmpty() && !codes.containsAll(of)) continue;
       String kind = j.kind() == RenderJob.Kind.PREVIEW ? "_preview" : "";
       String name = j.label().replaceAll("[^A-Za-z0-9_-]+", "-") + kind + "_v" + j.numbered();
-      all.add(new Made(j.id(), name, files(j.id())));
+      all.add(new Made(j.id(), name, of.size() == 1 ? of.iterator().next() : null));
     }
     return all;
   }
 
   /** Pictures in the form they are handed on in, and the film. */
-  private List<String> files(UUID job) throws IOException {
+  public List<String> files(UUID job) throws IOException {
     TreeSet<String> names = new TreeSet<>(output.names(job));
     names.removeIf(n -> n.endsWith(".webp"));
     if (names.stream().anyMatch(n -> n.endsWith(".exr"))) names.removeIf(n -> n.endsWith(".png"));
     return List.copyOf(names);
+  }
+
+  public static boolean isFilm(String file) {
+    return file.equals(Film.NAME);
   }
 
   public void copy(UUID job, String file, OutputStream to) throws IOException {

@@ -68,6 +68,9 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
           + " kite.server.render.RenderJob$State.PAUSED)")
   boolean wanted(UUID id, int round);
 
+  @Query("select j.shots from RenderJob j where j.id = :id")
+  String shotsOf(UUID id);
+
   @Query("select j.sequenceId from RenderJob j where j.id = :id")
   UUID sequenceOf(UUID id);
 

@@ -16,6 +16,7 @@ import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 import kite.core.cut.Heard;
+import kite.core.cut.Programme;
 import kite.core.document.Sequence;
 import org.springframework.stereotype.Component;
 
@@ -47,6 +48,13 @@ public class SoundMix {
   public static boolean isHeard(Sequence s, List<Stretch> stretches) {
     for (Stretch t : stretches) if (!heard(s, t).isEmpty()) return true;
     return false;
+  }
+
+  /** The whole programme; nothing where nothing is heard in it. */
+  public static List<Stretch> ofProgramme(Sequence s) {
+    Programme p = Programme.of(s);
+    List<Stretch> all = List.of(new Stretch(p.firstFrame(), p.lastFrame() - p.firstFrame() + 1));
+    return p.isEmpty() || !isHeard(s, all) ? List.of() : all;
   }
 
   private static List<Heard> heard(Sequence s, Stretch t) {
