@@ -254,12 +254,13 @@ function Viewer({
       window.removeEventListener('pointermove', move);
       window.removeEventListener('pointerup', up);
       if (moved || !there || !now) return;
-      setPixel(there);
+      const seen = `${now.job.id} ${now.number}`;
+      setPixel({ ...there, seen });
       if (isExr(now.job))
         getJson<PixelTold>(
           `/api/renders/${now.job.id}/frames/${now.number}/pixel?x=${there.x}&y=${there.y}`,
         ).then(
-          (told) => setPixel({ ...there, told }),
+          (told) => setPixel({ ...there, seen, told }),
           () => undefined, // the pixel alone stays
         );
     };
@@ -377,7 +378,9 @@ function Viewer({
         {!now ? (
           <p className="dailies-why">Nothing of the reel was rendered yet, shot by shot or as a cut.</p>
         ) : null}
-        {pixel && now ? <PixelRead of={named(now.job)} pixel={pixel} byLight={isExr(now.job)} /> : null}
+        {pixel && now && pixel.seen === `${now.job.id} ${now.number}` ? (
+          <PixelRead of={named(now.job)} pixel={pixel} byLight={isExr(now.job)} />
+        ) : null}
       </div>
       <div className="dailies-time">
         <Pill wide aria-pressed={pace !== 0} onClick={() => setPace(pace ? 0 : 1)}>

@@ -11,6 +11,8 @@ export interface PixelTold {
 export interface PixelAt {
   x: number;
   y: number;
+  /** The render and the frame that it is of: on another one it says nothing. */
+  seen: string;
   told?: PixelTold;
 }
 

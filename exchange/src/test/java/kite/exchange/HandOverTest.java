@@ -1,12 +1,15 @@
 package kite.exchange;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import kite.core.bake.Bake;
+import kite.core.bake.CameraTrack;
 import kite.core.bake.PlaceTrack;
 import kite.core.command.Edit;
 import kite.core.command.ShotCommand;
@@ -33,6 +36,8 @@ import kite.core.optics.Fit;
 import kite.core.rig.base.Base;
 import kite.exchange.cut.OtioWriter;
 import kite.exchange.gltf.GlbCameraWriter;
+import kite.exchange.track.CameraTable;
+import kite.exchange.track.CameraTracks;
 import kite.exchange.usd.UsdCameraWriter;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -181,6 +186,25 @@ class HandOverTest {
     for (String name : List.of("_1_Crane", "_1_Crane_2", "Moon_1", "Moon_1_2"))
       assertEquals(1, usd.split("def [A-Za-z]+ \"" + name + "\"\n", -1).length - 1, name);
     assertTrue(usd.contains("    float2 clippingRange = (0.1, 1000)\n"), usd);
+  }
+
+  /** 50 mm behind a frame of 24 by 13.5 mm, shifted by 1.2 mm to the right. */
+  @Test
+  void theTableOfACameraIsReadAgainAndSaysItsAngles() throws Exception {
+    Sequence s = sequence();
+    Bake bake = Bake.of(new Plan(s, Models.NONE), (Camera) s.get("cam"), 101, 120, 1);
+    String table = CameraTable.write(bake);
+    CameraTrack track =
+        CameraTracks.read("a.csv", table.getBytes(StandardCharsets.UTF_8), 24, Budget.usual())
+            .get(0);
+    assertArrayEquals(bake.frames(), track.frames());
+    assertArrayEquals(bake.world(), track.world(), 1e-9);
+    for (double mm : track.focalLengthMm()) assertEquals(50, mm);
+    String[] first = table.split("\r\n")[1].split(",");
+    double across = Math.toDegrees(Math.atan(13.2 / 50) + Math.atan(10.8 / 50));
+    assertEquals(across, Double.parseDouble(first[first.length - 2]), 1e-9);
+    double up = 2 * Math.toDegrees(Math.atan(6.75 / 50));
+    assertEquals(up, Double.parseDouble(first[first.length - 1]), 1e-9);
   }
 
   @Test

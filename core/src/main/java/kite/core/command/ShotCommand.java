@@ -145,9 +145,8 @@ public sealed interface ShotCommand extends Command {
             "kind",
             id,
             "",
-            "The trim “"
-                + apart.label()
-                + "” is laid over one of “"
+            (apart.label().isEmpty() ? "A trim" : "The trim “" + apart.label() + "”")
+                + " is laid over one of “"
                 + first.name()
                 + "” and “"
                 + second.name()

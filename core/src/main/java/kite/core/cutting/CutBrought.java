@@ -21,6 +21,7 @@ import kite.core.document.Take;
 import kite.core.naming.ShotCodes;
 import kite.core.number.NumberText;
 import kite.core.rules.Refusal;
+import kite.core.rules.Rules;
 
 /**
  * A cut that comes back from somebody who moved things, laid beside that of today: which of its
@@ -28,7 +29,7 @@ import kite.core.rules.Refusal;
  * their codes, else by their camera and action, else by whoever says so; the others are new.
  */
 public final class CutBrought {
-  /** Who said which shot it is: nobody, with this; else the id of one, or this for a new one. */
+  /** What stands for a new shot where somebody says which of ours one is. */
   public static final String NEW = "new";
 
   /** Frames of the scene nearer than this are one: timecodes have whole ones. */
@@ -174,10 +175,9 @@ public final class CutBrought {
         Take is = changed(shot.take(), b, changes);
         if (!changes.isEmpty()) c = new ShotCommand.PutTake(shot.id(), is, true);
       }
-      if (c != null) {
-        now = Edit.apply(now, List.of(c));
-        all.add(c);
-      }
+      if (c != null) all.add(c);
+      // codes of those that come next lean on what is new, and on nothing else
+      if (found[i] == null) now = Edit.apply(now, List.of(c));
       rows.add(new BroughtRow(i, called(b, i), found[i], how[i], b.frames(), changes));
     }
     List<NotInCut> missing = missing(order);
@@ -229,12 +229,11 @@ public final class CutBrought {
 
   /** A shot that was not there: of its camera where there is one, else to be done. */
   private Shot made(Sequence now, BroughtShot b, String id, List<String> changes) {
-    String camera = null;
-    for (Camera c : s.all(Camera.class))
-      if (!b.isGap() && c.letter().equalsIgnoreCase(b.camera())) camera = c.id();
+    String camera = b.isGap() ? null : letter(b.camera());
     double first = b.first() != null ? b.first() : s.header().firstFrame();
     boolean free =
         !b.code().isBlank()
+            && b.code().strip().length() <= Rules.LONGEST_NAME
             && Programme.of(now).placed().stream()
                 .noneMatch(p -> compared(p.shot()).equals(compared(b.code())));
     String code = free ? b.code().strip() : ShotCodes.next(now, Programme.of(now).placed().size());
@@ -255,15 +254,13 @@ public final class CutBrought {
       changes.add(Math.abs(longer) + (longer > 0 ? " f longer" : " f shorter"));
       is = is.withFrames(b.frames());
     }
-    if (b.isGap() != (was.camera() == null)) {
-      changes.add(b.isGap() ? "a gap" : "no gap any more");
-      is = is.withCamera(b.isGap() ? null : letter(b.camera()));
-    } else if (!b.isGap() && !b.camera().isEmpty()) {
-      String camera = letter(b.camera());
-      if (camera != null && !camera.equals(was.camera())) {
-        changes.add("camera " + b.camera());
-        is = is.withCamera(camera);
-      }
+    String camera = b.isGap() ? null : letter(b.camera());
+    if (b.isGap() && was.camera() != null) {
+      changes.add("a gap");
+      is = is.withCamera(null);
+    } else if (camera != null && !camera.equals(was.camera())) {
+      changes.add("camera " + b.camera().toUpperCase(Locale.ROOT));
+      is = is.withCamera(camera);
     }
     if (b.isGap()) return is;
     if (!alike(was, b)) {
@@ -281,16 +278,21 @@ public final class CutBrought {
   }
 
   /** Whether a speed is what is told of ours: of a curve that is its mean. */
-  private static boolean alike(Take was, BroughtShot b) {
+  private boolean alike(Take was, BroughtShot b) {
     double mean = (was.scene(was.frames()) - was.scene(0)) / was.frames();
     double told = (double) b.scene() / b.programme();
-    // a speed is told by two decimals of frames a second, and a curve's mean by the old length
-    double tolerance = was.speed() instanceof Speed.Curved ? MEAN_OFF : TOLD_OFF;
-    return Math.abs(mean - told) <= tolerance;
+    double off =
+        was.speed() instanceof Speed.Curved ? MEAN_OFF : TOLD_OFF / s.header().rate().nominal();
+    return Math.abs(mean - told) <= off + ROUNDING;
   }
 
-  /** Of what two decimals of frames a second at 24 leave. */
-  private static final double TOLD_OFF = 0.005 / 24 + 1e-9, MEAN_OFF = 0.02;
+  /** Twice half of the last digit, frames a second: a speed is told by two decimals, and simply. */
+  private static final double TOLD_OFF = 0.01;
+
+  /** A curve's mean is told of the whole it had, whatever was taken off its ends. */
+  private static final double MEAN_OFF = 0.02;
+
+  private static final double ROUNDING = 1e-9;
 
   private String letter(String letter) {
     for (Camera c : s.all(Camera.class)) if (c.letter().equalsIgnoreCase(letter)) return c.id();

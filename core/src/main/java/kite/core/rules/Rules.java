@@ -44,7 +44,7 @@ public final class Rules {
   /** Eleven hours at 24 frames a second. */
   public static final int MOST_PROGRAMME_FRAMES = 1000000;
 
-  static final int LONGEST_NAME = 120;
+  public static final int LONGEST_NAME = 120;
 
   private static final int MOST_SETS = 200;
 

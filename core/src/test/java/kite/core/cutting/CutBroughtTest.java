@@ -166,6 +166,20 @@ class CutBroughtTest {
   }
 
   @Test
+  void aBoardStaysOneWhereItsCameraIsNotKnownAndLongNamesAreNotTaken() {
+    Sequence s = reel(shot("a", null, 0, 12));
+    BroughtShot clip = new BroughtShot("S_a", "", false, null, 12, 1, 1, 1);
+    CutBrought.CutAnswer a = CutBrought.of(s, List.of(clip), List.of(), NEW_IDS, false);
+    assertEquals(List.of(), a.rows().get(0).changes());
+    assertEquals(List.of(), a.commands());
+    BroughtShot path = new BroughtShot("/films/".repeat(30), "", false, 4.0, 12, 1, 1, 2);
+    a = CutBrought.of(s, List.of(clip, path), List.of(), NEW_IDS, false);
+    Sequence is = Edit.apply(s, a.commands());
+    assertEquals(2, Programme.of(is).placed().size());
+    assertTrue(Programme.of(is).placed().get(1).shot().length() < 40);
+  }
+
+  @Test
   void aSpeedOfItsOwnStaysWhereItsMeanIsTold() {
     Speed curved =
         new Speed.Curved(

@@ -66,7 +66,7 @@ class CutFileTest {
     List<Command> all = new ArrayList<>();
     for (int i = 0; i < 12; i++) {
       String camera = new String[] {"camA", "camB", null}[r.nextInt(3)];
-      Speed speed = r.nextInt(3) == 0 ? new Speed.Steady(1, 2) : Speed.AS_IT_IS;
+      Speed speed = r.nextInt(3) == 0 ? new Speed.Steady(7, 11) : Speed.AS_IT_IS;
       Take t = new Take("t", "1", camera, 1001 + r.nextInt(5000), 2 * (1 + r.nextInt(200)), speed);
       all.add(new ShotCommand.InsertShot(Shot.of("s" + i, "SW990_" + (10 + i), t), null));
     }
@@ -79,7 +79,8 @@ class CutFileTest {
 
   @Test
   void whatIsWrittenIsReadAsTheSameCut() throws Exception {
-    for (Rate rate : List.of(FILM, SLOW_FILM, BROADCAST, new Rate(25, 1), new Rate(60, 1)))
+    for (Rate rate :
+        List.of(FILM, SLOW_FILM, BROADCAST, new Rate(25, 1), new Rate(60, 1), new Rate(12, 1)))
       for (int round = 0; round < 8; round++) {
         Sequence s = someReel(rate);
         for (CutFile f :

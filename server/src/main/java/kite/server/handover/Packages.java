@@ -110,7 +110,8 @@ class Packages {
       contents.check(s, asked);
     } catch (IllegalStateException e) {
       throw bad(
-          "parts", "What hides guides and marks cannot be told: " + e.getMessage() + ", or leave them out.");
+          "parts",
+          "What hides guides and marks cannot be told: " + e.getMessage() + ", or leave them out.");
     }
   }
 

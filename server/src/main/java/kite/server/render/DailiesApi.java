@@ -34,7 +34,7 @@ class DailiesApi {
   private static final double MOST_STOPS = 20;
 
   /** The layers of ID mattes are for programs, not for looking at. */
-  private static final String ID_MATTE = ".*[0-9]{2}";
+  private static final String ID_MATTE = "(pieces|groups|layers)[0-9]{2}";
 
   private final RenderJobs jobs;
   private final RenderFrames frames;

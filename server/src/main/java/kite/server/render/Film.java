@@ -57,17 +57,28 @@ class Film {
    * What a film has beside its pictures.
    *
    * @param first frame that the timecode counts from
+   * @param every of so many frames one is in it; then it is as long as all of them, and has no
+   *     timecode
    * @param sound what is heard in it
    */
-  record About(Sequence document, int first, List<SoundMix.Stretch> sound) {
+  record About(Sequence document, int first, int every, List<SoundMix.Stretch> sound) {
     static About of(RenderJob job) {
       Sequence s = SequenceJson.read(job.document);
       List<Shot> shots = Shot.read(job.shots);
-      return new About(s, shots.get(0).first() - s.header().firstFrame(), Shot.heard(shots));
+      int first = shots.get(0).first() - s.header().firstFrame();
+      int every = shots.stream().mapToInt(Shot::every).max().orElse(1);
+      boolean even = shots.stream().allMatch(x -> x.every() > 0);
+      // unevenly apart, each is seen for a second
+      return new About(s, first, even ? every : s.header().rate().nominal(), Shot.heard(shots));
     }
 
     Rate rate() {
       return document.header().rate();
+    }
+
+    /** Pictures a second. */
+    Rate pictures() {
+      return new Rate(rate().numerator(), rate().denominator() * every);
     }
   }
 
@@ -80,7 +91,7 @@ class Film {
     String name = pictures.get(0), type = name.substring(name.lastIndexOf('.'));
     try (Scratch from = output.bring(job, pictures);
         Scratch to = output.scratch()) {
-      List<String> command = begun(about.rate());
+      List<String> command = begun(about.pictures());
       command.addAll(List.of("-i", from.folder().toAbsolutePath() + "/%05d" + type));
       addSound(command, to, about);
       command.addAll(
@@ -110,7 +121,7 @@ class Film {
       try (OutputStream out = Files.newOutputStream(whole)) {
         for (String piece : pieces) Files.copy(from.file(piece), out);
       }
-      List<String> command = begun(about.rate());
+      List<String> command = begun(about.pictures());
       // how its colours are to be understood stands in it
       command.addAll(List.of("-f", "h264", "-i", "film.h264"));
       addSound(command, to, about);
@@ -181,13 +192,9 @@ class Film {
   private void finish(UUID job, Scratch to, List<String> command, int frames, About about)
       throws IOException, InterruptedException {
     Path folder = to.folder();
-    command.addAll(
-        List.of(
-            "-timecode",
-            Timecode.of(Math.max(0, about.first()), about.rate()),
-            "-movflags",
-            "+faststart",
-            NAME));
+    if (about.every() == 1)
+      command.addAll(List.of("-timecode", Timecode.of(Math.max(0, about.first()), about.rate())));
+    command.addAll(List.of("-movflags", "+faststart", NAME));
     run(folder, command);
     String counted =
         run(

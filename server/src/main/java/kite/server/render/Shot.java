@@ -45,6 +45,15 @@ record Shot(
     return only == null ? last - first + 1 : only.size();
   }
 
+  /** Of how many of its frames one is there; 0 where they are not evenly apart. */
+  int every() {
+    if (only == null) return 1;
+    int step = only.size() < 2 ? 1 : only.get(1).index() - only.get(0).index();
+    for (int i = 1; i < only.size(); i++)
+      if (only.get(i).index() - only.get(i - 1).index() != step) return 0;
+    return step;
+  }
+
   /** Some of its frames alone, by their indexes among all, in their order. */
   Shot some(List<Integer> indexes) {
     List<Some> some = indexes.stream().map(i -> new Some(i, at(i).next())).toList();

@@ -53,6 +53,13 @@ class ShotsAskedTest {
   }
 
   @Test
+  void howFarTheyAreApartIsTold() {
+    assertEquals(1, STRAIGHT.every());
+    assertEquals(5, ASKED.thinned(5).shots().get(0).every());
+    assertEquals(0, ASKED.thinned(0).shots().get(0).every(), "1001, 1006, 1012");
+  }
+
+  @Test
   void allOfThemAreAsTheyWere() {
     assertSame(ASKED, ASKED.thinned(1));
     assertThrows(Problem.class, () -> ASKED.thinned(-2));
