@@ -142,6 +142,20 @@ class DailiesTest extends Desk {
             throw new IllegalStateException(e);
           }
         });
+    // both are lightened, each from its own file: what differs, differs more
+    double apart = light(screen());
+    keys().press("ArrowUp");
+    page.getByText("+1 stops").waitFor();
+    page.waitForFunction("() => !document.querySelector('.dailies-why')");
+    page.waitForCondition(
+        () -> {
+          try {
+            return light(screen()) > apart * 1.05;
+          } catch (IOException e) {
+            throw new IllegalStateException(e);
+          }
+        });
+    keys().press("ArrowDown");
     page.getByLabel("Beside").selectOption("The lens view as it is now");
     page.getByLabel("Seen together").getByText("Wipe").click();
     page.evaluate(NEXT_FRAMES);

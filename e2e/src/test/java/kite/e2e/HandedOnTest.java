@@ -1,5 +1,6 @@
 package kite.e2e;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -165,6 +166,54 @@ class HandedOnTest extends Desk {
     assertEquals(4, since.path("changed").size());
     assertEquals(all.size() - 6, since.path("same").size());
     page.getByText("Since v1: 4 changed, " + (all.size() - 6) + " the same, left out").waitFor();
+    // one of a shot's cameras alone is compared with that shot's alone
+    String asked =
+        Person.json(
+                pim.post(
+                    "api/sequences/" + sequence + "/packages",
+                    Map.of(
+                        "shots",
+                        List.of(second.id()),
+                        "parts",
+                        List.of("CAMERAS"),
+                        "handles",
+                        true,
+                        "since",
+                        2)))
+            .path("number")
+            .asString();
+    byte[] zip = fetch("api/sequences/" + sequence + "/packages/" + asked + "/file.zip");
+    JsonNode third =
+        JSON.readTree(pim.get("api/sequences/" + sequence + "/packages").body()).get(0);
+    since = third.path("manifest").path("since");
+    assertEquals(3, since.path("same").size(), since.toString());
+    assertEquals(0, since.path("removed").size() + since.path("changed").size());
+    // fetched again it says the same, whatever has become of the sequence
+    pim.edit(sequence, UUID.randomUUID(), 1, new ShotCommand.SetNotes(second.id(), "no"));
+    assertArrayEquals(
+        sums(zip), sums(fetch("api/sequences/" + sequence + "/packages/" + asked + "/file.zip")));
+  }
+
+  /** The checksums that a package holds. */
+  private static byte[] sums(byte[] zip) throws IOException {
+    try (ZipInputStream in = new ZipInputStream(new java.io.ByteArrayInputStream(zip))) {
+      for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry())
+        if (e.getName().endsWith("SHA256SUMS")) return in.readAllBytes();
+    }
+    throw new AssertionError("no checksums");
+  }
+
+  @Test
+  void whatIsPointedOutIsOneClickAway() {
+    packages();
+    Locator move = page.locator("[data-card=checks] .check:has(.mono:text('scene'))").first();
+    double frame = Double.parseDouble(move.locator(".mono").innerText().replace("scene ", ""));
+    move.click();
+    drawn();
+    assertEquals(frame, number("() => jollyKite.state().frame"));
+    String letter = move.locator("strong").innerText().replaceAll(".* camera ", "");
+    String camera = (String) page.evaluate("() => jollyKite.state().camera");
+    assertEquals(letter, ((Camera) document().get(camera)).letter());
   }
 
   /** What is written of a shot's camera is what the core says of it. */
