@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import kite.exchange.cut.ShotTable.Column;
 import kite.exchange.cut.ShotTable.Line;
 import org.apache.commons.csv.CSVFormat;
@@ -14,6 +15,10 @@ public final class ShotListCsv {
   /** What spreadsheets would take for a formula begins with one of these. */
   private static final String FORMULAS = "=+-@\t\r";
 
+  /** Columns of people's own words; numbers may begin with a minus. */
+  private static final Set<Column> WORDS =
+      Set.of(Column.SHOT, Column.TAKE, Column.CAMERA, Column.IN_FRAME, Column.NOTES);
+
   private ShotListCsv() {}
 
   /** The text of the file, headed by the names of its columns. */
@@ -23,7 +28,8 @@ public final class ShotListCsv {
       csv.printRecord(List.of(Column.values()).stream().map(c -> c.head).toList());
       for (Line line : table.lines()) {
         List<String> all = new ArrayList<>();
-        for (Column c : Column.values()) all.add(harmless(table.said(line, c)));
+        for (Column c : Column.values())
+          all.add(WORDS.contains(c) ? harmless(table.said(line, c)) : table.said(line, c));
         csv.printRecord(all);
       }
     } catch (IOException e) {
