@@ -34,6 +34,10 @@ const FETCH_S = 12;
 const LEAST_SCRUB_S = 0.08;
 const SOFT_S = 0.006;
 
+/** Samples that are listened back to, 0.7 s, the most an analyser keeps; and what counts as now, 43 ms. */
+const LATELY = 32_768;
+const NOW = 2048;
+
 let context: AudioContext | null = null;
 let master: GainNode | null = null;
 let listening: AnalyserNode | null = null;
@@ -48,7 +52,7 @@ function out(): { context: AudioContext; master: GainNode } {
   if (!context || !master) {
     context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' });
     master = context.createGain();
-    listening = context.createAnalyser();
+    listening = new AnalyserNode(context, { fftSize: LATELY });
     master.connect(listening).connect(context.destination);
     turned();
   }
@@ -62,12 +66,13 @@ function turned(): void {
 }
 useVolume.subscribe(turned);
 
-/** The loudest sample that is heard at this moment, of what this window plays. */
-export function loudness(): number {
-  if (!listening) return 0;
-  const samples = new Float32Array(listening.fftSize);
+/** The loudest sample of what this window plays: at this moment, and of late, which is as long as a page may stand still to draw. */
+export function loudness(): { now: number; lately: number } {
+  if (!listening) return { now: 0, lately: 0 };
+  const samples = new Float32Array(LATELY);
   listening.getFloatTimeDomainData(samples);
-  return samples.reduce((most, x) => Math.max(most, Math.abs(x)), 0);
+  const loudest = (of: Float32Array) => of.reduce((most, x) => Math.max(most, Math.abs(x)), 0);
+  return { now: loudest(samples.subarray(LATELY - NOW)), lately: loudest(samples) };
 }
 
 /** Where a stretch of the programme goes. */

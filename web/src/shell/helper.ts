@@ -28,8 +28,9 @@ export interface Helper {
     /** Models and images that are on their way. */
     coming: number;
     dropped: number;
-    /** The loudest sample that is heard at this moment. */
+    /** The loudest sample that is heard: at this moment, and within the last 0.7 s. */
     loudness: number;
+    loudnessLately: number;
     /** The frame of the programme that is heard at this moment; not a number where nothing is played. */
     heard: number;
     undoSteps: number;
@@ -84,7 +85,8 @@ export function theHelper(): void {
         pending: useOutbox.getState().pending.length,
         coming: modelsComing() + imagesComing(),
         dropped: s.dropped,
-        loudness: loudness(),
+        loudness: loudness().now,
+        loudnessLately: loudness().lately,
         heard: heardFrame(),
         undoSteps: useHistory.getState().undo.length,
         camera: lensCamera(s),

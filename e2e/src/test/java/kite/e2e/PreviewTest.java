@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.PlaywrightException;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.net.http.HttpRequest;
@@ -254,7 +255,13 @@ class PreviewTest extends Desk {
     page.locator("iframe").evaluate("f => f.contentWindow.location.replace('about:blank')");
     // a minute later, as the server has it
     Application.sql("update render_job set held_at = held_at - interval '2 minutes'");
-    page.locator("[data-job=STOPPED]").getByText("The page that drew it is gone").waitFor();
+    try {
+      page.locator("[data-job=STOPPED]").getByText("The page that drew it is gone").waitFor();
+    } catch (PlaywrightException e) {
+      throw new AssertionError(
+          Application.asked("select state || ', ' || held_at || ': ' || message from render_job"),
+          e);
+    }
     button("Resume").click();
     assertEquals(
         Application.asked("select frames_total from render_job"),
