@@ -27,6 +27,9 @@ async function bring(job: string, holder: string, s: Stretch): Promise<boolean> 
   }
 }
 
+/** What a page asked for fails when the page goes; so long after, one that went says nothing any more. */
+const GOES_WITHIN_MS = 1000;
+
 /**
  * Draws a preview and brings it to the server, a stretch after the other; what was brought before is not drawn again.
  *
@@ -51,6 +54,7 @@ export async function film(
   } catch (e) {
     console.warn('A preview was not drawn', e);
     failure = e instanceof Error ? e.message : String(e);
+    await new Promise((on) => setTimeout(on, GOES_WITHIN_MS));
   } finally {
     encoding?.end();
     drawing?.end();
