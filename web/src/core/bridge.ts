@@ -135,6 +135,7 @@ export const bridge = (core: KiteCore) => ({
   lineOfAction: (): LineOfAction | null => answer(core.lineOfAction()),
   loadRig: (camera: string, rig: SavedRig, frame: number): SavedRigLoaded => answer(core.loadRig(camera, JSON.stringify(rig), frame)),
   lookedAt: (id: string): LookedAt[] => answer(core.lookedAt(id)),
+  mends: (about: string, shot: string): Command[] => answer(core.mends(about, shot)),
   modelPose: (id: string, out: Float64Array): void => core.modelPose(id, out),
   modelWeights: (id: string, node: number, out: Float64Array): number => core.modelWeights(id, node, out),
   motion: (request: MotionRequest): Command[] => answer(core.motion(JSON.stringify(request))),

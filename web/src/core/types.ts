@@ -87,6 +87,7 @@ export interface LimitsOfCuts {
   jumpDegrees: number;
   jumpShare: number;
   leapShare: number;
+  screenDegrees: number;
 }
 
 export interface Own {
@@ -1709,6 +1710,7 @@ export interface KiteCore {
   lineOfAction(): string;
   loadRig(camera: string, rig: string, frame: number): string;
   lookedAt(id: string): string;
+  mends(about: string, shot: string): string;
   modelPose(id: string, out: Float64Array): void;
   modelWeights(id: string, node: number, out: Float64Array): number;
   motion(request: string): string;

@@ -30,9 +30,15 @@ export interface Check {
   about: string;
   id: string;
   of: string;
+  /** The code of the shot it belongs to. */
+  shot: string | null;
   programme: number | null;
   scene: number | null;
+  severity: 'wrong' | 'look' | 'know';
   text: string;
+  advice: string;
+  /** What a click mends, where something is sure to be better. */
+  mend: string | null;
   accepted: string | null;
 }
 

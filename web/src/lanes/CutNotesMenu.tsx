@@ -3,6 +3,7 @@ import type { Note } from '../core/types';
 import { Bare } from '../kit/Bare';
 import { Chip } from '../kit/Chip';
 import { Floating } from '../kit/Floating';
+import { LeaveIt } from '../kit/LeaveIt';
 import { Tick } from '../kit/Tick';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
@@ -20,19 +21,20 @@ const keyOf = (n: Note) => `${n.about} ${n.of} ${n.frame}`;
 export function CutNotesMenu() {
   const { notes, looking } = useCutNotes();
   const mayEdit = useSequence((s) => s.mayEdit);
+  const entities = useSequence((s) => s.entities);
   const [at, setAt] = useState<HTMLElement | null>(null);
   const [find, setFind] = useState('');
   const [all, setAll] = useState(false);
-  const [leaving, setLeaving] = useState('');
   const open = notes.filter((n) => n.accepted === null);
-  const shown = (all ? notes : open).filter((n) => n.text.toLowerCase().includes(find.toLowerCase()));
+  const shown = (all ? notes : open).filter((n) =>
+    `${entities[n.of]?.name} ${n.text}`.toLowerCase().includes(find.toLowerCase()),
+  );
   const go = (n: Note) => {
     setAt(null);
     select(n.of);
     goToReel(n.frame);
   };
   const accept = (n: Note, word: string) => {
-    setLeaving('');
     edit(word ? 'Leave it as it is' : 'Point it out again', {
       kind: 'acceptNote',
       id: n.of,
@@ -73,30 +75,11 @@ export function CutNotesMenu() {
         {shown.map((n) => (
           <div className="cut-note" key={keyOf(n)}>
             <Bare className="cut-note-text" onClick={() => go(n)}>
+              {entities[n.of]?.kind === 'shot' ? <strong>{entities[n.of].name} </strong> : null}
               {n.text}
               {n.accepted ? <span className="muted">{` Stays: ${n.accepted}`}</span> : null}
             </Bare>
-            {!mayEdit ? null : n.accepted !== null ? (
-              <Chip onClick={() => accept(n, '')}>Point it out</Chip>
-            ) : leaving === keyOf(n) ? (
-              <Words
-                autoFocus
-                className="short-search"
-                placeholder="Why it stays"
-                aria-label="Why it stays"
-                maxLength={120}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter' && e.currentTarget.value.trim())
-                    accept(n, e.currentTarget.value.trim());
-                  if (e.key === 'Escape') {
-                    e.stopPropagation();
-                    setLeaving('');
-                  }
-                }}
-              />
-            ) : (
-              <Chip onClick={() => setLeaving(keyOf(n))}>Leave it</Chip>
-            )}
+            {mayEdit ? <LeaveIt left={n.accepted !== null} onLeave={(why) => accept(n, why)} /> : null}
           </div>
         ))}
       </Floating>

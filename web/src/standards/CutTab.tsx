@@ -8,6 +8,7 @@ const LIMITS: { of: keyof LimitsOfCuts; label: string; unit: Unit | 'frames' }[]
   { of: 'jumpDegrees', label: 'A jump: within degrees', unit: 'degrees' },
   { of: 'jumpShare', label: 'A jump: size changes by less than', unit: 'factor' },
   { of: 'leapShare', label: 'A leap: across so much of the frame', unit: 'factor' },
+  { of: 'screenDegrees', label: 'Strobing: the screen, from where one sits', unit: 'degrees' },
 ];
 
 /** What passes in a cut without being pointed out. */

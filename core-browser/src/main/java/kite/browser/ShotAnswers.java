@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import kite.bridge.Answers;
+import kite.core.check.BeforeItLeaves;
 import kite.core.command.Command;
 import kite.core.cut.Programme;
 import kite.core.cutting.BroughtShot;
@@ -139,6 +140,14 @@ final class ShotAnswers {
         new ArrayList<>(CutNotes.ofCameras(Opened.shown(), Opened.programme()));
     all.addAll(CutNotes.ofSounds(Opened.shown(), Opened.programme()));
     return all;
+  }
+
+  /**
+   * The commands that mend what is pointed out about a shot before it leaves; none where nothing is
+   * to be mended.
+   */
+  public static List<Command> mends(String about, String shot) {
+    return BeforeItLeaves.mends(Opened.shown(), Opened::rig, about, shot);
   }
 
   /** The line of action on the shown frame; null where none was chosen. */

@@ -38,6 +38,7 @@ class LayersTest {
           List.of("motion", "frame", "drawing", "bake", "cueing", "cutting", "begin", "sets"),
           List.of("kind"),
           List.of("readyrig", "report", "light"),
+          List.of("check"),
           List.of("codec"));
 
   /**

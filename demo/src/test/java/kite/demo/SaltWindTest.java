@@ -5,12 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.awt.image.BufferedImage;
 import java.io.File;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import javax.imageio.ImageIO;
+import kite.core.check.BeforeItLeaves;
+import kite.core.check.Finding;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
@@ -115,5 +118,16 @@ class SaltWindTest {
         ImageIO.write(im, "png", new File(look, c.id() + ".png"));
       }
     }
+  }
+
+  @Test
+  void onlyTheHandOversAlongTheStallsStrobe() throws Exception {
+    Map<String, ModelGeometry> models = models();
+    List<String> strobes = new ArrayList<>();
+    for (Sequence s : List.of(sw010, demo.sw020(), demo.sw030()))
+      for (Finding f : BeforeItLeaves.of(s, new Plan(s, a -> models.get(a).rig()), Set.of()))
+        if (f.about().equals("fastPan")) strobes.add(f.name());
+    // it turns from Pim to Oda to the kite at 40° a second; all others go with somebody
+    assertEquals(List.of("SW010_0020"), strobes);
   }
 }

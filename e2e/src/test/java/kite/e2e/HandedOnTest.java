@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.FileChooser;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
@@ -30,9 +31,11 @@ import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import kite.core.command.ShotCommand;
+import kite.core.curve.Channel;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.document.Shot;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
 import kite.core.math.Matrix;
@@ -207,13 +210,48 @@ class HandedOnTest extends Desk {
   void whatIsPointedOutIsOneClickAway() {
     packages();
     Locator move = page.locator("[data-card=checks] .check:has(.mono:text('scene'))").first();
-    double frame = Double.parseDouble(move.locator(".mono").innerText().replace("scene ", ""));
-    move.click();
+    double frame =
+        Double.parseDouble(move.locator(".mono").innerText().replace("scene ", "").strip());
+    String code = move.locator("xpath=ancestor::section").getAttribute("aria-label");
+    move.locator(".check-says").click();
     drawn();
     assertEquals(frame, number("() => jollyKite.state().frame"));
-    String letter = move.locator("strong").innerText().replaceAll(".* camera ", "");
     String camera = (String) page.evaluate("() => jollyKite.state().camera");
-    assertEquals(letter, ((Camera) document().get(camera)).letter());
+    for (Programme.Placed p : Programme.of(document()).placed())
+      if (p.shot().equals(code)) assertEquals(p.camera(), camera);
+  }
+
+  @Test
+  void whatIsPointedOutIsMendedOrLeftWithAWord() throws Exception {
+    Sequence s = document();
+    Programme.Placed first = Programme.of(s).placed().get(0);
+    Camera c = (Camera) s.get(first.camera());
+    reopened(s.with(c.withChannel("farClip", Channel.fixed(12))));
+    packages();
+    Locator clipped =
+        page.locator("[data-card=checks] [data-severity=wrong]")
+            .filter(new Locator.FilterOptions().setHasText("cut off by a clip"));
+    clipped.getByText("Nothing cut off").click();
+    saved();
+    clipped.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+    double far = ((Camera) document().get(c.id())).channel("farClip").at(0);
+    assertTrue(far > 12, "farther: " + far);
+    Locator edge =
+        page.locator("[data-card=checks] .check")
+            .filter(new Locator.FilterOptions().setHasText("moves where the shot begins"))
+            .first();
+    String says = edge.locator(".check-says").innerText();
+    edge.getByText("Leave it").click();
+    page.getByLabel("Why it stays").fill("it opens on the move");
+    page.keyboard().press("Enter");
+    saved();
+    page.getByText("1 accepted with a word").click();
+    page.locator(".check")
+        .filter(new Locator.FilterOptions().setHasText("Stays: it opens on the move"))
+        .waitFor();
+    assertTrue(says.contains("Camera"), says);
+    assertEquals(
+        "it opens on the move", ((Shot) document().get(first.id())).accepted().get(0).word());
   }
 
   /** What is written of a shot's camera is what the core says of it. */

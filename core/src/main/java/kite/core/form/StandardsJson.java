@@ -82,6 +82,7 @@ public final class StandardsJson {
         .put("jumpDegrees", c.jumpDegrees())
         .put("jumpShare", c.jumpShare())
         .put("leapShare", c.leapShare())
+        .put("screenDegrees", c.screenDegrees())
         .json;
   }
 
@@ -91,7 +92,8 @@ public final class StandardsJson {
             f.whole("shortFrames"),
             f.number("jumpDegrees"),
             f.number("jumpShare"),
-            f.number("leapShare")));
+            f.number("leapShare"),
+            f.has("screenDegrees") ? f.number("screenDegrees") : LimitsOfCuts.CINEMA_DEGREES));
   }
 
   private static Beginning beginning(Fields f) {

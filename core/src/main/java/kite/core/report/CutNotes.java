@@ -191,7 +191,8 @@ public final class CutNotes {
     Shot shot = programme.shots().get(index);
     String word = null;
     for (Accepted a : shot.accepted()) if (a.about().equals(Words.of(about))) word = a.word();
-    notes.add(new Note(about, shot.id(), frame, shot.name() + ": " + text, word));
+    String sentence = Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    notes.add(new Note(about, shot.id(), frame, sentence, word));
   }
 
   private void alone(int index) {

@@ -35,13 +35,6 @@ public final class Warnings {
   /** Shares that miss 1 by less are a whole. */
   private static final double WHOLE = 1e-6;
 
-  /**
-   * How far the picture may jump unblurred from one frame to the next, as a share of its width. The
-   * trade's rule of thumb is seven seconds for a thing to cross the frame at 24 pictures a second
-   * with a 180° shutter: 1/(7·24) a frame, of which half is not blurred over.
-   */
-  private static final double JUMP = 0.5 / (7 * 24);
-
   private static final double ROLL_DEGREES = 0.5;
   private static final double STEEP = Math.sin(Math.toRadians(84));
 
@@ -104,7 +97,7 @@ public final class Warnings {
   }
 
   private void frames(int first, int last) {
-    TreeMap<Integer, Double> pans = new TreeMap<>(), rolls = new TreeMap<>();
+    TreeMap<Integer, Double> rolls = new TreeMap<>();
     TreeMap<Integer, Double> steep = new TreeMap<>(), corners = new TreeMap<>();
     TreeMap<String, TreeMap<Integer, Double>> inside = new TreeMap<>();
     TreeMap<Integer, Double> near = new TreeMap<>();
@@ -121,33 +114,14 @@ public final class Warnings {
     for (Piece p : s.all(Piece.class)) if (solid(p) && s.isShown(p)) solids.add(p);
     double fps = s.header().rate().perSecond();
     int o = plan.slot(camera.id()) * LensRow.SIZE;
-    Eye before = null;
-    String lookedBefore = "";
-    double[] nowBefore = null;
+    Strobing strobing = new Strobing(s, plan, camera);
     for (int f = first; f <= last; f++) {
       plan.evaluateOnly(camera.id(), f);
       Eye eye = Eye.of(plan, camera.id());
       double[] m = eye.world();
       double closest = closestM(plan.lens()[o + LensRow.FOCAL]);
       if (plan.lens()[o + LensRow.FOCUS] <= closest) near.put(f, closest);
-      // where the camera keeps a subject in its place, the eye rests on that and not on what goes
-      // by
-      String looked = attended(f);
-      double[] now = onPlate(eye, looked);
-      if (before != null) {
-        double gap = 1 - plan.lens()[o + LensRow.SHUTTER] / 360;
-        Vec3 was = eye.seen(eye.place().plus(before.worldDirection(new Vec3(0, 0, -1))));
-        double shift =
-            was.z() < 0 ? Math.hypot(was.x(), was.y()) / -was.z() : Double.POSITIVE_INFINITY;
-        if (now != null && looked.equals(lookedBefore) && nowBefore != null)
-          shift = Math.hypot(now[0] - nowBefore[0], now[1] - nowBefore[1]);
-        double width = eye.window().right() - eye.window().left();
-        if (shift / width * gap > JUMP)
-          pans.put(f, Math.toDegrees(Math.atan2(Math.hypot(was.x(), was.y()), -was.z())) * fps);
-      }
-      before = eye;
-      lookedBefore = looked;
-      nowBefore = now;
+      strobing.look(f, eye);
       double roll = Math.toDegrees(Math.atan2(m[Matrix.XY], m[Matrix.YY]));
       if (!asked && Math.abs(m[Matrix.ZY]) < STEEP && Math.abs(roll) > ROLL_DEGREES)
         rolls.put(f, roll);
@@ -164,34 +138,13 @@ public final class Warnings {
           inside.computeIfAbsent(p.name(), k -> new TreeMap<>()).put(f, 1.0);
       }
     }
-    runs(pans, Kind.FAST_PAN, "");
+    for (Strobing.Stretch x : strobing.found())
+      add(Kind.FAST_PAN, x.first(), x.last(), x.degreesASecond(), "");
     runs(near, Kind.TOO_NEAR, "");
     runs(rolls, Kind.ROLL, "");
     runs(steep, Kind.VERTICAL, "");
     runs(corners, Kind.CORNER, rail == null ? "" : rail.id());
     inside.forEach((name, at) -> runs(at, Kind.INSIDE, name));
-  }
-
-  /** The subject that has most of the camera's attention on a frame, or nothing under a half. */
-  private String attended(double frame) {
-    String found = "";
-    for (RigPart p : camera.rig()) {
-      if (!(p instanceof Attention a) || !a.on() || a.subjects().isEmpty()) continue;
-      double[] shares = new double[a.subjects().size()];
-      a.track().shares(frame, shares);
-      for (int i = 0; i < shares.length; i++)
-        if (shares[i] > 0.5) found = a.subjects().get(i).entity();
-    }
-    return found;
-  }
-
-  /** Where a thing is seen, as slopes; null for nothing and behind the lens. */
-  private double[] onPlate(Eye eye, String id) {
-    if (id.isEmpty()) return null;
-    double[] at = new double[3];
-    plan.anchor(id, null, at);
-    Vec3 seen = eye.seen(new Vec3(at[0], at[1], at[2]));
-    return seen.z() >= 0 ? null : new double[] {seen.x() / -seen.z(), seen.y() / -seen.z()};
   }
 
   /** At or under this no lens focuses: the closest of those that the kits have for a length. */

@@ -92,6 +92,8 @@ public final class StandardsRules {
       all.add(range("", "cut/jumpShare", "A change of size is 0 to 1 of it."));
     if (!(c.leapShare() >= 0 && c.leapShare() <= 1))
       all.add(range("", "cut/leapShare", "A leap is 0 to 1 of the frame’s width."));
+    if (!(c.screenDegrees() >= 5 && c.screenDegrees() <= 120))
+      all.add(range("", "cut/screenDegrees", "A screen is seen as 5° to 120° wide."));
     if (s.naming().shots().length() > Rules.LONGEST_NAME)
       all.add(new Refusal("name", "", "naming", "The pattern of shot codes is too long."));
     return all;

@@ -71,17 +71,25 @@ public record PackageManifest(
    * Something that was pointed out before it was handed over.
    *
    * @param id of the shot, camera or sound that it is about, which is called {@code of}
+   * @param shot the code of the shot it belongs to; null where it is of none
    * @param programme the frame of the programme where it is, or null
    * @param scene the frame of the scene where it is, or null
+   * @param severity wrong, look or know; null in packages of earlier builds
+   * @param advice what would mend it
+   * @param mend what a click in the page makes of it; null where nothing is sure to be better
    * @param accepted why it stays; null where nobody has said
    */
   public record Check(
       String about,
       String id,
       String of,
+      @OrNull String shot,
       @OrNull Integer programme,
       @OrNull Integer scene,
+      @OrNull String severity,
       String text,
+      @OrNull String advice,
+      @OrNull String mend,
       @OrNull String accepted) {}
 
   /**

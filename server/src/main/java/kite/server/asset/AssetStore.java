@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import kite.core.codec.ModelJson;
 import kite.core.model.ModelRig;
@@ -215,6 +216,11 @@ public class AssetStore {
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  /** Those of some that are stored. */
+  public Set<String> there(Set<String> some) {
+    return some.isEmpty() ? Set.of() : assets.there(some);
   }
 
   @Transactional(readOnly = true)

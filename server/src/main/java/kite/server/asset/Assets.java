@@ -1,6 +1,7 @@
 package kite.server.asset;
 
 import java.time.Instant;
+import java.util.Set;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -18,4 +19,7 @@ interface Assets extends JpaRepository<AssetRow, String> {
   @Transactional
   @Query("update AssetRow a set a.keptAt = :at where a.sha256 = :sha")
   void broughtAgain(String sha, Instant at);
+
+  @Query("select a.sha256 from AssetRow a where a.sha256 in :some")
+  Set<String> there(Set<String> some);
 }

@@ -1,14 +1,21 @@
 package kite.server.handover;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import kite.core.check.BeforeItLeaves;
+import kite.core.check.Finding;
+import kite.core.check.Flag;
 import kite.core.cut.Programme;
-import kite.core.document.Camera;
+import kite.core.document.AcceptedNote;
+import kite.core.document.AssetsUsed;
+import kite.core.document.Entity;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.form.Words;
-import kite.core.report.CutNotes;
-import kite.core.report.Warnings;
+import kite.core.model.Models;
 import kite.exchange.pack.PackageManifest.Check;
 import kite.server.asset.AssetStore;
 import org.springframework.stereotype.Component;
@@ -23,43 +30,61 @@ class Checks {
   }
 
   /**
+   * The findings of the core, and what only the server knows: files that are not there, and shots
+   * that nobody approved.
+   *
    * @param shots ids of those that are handed over; all where it is empty
+   * @param approved ids of shots that are
    */
-  List<Check> of(Sequence s, List<String> shots) {
-    Programme programme = Programme.of(s);
-    Plan plan = new Plan(s, assets::rig);
-    List<CutNotes.Note> notes = new ArrayList<>();
+  List<Check> of(Sequence s, List<String> shots, Set<String> approved) {
+    Set<String> missing = new TreeSet<>(AssetsUsed.of(s));
+    missing.removeAll(assets.there(missing));
+    Models models = asset -> missing.contains(asset) ? Models.NONE.rig(asset) : assets.rig(asset);
     List<Check> all = new ArrayList<>();
-    for (int i = 0; i < programme.placed().size(); i++) {
-      Programme.Placed p = programme.placed().get(i);
-      if (!shots.isEmpty() && !shots.contains(p.id())) continue;
-      notes.addAll(CutNotes.of(s, plan, programme, i));
-      if (s.get(p.camera()) instanceof Camera c) all.addAll(moves(s, plan, c, p));
-    }
-    notes.addAll(CutNotes.ofCameras(s, programme));
-    notes.addAll(CutNotes.ofSounds(s, programme));
-    for (CutNotes.Note n : notes) all.add(check(s, n));
+    for (Entity e : s.entities().values())
+      for (String asset : AssetsUsed.of(List.of(e)))
+        if (missing.contains(asset)) {
+          all.add(missing(s, e));
+          break;
+        }
+    for (Finding f : BeforeItLeaves.of(s, new Plan(s, models), new HashSet<>(shots)))
+      all.add(check(f));
+    for (Programme.Placed p : Programme.of(s).placed())
+      if ((shots.isEmpty() || shots.contains(p.id())) && !approved.contains(p.id()))
+        all.add(check(BeforeItLeaves.of(s, Flag.NOT_APPROVED, p, "Nobody has approved it yet.")));
     return all;
   }
 
-  private static List<Check> moves(Sequence s, Plan plan, Camera c, Programme.Placed p) {
-    int first = (int) Math.floor(p.sceneFirst()), last = (int) Math.ceil(p.sceneLast());
-    List<Check> all = new ArrayList<>();
-    for (Warnings.Warning w : Warnings.of(s, plan.inTake(p.inTake()), c, first, last))
-      all.add(
-          new Check(
-              Words.of(w.kind()),
-              c.id(),
-              p.shot() + ", camera " + c.letter(),
-              null,
-              (int) Math.round(w.first()),
-              w.text(),
-              null));
-    return all;
+  private static Check missing(Sequence s, Entity e) {
+    String about = Words.of(Flag.FILE_MISSING), word = null;
+    for (AcceptedNote n : s.all(AcceptedNote.class))
+      if (n.of().equals(e.id()) && n.about().equals(about)) word = n.name();
+    return new Check(
+        about,
+        e.id(),
+        e.name(),
+        null,
+        null,
+        null,
+        Words.of(Flag.FILE_MISSING.severity),
+        "A file that “" + e.name() + "” is made of is not there.",
+        Flag.FILE_MISSING.advice,
+        null,
+        word);
   }
 
-  private static Check check(Sequence s, CutNotes.Note n) {
-    String of = s.get(n.of()) == null ? n.of() : s.get(n.of()).name();
-    return new Check(Words.of(n.about()), n.of(), of, n.frame(), null, n.text(), n.accepted());
+  private static Check check(Finding f) {
+    return new Check(
+        f.about(),
+        f.of(),
+        f.name(),
+        f.shot(),
+        f.programme(),
+        f.scene(),
+        Words.of(f.severity()),
+        f.text(),
+        f.advice(),
+        f.mend(),
+        f.accepted());
   }
 }

@@ -90,6 +90,6 @@ class PackageApi {
   @GetMapping("/checks")
   @May.LookAtSequence
   List<PackageManifest.Check> checks(@PathVariable UUID id) {
-    return checks.of(sequences.get(id).sequence(), List.of());
+    return checks.of(sequences.get(id).sequence(), List.of(), sequences.approved(id));
   }
 }

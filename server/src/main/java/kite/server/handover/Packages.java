@@ -167,7 +167,7 @@ class Packages {
               h.madeAt.toString(),
               shots(s, asked),
               sums.files,
-              checks.of(s, asked.shots()),
+              checks.of(s, asked.shots(), settled.approved()),
               sums.since());
       zip.put(root + "SHA256SUMS", false, to -> to.write(sums.lines()));
       zip.put(root + PackageManifest.PATH, false, to -> to.write(manifest.write()));
