@@ -5,8 +5,8 @@ import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 
-/** What of the sequence: the cut, this shot, this frame, or some of the cut's shots by their ids. */
-export type What = 'cut' | 'shot' | 'frame' | { shots: string[] };
+/** What of the sequence: the cut, this shot, this frame, some of the cut's shots by their ids, or frames of the programme. */
+export type What = 'cut' | 'shot' | 'frame' | { shots: string[] } | { range: [number, number] };
 
 /** Files that a frame is handed on in. */
 export type Form = 'PNG' | 'FINE_PNG' | 'EXR_HALF' | 'EXR';
@@ -38,7 +38,7 @@ export const turnsFor = (artist: boolean): [Urgency, string][] => (artist ? TURN
 
 /**
  * How a render is made: share of the delivery size, lens rays a pixel, shots with their handles or without, whether what
- * moves while the shutter is open is blurred, whether the first, last and middle frames come first, when it has its turn, and
+ * moves while the shutter is open is blurred, whether what is out of focus is, whether plates and haze are seen, whether the first, last and middle frames come first, when it has its turn, and
  * what is kept beside the pictures.
  */
 export interface How {
@@ -46,6 +46,9 @@ export interface How {
   samples: number;
   handles: boolean;
   motionBlur: boolean;
+  blur: boolean;
+  plates: boolean;
+  haze: boolean;
   early: boolean;
   /** Of so many frames one is made; 0 for the first, middle and last of each shot. */
   every: number;
@@ -59,6 +62,9 @@ export const PREVIEW: How = {
   samples: 16,
   handles: false,
   motionBlur: true,
+  blur: true,
+  plates: true,
+  haze: true,
   early: true,
   every: 1,
   urgency: 'NORMAL',
@@ -81,8 +87,13 @@ export async function askFor<T>(where: 'renders' | 'previews', what: What, how: 
   try {
     await allStored();
     return await postJson<T>(`/api/sequences/${s.id}/${where}`, {
-      what: what === 'cut' || what === 'frame' ? what : 'shots',
-      spans: what === 'shot' ? [here!.id] : typeof what === 'string' ? [] : what.shots,
+      ...(typeof what === 'object'
+        ? 'range' in what
+          ? { what: 'range', range: what.range }
+          : { what: 'shots', spans: what.shots }
+        : what === 'shot'
+          ? { what: 'shots', spans: [here!.id] }
+          : { what }),
       camera: lensCamera(s),
       frame: s.frame,
       ...how,

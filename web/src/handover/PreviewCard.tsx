@@ -10,6 +10,7 @@ import { getJson } from '../session/http';
 import { useSettings } from '../session/settings';
 import { ChosenShots } from './ChosenShots';
 import { choose, useChoices } from './choices';
+import { Range } from './Range';
 
 const SHOWS: [keyof Look, string, string][] = [
   ['blur', 'Blur', 'Depth-of-field blur, of cameras that have it switched on'],
@@ -82,6 +83,7 @@ export function PreviewCard({ onAsked }: { onAsked: () => void }) {
           Film this shot
         </Pill>
         <ChosenShots verb="Film" onAsk={(shots) => void ask({ shots })} />
+        <Range verb="Film" onAsk={(range) => void ask({ range })} />
         <Pill wide onClick={() => void ask('cut')}>
           The cut
         </Pill>

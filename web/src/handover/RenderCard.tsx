@@ -7,7 +7,15 @@ import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { ChosenShots } from './ChosenShots';
 import { choose, useChoices } from './choices';
+import { Range } from './Range';
 import { Keeping } from './Keeping';
+
+const SHOWS: ['blur' | 'motionBlur' | 'plates' | 'haze', string, string][] = [
+  ['blur', 'Blur', 'Depth-of-field blur, of cameras that have it switched on'],
+  ['motionBlur', 'Motion blur', 'Of cameras that have it switched on'],
+  ['plates', 'Plates', 'Images that lie in the frame'],
+  ['haze', 'Haze', 'The air between the lens and what it sees'],
+];
 
 /** Asking for a render: of what, how large and how fine. */
 export function RenderCard({ onAsked }: { onAsked: () => void }) {
@@ -54,9 +62,15 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
       />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
-      <Tick checked={how.motionBlur} onChange={(e) => by({ motionBlur: e.target.checked })}>
-        Motion blur, of cameras that have it switched on
-      </Tick>
+      <div className="shows" role="group" aria-label="What is in the picture">
+        {SHOWS.map(([name, words, tip]) => (
+          <span key={name} title={tip}>
+            <Tick checked={how[name]} onChange={(e) => by({ [name]: e.target.checked })}>
+              {words}
+            </Tick>
+          </span>
+        ))}
+      </div>
       <Tick checked={how.early} onChange={(e) => by({ early: e.target.checked })}>
         First, last and middle frame of each shot before the others
       </Tick>
@@ -71,6 +85,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
           Render the cut
         </Pill>
         <ChosenShots verb="Render" onAsk={(shots) => void ask({ shots })} />
+        <Range verb="Render" onAsk={(range) => void ask({ range })} />
         <Pill wide onClick={() => void ask('shot')}>
           This shot
         </Pill>

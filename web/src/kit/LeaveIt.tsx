@@ -10,7 +10,7 @@ export function LeaveIt({ left, onLeave }: { left: boolean; onLeave: (why: strin
   return (
     <Words
       autoFocus
-      className="short-search"
+      className="why-it-stays"
       placeholder="Why it stays"
       aria-label="Why it stays"
       maxLength={120}

@@ -75,7 +75,7 @@ class HandOverDeskTest extends Desk {
     button(what).click();
   }
 
-  private static final String MOTION_BLUR = "Motion blur, of cameras that have it switched on";
+  private static final String MOTION_BLUR = "Motion blur";
 
   /** How steep a picture's light is from one pixel to the next across, on the average. */
   private static double steepness(BufferedImage b) {

@@ -35,9 +35,9 @@ final class FrameMaker {
   private final AssetStore assets;
   private final int threads;
 
-  FrameMaker(RenderJob job, Sequence sequence, AssetStore assets, int threads) {
+  FrameMaker(RenderJob job, Sequence asked, AssetStore assets, int threads) {
     this.job = job;
-    this.sequence = sequence;
+    sequence = job.look == null ? asked : Look.read(job.look).seen(asked);
     this.assets = assets;
     this.threads = threads;
     shots = Shot.read(job.shots);

@@ -1,9 +1,13 @@
 package kite.server.render;
 
+import kite.core.document.Air;
+import kite.core.document.Camera;
+import kite.core.document.Plate;
+import kite.core.document.Sequence;
 import kite.exchange.Json;
 
 /**
- * What a preview shows beside the set.
+ * What a preview or a render shows beside the set.
  *
  * @param blur depth-of-field blur, for cameras that have it
  * @param motionBlur of cameras that have it
@@ -18,5 +22,14 @@ record Look(
 
   static Look read(String json) {
     return Json.MAPPER.readValue(json, Look.class);
+  }
+
+  /** A sequence without what is not to be seen. */
+  Sequence seen(Sequence s) {
+    Sequence seen = s;
+    if (!blur) for (Camera c : s.all(Camera.class)) seen = seen.with(c.withDepthOfField(false));
+    if (!plates) for (Plate p : s.all(Plate.class)) seen = seen.with(p.withShown(false));
+    if (!haze) for (Air a : s.all(Air.class)) seen = seen.without(a.id());
+    return seen;
   }
 }

@@ -37,8 +37,9 @@ class PreviewApi {
   }
 
   /**
-   * @param what {@code cut}, {@code shots} or {@code frame}
+   * @param what {@code cut}, {@code range}, {@code shots} or {@code frame}
    * @param spans ids of shots
+   * @param range first and last frame of the programme
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param byServer whether a page of the server's own draws it
@@ -46,12 +47,17 @@ class PreviewApi {
   record PreviewAsked(
       String what,
       List<String> spans,
+      List<Integer> range,
       String camera,
       double frame,
       int percent,
       boolean handles,
       boolean byServer,
-      Look look) {}
+      Look look) {
+    ShotsAsked.Asked shots() {
+      return new ShotsAsked.Asked(what, spans, range, camera, frame, handles);
+    }
+  }
 
   record Waits(UUID id) {}
 

@@ -100,10 +100,7 @@ class Previews {
     if (asked.look() == null) throw bad("Say what the film shows: blur, plates, haze and so on.");
     if (asked.byServer() && !browser.there()) throw bad(PreviewBrowser.NOT_THERE);
     store.notTooMany(who, artist);
-    RenderJob job =
-        ShotsAsked.of(
-                s, asked.what(), asked.spans(), asked.camera(), asked.frame(), asked.handles())
-            .job(sequence, s, who, clock.instant());
+    RenderJob job = ShotsAsked.of(s, asked.shots()).job(sequence, s, who, clock.instant());
     job.kind = RenderJob.Kind.PREVIEW;
     job.look = asked.look().write();
     job.byServer = asked.byServer();

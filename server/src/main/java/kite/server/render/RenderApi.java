@@ -67,14 +67,17 @@ class RenderApi {
   }
 
   /**
-   * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
+   * @param what {@code cut}, {@code range}, {@code shots}, {@code shot} or {@code frame}
    * @param span id of the shot
    * @param spans ids of several shots
+   * @param range first and last frame of the programme
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
    * @param handles whether a shot is rendered with the production's handles; not when left out
    * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
+   * @param blur whether cameras that have it blur what is out of focus, {@code plates} whether they
+   *     are in the picture, and {@code haze}; each is so when left out
    * @param early whether the first, last and middle frames are made first; not when left out
    * @param every of so many frames one is made, 0 for the first, middle and last of each shot; all
    *     when left out
@@ -86,16 +89,40 @@ class RenderApi {
       String what,
       String span,
       List<String> spans,
+      List<Integer> range,
       String camera,
       double frame,
       int percent,
       int samples,
       Boolean handles,
       Boolean motionBlur,
+      Boolean blur,
+      Boolean plates,
+      Boolean haze,
       Boolean early,
       Integer every,
       Urgency urgency,
-      Kept kept) {}
+      Kept kept) {
+    ShotsAsked.Asked shots() {
+      return new ShotsAsked.Asked(
+          what,
+          span == null ? spans : List.of(span),
+          range,
+          camera,
+          frame,
+          Boolean.TRUE.equals(handles));
+    }
+
+    Look look() {
+      return new Look(
+          !Boolean.FALSE.equals(blur),
+          Boolean.TRUE.equals(motionBlur),
+          !Boolean.FALSE.equals(plates),
+          !Boolean.FALSE.equals(haze),
+          false,
+          false);
+    }
+  }
 
   @PostMapping("/sequences/{id}/renders")
   @May.LookAtSequence
@@ -114,16 +141,10 @@ class RenderApi {
               + " lens rays per pixel. Ask an artist for a finer one.");
     store.notTooMany(name, artist);
     ShotsAsked shots =
-        ShotsAsked.of(
-                s,
-                asked.what(),
-                asked.span() == null ? asked.spans() : List.of(asked.span()),
-                asked.camera(),
-                asked.frame(),
-                Boolean.TRUE.equals(asked.handles()))
-            .thinned(asked.every() == null ? 1 : asked.every());
+        ShotsAsked.of(s, asked.shots()).thinned(asked.every() == null ? 1 : asked.every());
     RenderJob job = shots.job(id, s, name, clock.instant());
     job.kind = RenderJob.Kind.RENDER;
+    job.look = asked.look().write();
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);

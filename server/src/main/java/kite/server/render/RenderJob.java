@@ -59,7 +59,7 @@ class RenderJob {
   @Column(columnDefinition = "text")
   Kind kind;
 
-  /** What a preview shows ({@link Look}); null for a render. */
+  /** What is shown ({@link Look}); null in renders of earlier builds, which show all there is. */
   @JdbcTypeCode(SqlTypes.JSON)
   String look;
 

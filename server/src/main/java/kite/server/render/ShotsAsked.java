@@ -3,6 +3,7 @@ package kite.server.render;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -26,53 +27,97 @@ record ShotsAsked(String label, List<Shot> shots) {
   private static final int MOST_BETWEEN = 1000;
 
   /**
-   * @param what {@code cut}, {@code shots}, {@code shot} or {@code frame}
+   * What somebody asks for.
+   *
+   * @param what {@code cut}, {@code range}, {@code shots}, {@code shot} or {@code frame}
    * @param ids of shots
+   * @param range first and last frame of the programme, for a range
    * @param camera its id, for a frame
    * @param frame of the scene
    * @param handles whether shots have their handles
    */
-  static ShotsAsked of(
-      Sequence s, String what, List<String> ids, String camera, double frame, boolean handles) {
-    return switch (what == null ? "" : what) {
+  record Asked(
+      String what,
+      List<String> ids,
+      List<Integer> range,
+      String camera,
+      double frame,
+      boolean handles) {}
+
+  static ShotsAsked of(Sequence s, Asked a) {
+    return switch (a.what == null ? "" : a.what) {
       case "cut" -> cut(s);
-      case "shot", "shots" -> shots(s, ids == null ? List.of() : ids, handles);
-      case "frame" -> frame(s, camera, frame);
-      default -> throw bad("Say whether the cut, shots or a frame is to be made.");
+      case "range" -> range(s, a.range);
+      case "shot", "shots" -> shots(s, a.ids == null ? List.of() : a.ids, a.handles);
+      case "frame" -> frame(s, a.camera, a.frame);
+      default -> throw bad("Say whether the cut, a range, shots or a frame is to be made.");
     };
   }
 
-  /** The programme, by its own numbers. */
   private static ShotsAsked cut(Sequence s) {
+    Programme p = programme(s);
+    return new ShotsAsked("Cut of " + s.header().code(), cut(p, p.firstFrame(), p.lastFrame()));
+  }
+
+  private static Programme programme(Sequence s) {
     Programme p = Programme.of(s);
     if (p.isEmpty()) throw bad("There is no cut yet. Put a camera in the cut lane first.");
+    return p;
+  }
+
+  private static ShotsAsked range(Sequence s, List<Integer> range) {
+    Programme p = programme(s);
+    if (range == null || range.size() != 2 || range.stream().anyMatch(Objects::isNull))
+      throw bad("Say the first and the last frame of the range.");
+    int first = range.get(0), last = range.get(1);
+    if (first > last || first < p.firstFrame() || last > p.lastFrame())
+      throw bad(
+          "The range "
+              + first
+              + " to "
+              + last
+              + " is not in the programme, which goes from "
+              + p.firstFrame()
+              + " to "
+              + p.lastFrame()
+              + ".");
+    return new ShotsAsked(
+        s.header().code() + ", frames " + first + " to " + last, cut(p, first, last));
+  }
+
+  /** What of the programme lies within some frames of it, by its own numbers. */
+  private static List<Shot> cut(Programme p, int first, int last) {
     List<Shot> all = new ArrayList<>();
-    for (int i = 0; i < p.placed().size(); i++) all.add(run(p, i, 0, p.placed().get(i).first()));
-    return new ShotsAsked("Cut of " + s.header().code(), all);
+    for (int i = 0; i < p.placed().size(); i++) {
+      Programme.Placed at = p.placed().get(i);
+      int from = Math.max(first, at.first()), to = Math.min(last, at.last());
+      if (from <= to) all.add(run(p, i, from, to, from));
+    }
+    return all;
   }
 
   /**
-   * @param handles frames more at each end
-   * @param number of its first frame without them
+   * @param from frame of the programme, {@code to} the last one, which may lie in the handles
+   * @param number of its first frame
    */
-  private static Shot run(Programme p, int index, int handles, int number) {
+  private static Shot run(Programme p, int index, int from, int to, int number) {
     Programme.Placed at = p.placed().get(index);
-    int first = number - handles, frames = at.frames() + 2 * handles;
+    int frames = to - from + 1;
     List<Double> scenes = new ArrayList<>();
     boolean alike = true;
     for (int i = 0; i < frames; i++) {
-      double scene = p.scene(index, at.first() - handles + i);
+      double scene = p.scene(index, from + i);
       scenes.add(scene);
-      alike &= scene == first + i;
+      alike &= scene == number + i;
     }
     return new Shot(
         at.camera(),
-        first,
-        first + frames - 1,
+        number,
+        number + frames - 1,
         at.shot(),
         alike ? null : scenes,
         at.board(),
-        at.first() - handles,
+        from,
         at.inTake(),
         null);
   }
@@ -88,7 +133,8 @@ record ShotsAsked(String label, List<Shot> shots) {
       Programme.Placed at = p.placed().get(i);
       if (!asked.contains(at.id())) continue;
       int more = handles ? p.shots().get(i).handlesIn(s.header()) : 0;
-      chosen.add(run(p, i, more, (int) Math.round(at.sceneFirst())));
+      int number = (int) Math.round(at.sceneFirst()) - more;
+      chosen.add(run(p, i, at.first() - more, at.last() + more, number));
       codes.add(at.shot());
       lengths.add(more);
     }
