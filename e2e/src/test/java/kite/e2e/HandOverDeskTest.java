@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.net.http.HttpResponse;
@@ -75,7 +76,10 @@ class HandOverDeskTest extends Desk {
     button(what).click();
   }
 
-  private static final String MOTION_BLUR = "Motion blur";
+  private Locator motionBlur() {
+    return page.getByRole(
+        AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Motion blur").setExact(true));
+  }
 
   /** How steep a picture's light is from one pixel to the next across, on the average. */
   private static double steepness(BufferedImage b) {
@@ -107,7 +111,7 @@ class HandOverDeskTest extends Desk {
     page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("256");
     button("This frame").click();
     double blurred = steepness(renderedNow(1));
-    page.getByLabel(MOTION_BLUR).uncheck();
+    motionBlur().uncheck();
     button("This frame").click();
     double sharp = steepness(renderedNow(2));
     assertTrue(blurred < 0.75 * sharp, blurred + " against " + sharp);
@@ -215,7 +219,7 @@ class HandOverDeskTest extends Desk {
     button("Blur").click();
     BufferedImage seen = lens();
     rendering();
-    page.getByLabel(MOTION_BLUR).uncheck();
+    motionBlur().uncheck();
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();
     String src = page.locator(".job img").getAttribute("src");

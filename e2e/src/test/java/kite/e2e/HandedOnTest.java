@@ -251,7 +251,11 @@ class HandedOnTest extends Desk {
         .waitFor();
     assertTrue(says.contains("Camera"), says);
     assertEquals(
-        "it opens on the move", ((Shot) document().get(first.id())).accepted().get(0).word());
+        List.of("it opens on the move"),
+        document().all(Shot.class).stream()
+            .flatMap(x -> x.accepted().stream())
+            .map(a -> a.word())
+            .toList());
   }
 
   /** What is written of a shot's camera is what the core says of it. */

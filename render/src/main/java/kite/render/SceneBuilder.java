@@ -38,7 +38,7 @@ public final class SceneBuilder {
   /** Pictures of finishes, by their image. */
   private final Map<String, Texture> pictures = new HashMap<>();
 
-  private final Map<Piece, Surface> standIns = new HashMap<>();
+  private final Map<StandInKey, Surface> standIns = new HashMap<>();
   private final Map<String, Deformed> deformed = new HashMap<>();
 
   /** A part of a model, by the model's content. */
@@ -84,8 +84,8 @@ public final class SceneBuilder {
           p.shape() instanceof Shape.Instance i && s.get(i.of()) instanceof Piece q ? q : p;
       Finish finish = p.finish() == null ? like.finish() : p.finish();
       if (like.shape() instanceof Shape.StandIn shape) {
-        Object key = new StandInKey(shape, like.colour());
-        Surface plain = standIn(like, shape, key);
+        StandInKey key = new StandInKey(shape, like.colour());
+        Surface plain = standIn(key);
         Surface own = finished(plain, finish, like.colour(), true);
         all.add(new Placed(p.id(), own, m, stays(s, p) ? key : null));
       } else if (like.shape() instanceof Shape.Model model) {
@@ -189,12 +189,12 @@ public final class SceneBuilder {
         });
   }
 
-  private Surface standIn(Piece like, Shape.StandIn shape, Object key) {
+  private Surface standIn(StandInKey of) {
     return standIns.computeIfAbsent(
-        like,
-        q -> {
-          Mesh m = StandIns.mesh(shape, q.colour());
-          return Surface.of(m, trees.get(key, () -> MeshTree.of(m.positions(), m.indices())));
+        of,
+        k -> {
+          Mesh m = StandIns.mesh(k.shape(), k.colour());
+          return Surface.of(m, trees.get(k, () -> MeshTree.of(m.positions(), m.indices())));
         });
   }
 

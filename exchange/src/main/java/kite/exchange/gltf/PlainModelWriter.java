@@ -57,11 +57,26 @@ public final class PlainModelWriter {
    */
   public void mesh(
       String name, int material, float[] positions, float[] normals, float[] places, int[] faces) {
+    mesh(name, material, positions, normals, places, null, faces);
+  }
+
+  /**
+   * @param colours linear, one a corner, with which the material's is multiplied; or null
+   */
+  public void mesh(
+      String name,
+      int material,
+      float[] positions,
+      float[] normals,
+      float[] places,
+      float[] colours,
+      int[] faces) {
     ObjectNode p = meshes.addObject().put("name", name).putArray("primitives").addObject();
     ObjectNode a = p.putObject("attributes");
     a.put("POSITION", g.floats(positions, "VEC3", 3, true));
     if (normals != null) a.put("NORMAL", g.floats(normals, "VEC3", 3, false));
     if (places != null) a.put("TEXCOORD_0", g.floats(places, "VEC2", 2, false));
+    if (colours != null) a.put("COLOR_0", g.floats(colours, "VEC3", 3, false));
     p.put("indices", g.indices(faces)).put("material", material);
     nodes.addObject().put("name", name).put("mesh", meshes.size() - 1);
   }

@@ -1,6 +1,5 @@
 package kite.exchange.track;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import kite.core.bake.CameraTrack;
@@ -30,20 +29,16 @@ public final class CameraTracks {
     String plain = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
     List<CameraTrack> found =
         switch (ending) {
-          case "usda", "usd" -> UsdTracks.read(text(bytes), fps, budget);
+          case "usda", "usdz", "usd" -> UsdTracks.read(name, bytes, fps, budget);
           case "glb", "gltf" -> GltfCameras.read(bytes, fps, MOST_FRAMES, budget);
           case "csv", "tsv", "txt" -> List.of(TableTrack.read(bytes, Names.clean(plain), budget));
           default ->
               throw new BadFile(
-                  "Camera tracks are read from .usda, .glb, .gltf and .csv; this is a ."
+                  "Camera tracks are read from .usda, .usdz, .glb, .gltf and .csv; this is a ."
                       + Names.shown(ending)
                       + " file.");
         };
     if (found.isEmpty()) throw new BadFile("There is no camera in " + Names.shown(name) + ".");
     return found;
-  }
-
-  private static String text(byte[] bytes) {
-    return new String(bytes, StandardCharsets.UTF_8);
   }
 }

@@ -34,23 +34,23 @@ public final class UsdCameraWriter {
     double[] l = bake.lens();
     int n = bake.frames().length;
     Set<String> taken = new HashSet<>();
-    String name = free(identifier(bake.camera().name()), taken);
+    String name = UsdWords.free(UsdWords.identifier(bake.camera().name()), taken);
     b.append("#usda 1.0\n(\n    defaultPrim = \"")
         .append(name)
         .append("\"\n    doc = \"Camera ")
         .append(bake.camera().letter())
         .append(" of ")
-        .append(identifier(s.header().code()))
+        .append(UsdWords.identifier(s.header().code()))
         .append(", baked by Jolly Kite\"\n");
     b.append("    startTimeCode = ")
-        .append(num(bake.frames()[0]))
+        .append(UsdWords.number(bake.frames()[0]))
         .append("\n    endTimeCode = ")
-        .append(num(bake.frames()[n - 1]))
+        .append(UsdWords.number(bake.frames()[n - 1]))
         .append('\n');
     b.append("    framesPerSecond = ")
-        .append(num(fps))
+        .append(UsdWords.number(fps))
         .append("\n    timeCodesPerSecond = ")
-        .append(num(fps))
+        .append(UsdWords.number(fps))
         .append("\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\n");
     b.append("def Camera \"").append(name).append("\"\n{\n");
     b.append("    token projection = \"perspective\"\n");
@@ -79,15 +79,8 @@ public final class UsdCameraWriter {
     b.append("    double shutter:open = 0\n");
     transform(b, bake);
     b.append("    uniform token[] xformOpOrder = [\"xformOp:transform\"]\n}\n");
-    for (PlaceTrack g : guides) guide(b, g, free(identifier(g.name()), taken));
+    for (PlaceTrack g : guides) guide(b, g, UsdWords.free(UsdWords.identifier(g.name()), taken));
     return b.toString();
-  }
-
-  /** A prim's name that no other one has: a number is put behind it where it is taken. */
-  private static String free(String name, Set<String> taken) {
-    String found = name;
-    for (int i = 2; !taken.add(found); i++) found = name + "_" + i;
-    return found;
   }
 
   private static void guide(StringBuilder b, PlaceTrack g, String name) {
@@ -98,7 +91,7 @@ public final class UsdCameraWriter {
       b.append("    double3 xformOp:translate.timeSamples = {\n");
       for (int i = 0; i < g.frames().length; i++)
         b.append("        ")
-            .append(num(g.frames()[i]))
+            .append(UsdWords.number(g.frames()[i]))
             .append(": ")
             .append(triple(g.places(), i * 3))
             .append(",\n");
@@ -119,7 +112,7 @@ public final class UsdCameraWriter {
     b.append("    float2 clippingRange.timeSamples = {\n");
     for (int i = 0; i < n; i++)
       b.append("        ")
-          .append(num(bake.frames()[i]))
+          .append(UsdWords.number(bake.frames()[i]))
           .append(": ")
           .append(clip(bake, i))
           .append(",\n");
@@ -129,14 +122,20 @@ public final class UsdCameraWriter {
   private static String clip(Bake bake, int row) {
     double[] l = bake.lens();
     return "("
-        + num(l[row * LensRow.SIZE + LensRow.NEAR])
+        + UsdWords.number(l[row * LensRow.SIZE + LensRow.NEAR])
         + ", "
-        + num(l[row * LensRow.SIZE + LensRow.FAR])
+        + UsdWords.number(l[row * LensRow.SIZE + LensRow.FAR])
         + ")";
   }
 
   private static String triple(double[] p, int at) {
-    return "(" + num(p[at]) + ", " + num(p[at + 1]) + ", " + num(p[at + 2]) + ")";
+    return "("
+        + UsdWords.number(p[at])
+        + ", "
+        + UsdWords.number(p[at + 1])
+        + ", "
+        + UsdWords.number(p[at + 2])
+        + ")";
   }
 
   /** One attribute; written once where it never changes. {@code value} is given a row's offset. */
@@ -153,41 +152,26 @@ public final class UsdCameraWriter {
     b.append("    ").append(attribute).append(".timeSamples = {\n");
     for (int i = 0; i < n; i++)
       b.append("        ")
-          .append(num(bake.frames()[i]))
+          .append(UsdWords.number(bake.frames()[i]))
           .append(": ")
           .append(lens(value.applyAsDouble(i * LensRow.SIZE)))
           .append(",\n");
     b.append("    }\n");
   }
 
-  /** USD writes matrices by rows for row vectors: exactly our columns, one after the other. */
   private static void transform(StringBuilder b, Bake bake) {
     b.append("    matrix4d xformOp:transform.timeSamples = {\n");
-    for (int i = 0; i < bake.frames().length; i++) {
-      b.append("        ").append(num(bake.frames()[i])).append(": (");
-      for (int c = 0; c < 4; c++) {
-        b.append(c == 0 ? "(" : ", (");
-        for (int r = 0; r < 4; r++)
-          b.append(r == 0 ? "" : ", ").append(num(bake.world()[i * Matrix.SIZE + c * 4 + r]));
-        b.append(")");
-      }
-      b.append("),\n");
-    }
+    for (int i = 0; i < bake.frames().length; i++)
+      b.append("        ")
+          .append(UsdWords.number(bake.frames()[i]))
+          .append(": ")
+          .append(UsdWords.matrix(bake.world(), i * Matrix.SIZE))
+          .append(",\n");
     b.append("    }\n");
-  }
-
-  /** A prim name: letters, digits and underscores, not beginning with a digit. */
-  static String identifier(String name) {
-    String s = name.replaceAll("[^A-Za-z0-9_]", "_");
-    return s.isEmpty() || Character.isDigit(s.charAt(0)) ? "_" + s : s;
   }
 
   /** A lens number, rounded to a billionth: its attributes are single precision. */
   private static String lens(double v) {
-    return num(Math.rint(v * 1e9) / 1e9);
-  }
-
-  private static String num(double v) {
-    return v == Math.rint(v) && Math.abs(v) < 1e15 ? Long.toString((long) v) : Double.toString(v);
+    return UsdWords.number(Math.rint(v * 1e9) / 1e9);
   }
 }

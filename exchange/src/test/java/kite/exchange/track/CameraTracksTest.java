@@ -247,7 +247,8 @@ class CameraTracksTest {
   @Test
   void badFilesGetOneSentence() {
     assertTrue(refused("a.mov", "x").contains("are read from .usda"));
-    assertTrue(refused("a.usda", "PXR-USDC").contains("does not begin with #usda"));
+    assertTrue(refused("a.usda", "PXR-USDC").contains("binary form"));
+    assertTrue(refused("a.usda", "USDA").contains("does not begin with #usda"));
     assertTrue(refused("a.usda", "#usda 1.0\ndef Camera \"c\" {").contains("never closed"));
     assertTrue(refused("a.usda", "#usda 1.0\ndef Xform \"c\" {\n}").contains("no camera"));
     assertTrue(refused("a.csv", "a,b\n1,2").contains("must name the columns"));

@@ -1,4 +1,4 @@
-package kite.exchange.track;
+package kite.exchange.usd;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -10,24 +10,37 @@ import kite.exchange.Budget;
 import kite.exchange.Names;
 
 /**
- * As much of OpenUSD's text form as places cameras: prims in one another, their attributes with
- * numbers, tuples, lists and time samples, and the stage's metadata. What it does not know it
- * skips.
+ * As much of OpenUSD's text form as places cameras and meshes: prims in one another, their
+ * attributes with numbers, tuples, lists and time samples, what they refer to, and the metadata of
+ * the stage and of prims. What it does not know it skips.
  */
-final class UsdText {
+public final class UsdText {
   private static final int DEEPEST = 64;
   private static final int MOST_PRIMS = 20_000;
 
   /** What a prim takes, a value in a list or a map, and what has a name. */
   private static final int BYTES_PER_PRIM = 600, BYTES_PER_VALUE = 70, BYTES_PER_NAME = 150;
 
+  /**
+   * What a prim refers to.
+   *
+   * @param layer a path as it is written; empty for the same layer
+   * @param prim a path, or empty for the layer's own first
+   */
+  public record Ref(String layer, String prim) {}
+
   /** A prim: what it is, its attributes by name, time samples by name, and what is inside it. */
-  static final class Prim {
-    String type = "";
-    String name = "";
-    final Map<String, Object> values = new LinkedHashMap<>();
-    final Map<String, TreeMap<Double, Object>> samples = new LinkedHashMap<>();
-    final List<Prim> children = new ArrayList<>();
+  public static final class Prim {
+    public String type = "";
+    public String name = "";
+
+    /** Whether it is something that is there: not a class, and not an opinion on something else. */
+    public boolean there;
+
+    public final Map<String, Object> metadata = new LinkedHashMap<>();
+    public final Map<String, Object> values = new LinkedHashMap<>();
+    public final Map<String, TreeMap<Double, Object>> samples = new LinkedHashMap<>();
+    public final List<Prim> children = new ArrayList<>();
   }
 
   private final String text;
@@ -42,7 +55,7 @@ final class UsdText {
   }
 
   /** The stage: a nameless prim whose values are the stage's metadata. */
-  static Prim read(String text, Budget budget) throws BadFile {
+  public static Prim read(String text, Budget budget) throws BadFile {
     if (!text.startsWith("#usda"))
       throw new BadFile(
           "This is not OpenUSD text: it does not begin with #usda. Write it as .usda, not as a"
@@ -50,7 +63,7 @@ final class UsdText {
     UsdText t = new UsdText(text, budget);
     Prim stage = new Prim();
     t.space();
-    if (t.peek() == '(') t.metadata(stage);
+    if (t.peek() == '(') t.metadata(stage.values);
     t.body(stage, 0, '\0');
     return stage;
   }
@@ -83,7 +96,7 @@ final class UsdText {
     return text.substring(from, at);
   }
 
-  private void metadata(Prim into) throws BadFile {
+  private void metadata(Map<String, Object> into) throws BadFile {
     at++; // (
     while (true) {
       space();
@@ -101,7 +114,7 @@ final class UsdText {
       space();
       if (peek() == '=') {
         at++;
-        into.values.put(name, value(0));
+        into.put(name, value(0));
       }
     }
   }
@@ -116,23 +129,25 @@ final class UsdText {
       }
       if (peek() == '\0') throw bad("a prim is never closed");
       String first = word();
-      if (first.equals("def") || first.equals("over") || first.equals("class")) prim(prim, depth);
+      if (first.equals("def") || first.equals("over") || first.equals("class"))
+        prim(prim, depth, first.equals("def"));
       else if (first.isEmpty()) throw bad("“" + Names.shown("" + peek()) + "” was not expected");
       else attribute(prim, first);
     }
   }
 
-  private void prim(Prim parent, int depth) throws BadFile {
+  private void prim(Prim parent, int depth, boolean there) throws BadFile {
     if (++prims > MOST_PRIMS) throw bad("there are more than " + MOST_PRIMS + " prims");
     budget.take(BYTES_PER_PRIM, "The .usda file");
     Prim p = new Prim();
+    p.there = there;
     space();
     if (peek() != '"') p.type = word();
     space();
     if (!(value(0) instanceof String name)) throw bad("a prim has no name");
     p.name = Names.clean(name);
     space();
-    if (peek() == '(') metadata(new Prim());
+    if (peek() == '(') metadata(p.metadata);
     space();
     if (peek() != '{') throw bad("a prim has no body");
     at++;
@@ -172,7 +187,7 @@ final class UsdText {
       }
     }
     space();
-    if (peek() == '(') metadata(new Prim());
+    if (peek() == '(') metadata(new LinkedHashMap<>());
   }
 
   /** A number, text, word, list of values (brackets of both kinds) or map from number to value. */
@@ -183,19 +198,32 @@ final class UsdText {
     space();
     char c = peek();
     if (c == '"' || c == '\'') return quoted(c);
-    if (c == '@' || c == '<') {
-      int end = text.indexOf(c == '@' ? '@' : '>', at + 1);
-      if (end < 0) throw bad("a path is never closed");
-      String s = text.substring(at + 1, end);
-      at = end + 1;
-      return s;
-    }
+    if (c == '@') return reference();
+    if (c == '<') return new Ref("", between('<', '>'));
     if (c == '(' || c == '[') return list(c == '(' ? ')' : ']', depth);
     if (c == '{') return map(depth);
     if (Character.isDigit(c) || c == '-' || c == '+' || c == '.') return number();
     String w = word();
     if (w.isEmpty()) throw bad("a value is missing");
     return w.equals("inf") || w.equals("nan") ? Double.NaN : w;
+  }
+
+  /** A layer, a prim of it where one is named, and an offset in time, which is read over. */
+  private Ref reference() throws BadFile {
+    String layer = between('@', '@');
+    space();
+    String prim = peek() == '<' ? between('<', '>') : "";
+    space();
+    if (peek() == '(') metadata(new LinkedHashMap<>());
+    return new Ref(layer, prim);
+  }
+
+  private String between(char from, char to) throws BadFile {
+    int end = text.indexOf(to, at + 1);
+    if (end < 0 || text.charAt(at) != from) throw bad("a path is never closed");
+    String inside = text.substring(at + 1, end);
+    at = end + 1;
+    return inside;
   }
 
   private Double number() throws BadFile {
