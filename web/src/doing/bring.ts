@@ -19,7 +19,8 @@ const BESIDE_GLTF = /\.(bin|png|jpe?g)$/i;
 const IMAGES = /\.(png|jpe?g)$/i;
 const SEQUENCES = /\.kite\.zip$/i;
 const CUTS = /\.(otio|edl)$/i;
-const TRACKS = /\.(usda|csv|tsv)$/i;
+const TRACKS = /\.(csv|tsv)$/i;
+const STAGES = /\.usd[az]?$/i;
 
 function choose(accept: string, multiple: boolean, take: (files: File[]) => void): void {
   const input = document.createElement('input');
@@ -32,14 +33,16 @@ function choose(accept: string, multiple: boolean, take: (files: File[]) => void
 
 /** Asks for a model's file or files. */
 export const chooseModel = () =>
-  choose('.glb,.gltf,.bin,.obj,.mtl,.png,.jpg,.jpeg', true, (f) => void bring(f));
+  choose('.glb,.gltf,.bin,.obj,.mtl,.usda,.usdz,.png,.jpg,.jpeg', true, (f) =>
+    f.some((x) => STAGES.test(x.name)) ? openWindow({ kind: 'model', files: f }) : void bring(f),
+  );
 
 /** Asks for the images of a plate. */
 export const choosePlate = () => choose('.png,.jpg,.jpeg', true, (f) => void bringPlate(f));
 
 /** Asks for a camera track's file. */
 export const chooseTrack = () =>
-  choose('.usda,.glb,.gltf,.csv,.tsv', false, ([file]) => file && openWindow({ kind: 'track', file }));
+  choose('.usda,.usdz,.glb,.gltf,.csv,.tsv', false, ([file]) => file && openWindow({ kind: 'track', file }));
 
 /** Asks for the file of a cut that comes back from elsewhere. */
 export const chooseCut = () =>
@@ -93,27 +96,48 @@ export async function bring(files: File[]): Promise<void> {
     openWindow({ kind: 'cutFile', file: cut });
     return;
   }
+  const stage = files.find((f) => STAGES.test(f.name));
+  if (stage) {
+    await bringStage(stage, files);
+    return;
+  }
   const track = files.find((f) => TRACKS.test(f.name));
   if (track) openWindow({ kind: 'track', file: track });
   else if (files.every((f) => IMAGES.test(f.name)))
     await (useSequence.getState().desk === 'cut' ? bringBoards(files) : bringPlate(files));
   else
     say(
-      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf or .obj; camera tracks .usda or .csv; cuts .otio or .edl; plates PNG or JPEG; sounds WAV, FLAC, MP3 or OGG; sequences .kite.zip.`,
+      `${files[0].name}: this kind of file is not read. Models are .glb, .gltf, .obj, .usda or .usdz; camera tracks .usda, .usdz or .csv; cuts .otio or .edl; plates PNG or JPEG; sounds WAV, FLAC, MP3 or OGG; sequences .kite.zip.`,
       true,
     );
 }
 
-/** Splits files into models: each .glb alone, a .gltf or .obj with everything that came beside it. */
+/** Takes the set or the cameras of an OpenUSD file, whichever it has; where it has both, it is asked which. */
+async function bringStage(stage: File, files: File[]): Promise<void> {
+  try {
+    const address = `/api/assets/usd-contents?name=${encodeURIComponent(stage.name)}&sequence=${useSequence.getState().id}`;
+    const r = await call('POST', address, stage, 'application/octet-stream');
+    const { cameras, meshes } = (await r.json()) as { cameras: number; meshes: number };
+    if (cameras && meshes) openWindow({ kind: 'stage', file: stage, files, cameras, meshes });
+    else if (cameras) openWindow({ kind: 'track', file: stage });
+    else openWindow({ kind: 'model', files }); // which says what is wrong where there is no mesh either
+  } catch (e) {
+    say(`${stage.name}: ${e instanceof Error ? e.message : String(e)}`, true);
+  }
+}
+
+/** Splits files into models: each .glb and .usdz alone, a .gltf, .obj or .usda with everything that came beside it. */
 export function modelsOf(files: File[]): { name: string; files: File[] }[] {
   const objs = files.filter((f) => /\.obj$/i.test(f.name));
   const beside = files.filter((f) => BESIDE_OBJ.test(f.name));
+  const layers = files.filter((f) => /\.usda?$/i.test(f.name));
   return [
-    ...files.filter((f) => /\.glb$/i.test(f.name)).map((f) => ({ name: f.name, files: [f] })),
+    ...files.filter((f) => /\.(glb|usdz)$/i.test(f.name)).map((f) => ({ name: f.name, files: [f] })),
     ...files
       .filter((f) => /\.gltf$/i.test(f.name))
       .map((f) => ({ name: f.name, files: [f, ...files.filter((b) => BESIDE_GLTF.test(b.name))] })),
     ...objs.map((f) => ({ name: f.name, files: [f, ...beside] })),
+    ...(layers.length ? [{ name: layers[0].name, files: layers }] : []),
   ];
 }
 

@@ -68,6 +68,11 @@ export function PackageCard({ earlier, onAsked }: { earlier: PackageShown[]; onA
           </MenuButton>
         </div>
       ) : null}
+      {how.parts.includes('SET') ? (
+        <Tick checked={how.bend} onChange={(e) => by({ bend: e.target.checked })}>
+          Figures bend in the set, point by point
+        </Tick>
+      ) : null}
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       {compared.length ? (
         <Choice

@@ -19,6 +19,12 @@ export const PARTS = [
     shows: 'Lens data',
     tip: 'Film back, squeeze, window and plates, for whoever adds effects',
   },
+  {
+    value: 'SET',
+    shows: 'Set',
+    tip: 'Everything that is rendered, with its motion, as OpenUSD; and one .usdz of it with the cameras',
+  },
+  { value: 'NOTES', shows: 'Notes', tip: 'Notes, status and markers, and a small picture of each shot' },
   { value: 'SOUND', shows: 'Sound', tip: 'What is heard from the first frame to the last, as one WAV' },
   { value: 'PICTURES', shows: 'Pictures and films', tip: 'The newest finished version of each' },
 ] as const;
@@ -70,6 +76,8 @@ export interface How {
   parts: Part[];
   marks: string[];
   handles: boolean;
+  /** Whether what is bent by joints or shapes is in the set with its points on every frame. */
+  bend: boolean;
   /** Number of an earlier one that it is compared with; null for none. */
   since: number | null;
   leaveOut: boolean;
@@ -79,6 +87,7 @@ export const USUAL: How = {
   parts: ['CUT', 'CAMERAS', 'SHOT_LIST', 'LENS'],
   marks: [],
   handles: true,
+  bend: true,
   since: null,
   leaveOut: false,
 };

@@ -37,6 +37,7 @@ export type Dialog =
   | { kind: 'standards' }
   | { kind: 'model'; files: File[] }
   | { kind: 'track'; file: File }
+  | { kind: 'stage'; file: File; files: File[]; cameras: number; meshes: number }
   | { kind: 'cutFile'; file: File }
   | { kind: 'remove'; ids: string[] }
   | { kind: 'copies'; ids: string[] }

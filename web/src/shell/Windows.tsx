@@ -7,6 +7,7 @@ import { actions } from './actions';
 const StandardsDialog = fetched(async () => (await import('../standards/StandardsDialog')).StandardsDialog);
 const ModelDialog = fetched(async () => (await import('../importing/ModelDialog')).ModelDialog);
 const TrackDialog = fetched(async () => (await import('../importing/TrackDialog')).TrackDialog);
+const StageWindow = fetched(async () => (await import('../importing/StageWindow')).StageWindow);
 const CutWindow = fetched(async () => (await import('../importing/CutWindow')).CutWindow);
 const CopiesDialog = fetched(async () => (await import('../roster/CopiesDialog')).CopiesDialog);
 const RemoveDialog = fetched(async () => (await import('../roster/RemoveDialog')).RemoveDialog);
@@ -43,6 +44,8 @@ function One({ of: d }: { of: Dialog }) {
       return <ModelDialog files={d.files} />;
     case 'track':
       return <TrackDialog file={d.file} />;
+    case 'stage':
+      return <StageWindow {...d} />;
     case 'cutFile':
       return <CutWindow file={d.file} />;
     case 'copies':

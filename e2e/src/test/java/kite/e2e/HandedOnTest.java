@@ -21,6 +21,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
@@ -34,6 +35,7 @@ import kite.core.command.ShotCommand;
 import kite.core.curve.Channel;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
+import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.evaluate.Plan;
@@ -41,8 +43,11 @@ import kite.core.frame.Eye;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
 import kite.core.math.Vec3;
+import kite.core.model.ModelRig;
 import kite.core.model.Models;
 import kite.core.optics.DeliveryWindow;
+import kite.demo.SaltWind;
+import kite.exchange.gltf.GlbReader;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import org.junit.jupiter.api.Test;
@@ -204,6 +209,104 @@ class HandedOnTest extends Desk {
         if (e.getName().endsWith("SHA256SUMS")) return in.readAllBytes();
     }
     throw new AssertionError("no checksums");
+  }
+
+  /** How a piece is called in OpenUSD. */
+  private static String usd(Piece p) {
+    return p.name().replaceAll("[^A-Za-z0-9_]", "_");
+  }
+
+  /** A rig's bounds as the core has them: the boxes around a piece's parts on a frame. */
+  private static double[] bounds(Plan plan, String piece) {
+    double inf = Double.POSITIVE_INFINITY;
+    double[] b = {inf, inf, inf, -inf, -inf, -inf};
+    plan.corners(
+        piece,
+        (x, y, z) -> {
+          double[] p = {x, y, z};
+          for (int a = 0; a < 3; a++) {
+            b[a] = Math.min(b[a], p[a]);
+            b[a + 3] = Math.max(b[a + 3], p[a]);
+          }
+        });
+    return b;
+  }
+
+  /** Read by another library; and what that set is comes in again, as a model. */
+  @Test
+  void theSetIsHandedOverWithItsMotionAndComesBack(@TempDir Path folder) throws Exception {
+    Sequence s = document();
+    packages();
+    tick("Set");
+    tick("Notes");
+    Map<String, byte[]> all = handOver();
+    fits("package.json", all.get("manifest.json"));
+    String code = s.header().code();
+    fits("notes.json", all.get("cut/" + code + "_notes.json"));
+    Programme programme = Programme.of(s);
+    for (Programme.Placed p : programme.placed())
+      assertTrue(all.containsKey("shots/" + p.shot() + "/thumbnail.png"), p.shot());
+    Path file = Files.write(folder.resolve(code + ".usdz"), all.get("set/" + code + ".usdz"));
+    int frame = s.header().firstFrame() + 60;
+    JsonNode read = JSON.readTree(node("read-usd.mjs", file.toString(), "" + frame));
+    Map<String, ModelRig> rigs = new HashMap<>();
+    for (SaltWind.Asset x : new SaltWind().assets())
+      rigs.put(x.sha256(), GlbReader.read(x.bytes()).geometry().rig());
+    Plan plan = new Plan(s, rigs::get);
+    plan.evaluate(s.header().firstFrame() - 8); // where the handles of the first shot begin
+    int looked = 0, moved = 0;
+    for (Piece p : s.all(Piece.class)) {
+      JsonNode there = read.path("pieces").path(usd(p));
+      if (there.isMissingNode()) continue;
+      double[] box = bounds(plan, p.id()); // around the boxes of its parts
+      for (int a = 0; a < 3; a++) {
+        assertTrue(there.path(a).asDouble() > box[a] - 0.05, p.name() + there);
+        assertTrue(there.path(a + 3).asDouble() < box[a + 3] + 0.05, p.name() + there);
+      }
+      looked++;
+    }
+    plan.evaluate(frame);
+    for (Piece p : s.all(Piece.class)) {
+      JsonNode at = read.path("moves").path("/Set/" + usd(p) + "/" + usd(p) + "_part1");
+      if (at.isMissingNode()) continue;
+      double[] box = bounds(plan, p.id());
+      for (int a = 0; a < 3; a++) {
+        assertTrue(at.path(a).asDouble() > box[a] - 0.5, p.name() + at);
+        assertTrue(at.path(a).asDouble() < box[a + 3] + 0.5, p.name() + at);
+      }
+      moved++;
+    }
+    assertTrue(looked > 10 && moved > 1, looked + " and " + moved);
+    int cameras = 0;
+    for (Programme.Placed p : programme.placed()) {
+      if (!(s.get(p.camera()) instanceof Camera c)) continue;
+      plan.inTake(p.inTake()).evaluate(p.sceneFirst() - 8);
+      int o = plan.slot(c.id()) * Matrix.SIZE;
+      JsonNode there = null;
+      for (JsonNode x : read.path("cameras"))
+        if (x.path("name").asString().equals(p.shot())) there = x;
+      for (int a = 0; a < 3; a++)
+        assertEquals(plan.world()[o + Matrix.OX + a], there.path("at").path(a).asDouble(), 1e-6);
+      cameras++;
+    }
+    assertTrue(cameras > 2, "" + cameras);
+    // and back: it is asked which of the two is wanted
+    int pieces = document().all(Piece.class).size();
+    desk("Set");
+    String data = Base64.getEncoder().encodeToString(Files.readAllBytes(file));
+    page.evaluate(
+        """
+        data => {
+          const t = new DataTransfer();
+          t.items.add(new File([Uint8Array.from(atob(data), c => c.charCodeAt(0))], 'set.usdz'));
+          for (const type of ['dragover', 'drop']) document.querySelector('.app').dispatchEvent(new DragEvent(type, { bubbles: true, dataTransfer: t }));
+        }""",
+        data);
+    page.getByText("The set: ").click();
+    button("Bring it in").click();
+    page.getByText("set is in:").waitFor();
+    saved();
+    assertEquals(pieces + 1, document().all(Piece.class).size());
   }
 
   @Test

@@ -283,7 +283,10 @@ class HandOverTest {
         usd.contains("float verticalAperture = 0.135"),
         "the delivery window's height, 24 mm × 9/16");
     assertTrue(usd.contains("float horizontalApertureOffset = 0.012"));
-    assertEquals(20, usd.split("\\(\\(1, 0, 0, 0\\), ", -1).length - 1, "a matrix on every frame");
+    assertEquals(
+        21,
+        usd.split("\\(\\(1, 0, 0, 0\\), ", -1).length - 1,
+        "a matrix on every frame, and one for who reads no motion");
     assertTrue(usd.contains("120: ((1, 0, 0, 0), (0, 1, 0, 0), (0, 0, 1, 0), (4, 0, 0, 1))"));
     assertEquals(
         usd.chars().filter(c -> c == '{').count(), usd.chars().filter(c -> c == '}').count());

@@ -29,30 +29,21 @@ public final class UsdCameraWriter {
    * @param guides places handed over beside the camera, each an Xform
    */
   public static String write(Sequence s, Bake bake, List<PlaceTrack> guides) {
+    String doc = "Camera " + bake.camera().letter() + " of " + s.header().code();
+    return UsdWords.head(s, name(bake), doc + ", baked by Jolly Kite", bake.frames())
+        + prims(bake, guides);
+  }
+
+  private static String name(Bake bake) {
+    return UsdWords.identifier(bake.camera().name());
+  }
+
+  /** The camera and the guides alone, as they stand in a layer or in a prim of one. */
+  static String prims(Bake bake, List<PlaceTrack> guides) {
     StringBuilder b = new StringBuilder();
-    double fps = s.header().rate().perSecond();
     double[] l = bake.lens();
-    int n = bake.frames().length;
     Set<String> taken = new HashSet<>();
-    String name = UsdWords.free(UsdWords.identifier(bake.camera().name()), taken);
-    b.append("#usda 1.0\n(\n    defaultPrim = \"")
-        .append(name)
-        .append("\"\n    doc = \"Camera ")
-        .append(bake.camera().letter())
-        .append(" of ")
-        .append(UsdWords.identifier(s.header().code()))
-        .append(", baked by Jolly Kite\"\n");
-    b.append("    startTimeCode = ")
-        .append(UsdWords.number(bake.frames()[0]))
-        .append("\n    endTimeCode = ")
-        .append(UsdWords.number(bake.frames()[n - 1]))
-        .append('\n');
-    b.append("    framesPerSecond = ")
-        .append(UsdWords.number(fps))
-        .append("\n    timeCodesPerSecond = ")
-        .append(UsdWords.number(fps))
-        .append("\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\n");
-    b.append("def Camera \"").append(name).append("\"\n{\n");
+    b.append("def Camera \"").append(UsdWords.free(name(bake), taken)).append("\"\n{\n");
     b.append("    token projection = \"perspective\"\n");
     double f0 = l[LensRow.FOCAL];
     b.append("    float horizontalAperture = ")
@@ -168,6 +159,10 @@ public final class UsdCameraWriter {
           .append(UsdWords.matrix(bake.world(), i * Matrix.SIZE))
           .append(",\n");
     b.append("    }\n");
+    // for who reads no motion; behind it, since some keep the last of the two alone
+    b.append("    matrix4d xformOp:transform = ")
+        .append(UsdWords.matrix(bake.world(), 0))
+        .append("\n");
   }
 
   /** A lens number, rounded to a billionth: its attributes are single precision. */

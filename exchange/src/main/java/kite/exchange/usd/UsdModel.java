@@ -1,5 +1,6 @@
 package kite.exchange.usd;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -7,9 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import kite.core.math.Matrix;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
+import kite.exchange.Names;
 import kite.exchange.gltf.PlainModelWriter;
 import kite.exchange.usd.UsdText.Prim;
 
@@ -25,6 +28,8 @@ public record UsdModel(byte[] glb, List<String> warnings) {
 
   /** An empty group costs hardly anything, but references can multiply them without end. */
   private static final int MOST_PRIMS = 400_000;
+
+  private static final Pattern ENDS = Pattern.compile("(?i).*\\.usd[az]?");
 
   private static final Set<String> OTHER_SHAPES =
       Set.of("Sphere", "Cube", "Cylinder", "Cone", "Capsule", "Plane", "BasisCurves", "Points");
@@ -64,6 +69,26 @@ public record UsdModel(byte[] glb, List<String> warnings) {
     if (r.meshes == 0)
       throw new BadFile("There is no mesh in this file. Write the set’s geometry into it.");
     return new UsdModel(r.out.glb(), new ArrayList<>(r.left));
+  }
+
+  /**
+   * Which of some files is opened: a package, or the layer that no other one names; null for none.
+   */
+  public static String main(Map<String, byte[]> files) {
+    String found = null;
+    for (String name : files.keySet()) {
+      if (!ENDS.matcher(name).matches()) continue;
+      boolean named = false;
+      for (Map.Entry<String, byte[]> other : files.entrySet())
+        named |= !other.getKey().equals(name) && text(other.getValue()).contains(Names.file(name));
+      if (found == null || !named) found = name;
+      if (!named) break;
+    }
+    return found;
+  }
+
+  private static String text(byte[] bytes) {
+    return new String(bytes, StandardCharsets.ISO_8859_1);
   }
 
   /** How many cameras and meshes are in a file. */

@@ -13,6 +13,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
+import kite.core.bake.Bake;
+import kite.core.bake.PlaceTrack;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
 import kite.render.Material;
@@ -49,18 +52,47 @@ public final class UsdSetWriter {
     void write(OutputStream out) throws IOException;
   }
 
+  /** A shot's camera over its frames, with the guides beside it. */
+  public interface Shown {
+    Bake bake();
+
+    List<PlaceTrack> guides();
+  }
+
   /**
-   * The layers by their paths beside each other: the set's own first.
+   * The layers by their paths beside each other: first the one of the set and of the cameras.
    *
-   * @param name what the set's layer is called, without its ending
+   * @param name what that is called, without its ending
+   * @param cameras by the codes of their shots; each is asked for when it is written
    */
-  public Map<String, Content> layers(String name) {
+  public Map<String, Content> layers(String name, Map<String, Supplier<Shown>> cameras) {
     Map<String, Content> all = new LinkedHashMap<>();
-    all.put(name + ".usda", out -> text(out, this::set));
+    all.put(
+        name + ".usda",
+        out ->
+            text(
+                out,
+                w -> {
+                  set(w);
+                  shots(w, cameras);
+                }));
     shapes.forEach(
         (shape, surface) ->
             all.put(SHAPES + shape + ".usda", out -> text(out, w -> shape(w, shape, surface))));
     return all;
+  }
+
+  private static void shots(Writer w, Map<String, Supplier<Shown>> cameras) throws IOException {
+    if (cameras.isEmpty()) return;
+    w.write("\ndef Xform \"Shots\"\n{\n");
+    Set<String> taken = new HashSet<>();
+    for (Map.Entry<String, Supplier<Shown>> c : cameras.entrySet()) {
+      Shown shown = c.getValue().get();
+      String shot = UsdWords.free(UsdWords.identifier(c.getKey()), taken);
+      w.write("def Xform \"" + shot + "\"\n{\n");
+      w.write(UsdCameraWriter.prims(shown.bake(), shown.guides()) + "}\n");
+    }
+    w.write("}\n");
   }
 
   private interface Text {
@@ -101,24 +133,19 @@ public final class UsdSetWriter {
   }
 
   private void set(Writer w) throws IOException {
-    double[] frames = set.frames();
-    double fps = s.header().rate().perSecond();
-    w.write("#usda 1.0\n(\n    defaultPrim = \"Set\"\n    doc = ");
-    w.write(UsdWords.quoted("The set of " + s.header().code() + ", by Jolly Kite"));
-    w.write("\n    startTimeCode = " + UsdWords.number(frames[0]));
-    w.write("\n    endTimeCode = " + UsdWords.number(frames[frames.length - 1]));
-    w.write("\n    framesPerSecond = " + UsdWords.number(fps));
-    w.write("\n    timeCodesPerSecond = " + UsdWords.number(fps));
-    w.write("\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\ndef Xform \"Set\"\n{\n");
+    String doc = "The set of " + s.header().code() + ", by Jolly Kite";
+    w.write(UsdWords.head(s, "Set", doc, set.frames()));
+    w.write("def Xform \"Set\"\n{\n");
     Map<String, List<Part>> pieces = new LinkedHashMap<>();
     for (Part p : set.parts()) pieces.computeIfAbsent(p.piece(), k -> new ArrayList<>()).add(p);
     Set<String> taken = new HashSet<>();
     for (Map.Entry<String, List<Part>> piece : pieces.entrySet()) {
       String called = s.get(piece.getKey()).name();
-      w.write("    def Xform \"" + UsdWords.free(UsdWords.identifier(called), taken) + "\" (\n");
+      String name = UsdWords.free(UsdWords.identifier(called), taken);
+      w.write("    def Xform \"" + name + "\" (\n");
       w.write("        displayName = " + UsdWords.quoted(called) + "\n    )\n    {\n");
       int number = 1;
-      for (Part p : piece.getValue()) part(w, p, "part" + number++);
+      for (Part p : piece.getValue()) part(w, p, name + "_part" + number++);
       w.write("    }\n");
     }
     w.write("}\n");
@@ -152,6 +179,8 @@ public final class UsdSetWriter {
                 + UsdWords.matrix(p.worlds(), i * Matrix.SIZE)
                 + ",\n");
       w.write(in + "}\n");
+      // for who reads no motion; behind it, since some keep the last of the two alone
+      w.write(in + "matrix4d xformOp:transform = " + UsdWords.matrix(p.worlds(), 0) + "\n");
     }
     w.write(in + "uniform token[] xformOpOrder = [\"xformOp:transform\"]\n        }\n");
   }
@@ -188,6 +217,9 @@ public final class UsdSetWriter {
         w.write(",\n");
       }
       w.write(in + "}\n");
+      w.write(in + "point3f[] points = ");
+      triples(w, points.get(0));
+      w.write("\n");
     }
     colour(w, x, in);
   }

@@ -1,6 +1,7 @@
 package kite.exchange.usd;
 
 import java.util.Set;
+import kite.core.document.Sequence;
 import kite.core.math.Matrix;
 
 /** How numbers, names and matrices are written in OpenUSD's text form. */
@@ -39,6 +40,29 @@ final class UsdWords {
       b.append(")");
     }
     return b.append(")").toString();
+  }
+
+  /**
+   * How a layer of a sequence begins, in metres with +Y up.
+   *
+   * @param first name of the prim that stands for the whole
+   * @param frames of which there are samples, rising
+   */
+  static String head(Sequence s, String first, String doc, double[] frames) {
+    String fps = number(s.header().rate().perSecond());
+    return "#usda 1.0\n(\n    defaultPrim = \""
+        + first
+        + "\"\n    doc = "
+        + quoted(doc)
+        + "\n    startTimeCode = "
+        + number(frames[0])
+        + "\n    endTimeCode = "
+        + number(frames[frames.length - 1])
+        + "\n    framesPerSecond = "
+        + fps
+        + "\n    timeCodesPerSecond = "
+        + fps
+        + "\n    metersPerUnit = 1\n    upAxis = \"Y\"\n)\n\n";
   }
 
   /** A text as it stands between quotes. */

@@ -97,7 +97,7 @@ class UsdSetTest {
             new SceneBuilder(a -> null),
             new double[] {1, 6, 11},
             true);
-    return new UsdSetWriter(s, set).layers("HB_set");
+    return new UsdSetWriter(s, set).layers("HB_set", Map.of());
   }
 
   private static byte[] bytes(UsdSetWriter.Content c) throws IOException {

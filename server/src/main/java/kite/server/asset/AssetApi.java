@@ -18,12 +18,14 @@ import kite.core.codec.TrackJson;
 import kite.core.shape.MeshBuilder;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
+import kite.exchange.Json;
 import kite.exchange.Names;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.GltfTogether;
 import kite.exchange.obj.ObjModel;
 import kite.exchange.text.Lettering;
 import kite.exchange.track.CameraTracks;
+import kite.exchange.usd.UsdModel;
 import kite.server.Problem;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
@@ -75,8 +77,8 @@ class AssetApi {
   }
 
   /**
-   * Takes a .obj with the .mtl and pictures that belong to it, or a .gltf with its data and
-   * pictures; gives the import report.
+   * Takes a .obj with the .mtl and pictures that belong to it, a .gltf with its data and pictures,
+   * or a .usda with the layers that it refers to, or a .usdz; gives the import report.
    */
   @PostMapping(
       path = "/together",
@@ -109,6 +111,11 @@ class AssetApi {
     }
     if (main.toLowerCase(Locale.ROOT).endsWith(".gltf"))
       return store.keep(main, GltfTogether.read(all, Budget.usual()));
+    String stage = UsdModel.main(all);
+    if (main.isEmpty() && stage != null) {
+      UsdModel set = UsdModel.read(stage, all, Budget.usual());
+      return store.keep(stage, set.glb(), set.warnings());
+    }
     ObjModel model = ObjModel.read(all, Budget.usual());
     return store.keep(main, model.glb(), model.warnings());
   }
@@ -176,6 +183,25 @@ class AssetApi {
               CameraTracks.read(name, Files.readAllBytes(file), fps, Budget.usual()).stream()
                   .map(TrackJson::write)
                   .collect(Collectors.joining(",", "[", "]"));
+        });
+  }
+
+  /** Says what is in an OpenUSD file: how many cameras and meshes. Nothing is kept. */
+  @PostMapping(
+      path = "/usd-contents",
+      consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE,
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  @May.BringIn
+  CompletableFuture<ResponseEntity<String>> usdContents(
+      InputStream body, @RequestParam String name, @RequestParam UUID sequence, Principal who)
+      throws IOException {
+    return inTurn(
+        who,
+        brought -> {
+          Path file = brought.copied(body, GlbReader.LARGEST_FILE);
+          return () ->
+              Json.MAPPER.writeValueAsString(
+                  UsdModel.holds(Names.clean(name), Files.readAllBytes(file), Budget.usual()));
         });
   }
 

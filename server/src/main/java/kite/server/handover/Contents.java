@@ -26,6 +26,7 @@ import kite.exchange.cut.ShotListCsv;
 import kite.exchange.cut.ShotTable;
 import kite.exchange.gltf.GlbCameraWriter;
 import kite.exchange.pack.LensSheet;
+import kite.exchange.pack.NotesSheet;
 import kite.exchange.pack.PlaceSheet;
 import kite.exchange.track.CameraTable;
 import kite.exchange.usd.UsdCameraWriter;
@@ -45,9 +46,12 @@ class Contents {
   private final ShotLists lists;
   private final SoundMix mix;
   private final NewestPictures pictures;
+  private final SetContents set;
 
-  Contents(AssetStore assets, ShotLists lists, SoundMix mix, NewestPictures pictures) {
+  Contents(
+      AssetStore assets, ShotLists lists, SoundMix mix, NewestPictures pictures, SetContents set) {
     this.assets = assets;
+    this.set = set;
     this.lists = lists;
     this.mix = mix;
     this.pictures = pictures;
@@ -73,10 +77,13 @@ class Contents {
   /**
    * Refuses what cannot be made, before anything of it is sent.
    *
-   * @throws IllegalStateException when its models are too large to look what hides a place
+   * @throws IllegalStateException when its models are too large to look what hides a place, or to
+   *     hand on, or too much of it moves
    */
   void check(Sequence s, PackageAsked asked) {
-    if (asked.parts().contains(Part.PLACES)) ModelRoom.check(s, assets, ModelRoom.RENDER);
+    if (asked.parts().contains(Part.PLACES) || asked.parts().contains(Part.SET))
+      ModelRoom.check(s, assets, ModelRoom.RENDER);
+    if (asked.parts().contains(Part.SET)) SetContents.check(s, asked);
   }
 
   /** Takes the files, one after the other: none of them is held longer. */
@@ -98,10 +105,28 @@ class Contents {
       if (p.camera() == null || !asked.isAbout(p.id())) continue;
       shot(s, programme, i, asked, folder(p.shot(), taken), to);
     }
+    if (asked.parts().contains(Part.SET)) set.each(s, asked, code, to);
+    if (asked.parts().contains(Part.NOTES)) notes(s, settled, code, to);
     if (asked.parts().contains(Part.SOUND)) sound(s, code, to);
     for (NewestPictures.Made m : settled.pictures()) pictures(m, to);
     // last, since whether it is new goes by whether anything is
     if (asked.parts().contains(Part.SHOT_LIST)) list(s, settled, code, to);
+  }
+
+  private void notes(Sequence s, Settled settled, String code, Taking to) throws IOException {
+    PackageAsked asked = settled.asked();
+    NotesSheet sheet = NotesSheet.of(s, asked.shots(), settled.approved());
+    to.take(bytes("cut/" + code + "_notes.json", Part.NOTES.kind(), null, sheet::json));
+    Programme programme = Programme.of(s);
+    Set<String> taken = new HashSet<>();
+    for (Programme.Placed p : programme.placed()) {
+      if (!asked.isAbout(p.id())) continue;
+      byte[] picture = lists.picture(s, programme, p);
+      String name = "shots/" + folder(p.shot(), taken) + "/thumbnail.png";
+      String kind = Part.NOTES.kinds.get(1);
+      if (picture != null)
+        to.take(new Piece(name, kind, p.shot(), true, true, out -> out.write(picture)));
+    }
   }
 
   private void list(Sequence s, Settled settled, String code, Taking to) throws IOException {
@@ -210,7 +235,7 @@ class Contents {
     }
   }
 
-  private static Piece text(String path, String kind, String shot, Supplier<String> text) {
+  static Piece text(String path, String kind, String shot, Supplier<String> text) {
     return bytes(path, kind, shot, () -> text.get().getBytes(StandardCharsets.UTF_8));
   }
 
@@ -219,14 +244,14 @@ class Contents {
   }
 
   /** A folder for a shot; a number is put behind a code that two have. */
-  private static String folder(String code, Set<String> taken) {
+  static String folder(String code, Set<String> taken) {
     String name = clean(code), free = name;
     for (int i = 2; !taken.add(free.toLowerCase(Locale.ROOT)); i++) free = name + "-" + i;
     return free;
   }
 
   /** What every file system takes for a name, and nobody for a way out of the folder. */
-  private static String clean(String name) {
+  static String clean(String name) {
     String s = name.replaceAll("[^A-Za-z0-9_-]+", "-");
     return s.isEmpty() ? "-" : s;
   }

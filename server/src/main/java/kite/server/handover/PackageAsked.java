@@ -10,6 +10,7 @@ import kite.core.document.OrNull;
  * @param shots ids of the shots that it is about; all where it is empty
  * @param marks ids of marks whose places are handed over beside those of the guides
  * @param handles whether cameras have the handles of their shots
+ * @param bend whether what is bent by joints or shapes is in the set with its points on every frame
  * @param since number of an earlier package that it is compared with, or null
  * @param leaveOut whether files that are the same in that one are left out
  */
@@ -18,6 +19,7 @@ record PackageAsked(
     Set<Part> parts,
     List<String> marks,
     Boolean handles,
+    Boolean bend,
     @OrNull Integer since,
     Boolean leaveOut) {
   /** Whether a shot is handed over, by its id. */
@@ -30,6 +32,7 @@ record PackageAsked(
     parts = parts == null ? Set.of() : Set.copyOf(parts);
     marks = marks == null ? List.of() : List.copyOf(marks);
     handles = Boolean.TRUE.equals(handles);
+    bend = Boolean.TRUE.equals(bend);
     leaveOut = Boolean.TRUE.equals(leaveOut);
   }
 }

@@ -111,7 +111,9 @@ class Packages {
     } catch (IllegalStateException e) {
       throw bad(
           "parts",
-          "What hides guides and marks cannot be told: " + e.getMessage() + ", or leave them out.");
+          "The set, and what hides guides and marks, cannot be told: "
+              + e.getMessage()
+              + ", or leave them out.");
     }
   }
 
@@ -191,8 +193,9 @@ class Packages {
     for (PackageManifest.OfFile f : earlier(sequence, asked.since()).standsFor(all).values())
       for (Part p : asked.parts())
         if (p.kinds.contains(f.kind())
-            && (codes.isEmpty() || p.isOfTheWhole() || codes.contains(f.shot())))
-          sums.put(f.path(), f.sha256());
+            && (codes.isEmpty()
+                || p.isOfTheWhole() && f.shot() == null
+                || codes.contains(f.shot()))) sums.put(f.path(), f.sha256());
     return sums;
   }
 

@@ -9,6 +9,8 @@ enum Part {
   CAMERAS("camera"),
   PLACES("places"),
   LENS("lens"),
+  SET("set"),
+  NOTES("notes", "thumbnail"),
   SOUND("sound"),
   PICTURES("picture", "film");
 
@@ -25,6 +27,6 @@ enum Part {
 
   /** Whether its files are of the whole programme, whichever shots are handed over. */
   boolean isOfTheWhole() {
-    return this == CUT || this == SHOT_LIST || this == SOUND;
+    return this == CUT || this == SHOT_LIST || this == SET || this == NOTES || this == SOUND;
   }
 }

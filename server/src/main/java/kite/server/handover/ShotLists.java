@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.Set;
 import java.util.concurrent.Semaphore;
 import kite.core.cut.Programme;
+import kite.core.document.Camera;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
@@ -44,12 +45,18 @@ class ShotLists {
   }
 
   private @OrNull byte[] picture(Sequence s, Programme programme, ShotTable.Line line) {
-    Programme.Placed place = programme.of(line.row().id());
+    return picture(s, programme, programme.of(line.row().id()));
+  }
+
+  /** A small picture of a shot's middle, or its board, as PNG; null where nothing is to be seen. */
+  @OrNull
+  byte[] picture(Sequence s, Programme programme, Programme.Placed place) {
     if (place.board() != null) return pictures.ofBoard(s, place.board());
-    if (line.camera() == null) return null;
+    if (!(s.get(place.camera()) instanceof Camera camera)) return null;
+    double middle = programme.scene(Math.floor((place.first() + place.last()) / 2.0));
     turn.acquireUninterruptibly();
     try {
-      return pictures.of(s, line.camera(), place.inTake(), line.row().middle(), () -> false);
+      return pictures.of(s, camera, place.inTake(), middle, () -> false);
     } catch (IllegalStateException e) {
       return null; // more than a small picture is worth; the line says the rest
     } finally {
