@@ -71,9 +71,18 @@ export interface Naming {
   shots: string;
   pieces: Style;
   cameras: Style;
+  files: FileNames[];
 }
 
 export type Style = 'asTyped' | 'sentence' | 'underscores' | 'joined';
+
+export interface FileNames {
+  name: string;
+  pattern: string;
+  counts: Counts;
+}
+
+export type Counts = 'scene' | 'shot' | 'programme';
 
 export interface Beginning {
   displayUnit: string;
@@ -1333,6 +1342,11 @@ export interface Exposure {
   closes: number;
 }
 
+export interface NamedFile {
+  name: string;
+  fault: string;
+}
+
 export interface NamedBack {
   name: string;
   back: FilmBack;
@@ -1681,6 +1695,7 @@ export interface KiteCore {
   evaluateRange(first: number, count: number, world: Float64Array, lens: Float64Array): void;
   exposure(camera: string, frame: number, rate: number): string;
   feet(frames: number): string;
+  fileName(pattern: string, counts: string, production: string, user: string): string;
   filmBackName(back: string): string;
   filmBacks(): string;
   focalLengthFor(camera: string, degrees: number, side: string): string;

@@ -1,3 +1,4 @@
+import type { FileNames } from '../core/types';
 import { postJson } from '../session/http';
 import { allStored } from '../session/outbox';
 import { shownShot } from '../session/programme';
@@ -53,6 +54,8 @@ export interface How {
   /** Of so many frames one is made; 0 for the first, middle and last of each shot. */
   every: number;
   urgency: Urgency;
+  /** How files are called; null for the production's usual way. */
+  names: FileNames | null;
   kept: Kept;
 }
 
@@ -68,6 +71,7 @@ export const PREVIEW: How = {
   early: true,
   every: 1,
   urgency: 'NORMAL',
+  names: null,
   kept: PICTURES,
 };
 

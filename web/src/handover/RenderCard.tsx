@@ -9,6 +9,7 @@ import { ChosenShots } from './ChosenShots';
 import { choose, useChoices } from './choices';
 import { Range } from './Range';
 import { Keeping } from './Keeping';
+import { NamesChoice } from './NamesChoice';
 
 const SHOWS: ['blur' | 'motionBlur' | 'plates' | 'haze', string, string][] = [
   ['blur', 'Blur', 'Depth-of-field blur, of cameras that have it switched on'],
@@ -60,6 +61,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         ]}
         onChange={(v) => by({ every: Number(v) })}
       />
+      <NamesChoice chosen={how.names} onChange={(names) => by({ names })} />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       <div className="shows" role="group" aria-label="What is in the picture">

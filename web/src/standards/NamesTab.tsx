@@ -6,6 +6,7 @@ import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
 import { useSequence } from '../session/state';
 import { type Faults, UNITS } from '../fields/choices';
+import { FilesNamed } from './FilesNamed';
 import './standards.css';
 
 const STYLES: [string, string][] = [
@@ -59,6 +60,11 @@ export function Names({
         value={n.cameras}
         options={STYLES}
         onChange={(v) => change({ naming: { ...n, cameras: v as Style } })}
+      />
+      <FilesNamed
+        files={n.files}
+        mayEdit={mayEdit}
+        onChange={(files) => change({ naming: { ...n, files } })}
       />
       <p className="says">New sequences begin with these; those that are there keep theirs.</p>
       <Choice

@@ -12,11 +12,16 @@ import kite.core.cutting.CutBrought;
 import kite.core.cutting.NewShot;
 import kite.core.cutting.Retiming;
 import kite.core.cutting.Switching;
+import kite.core.document.Camera;
+import kite.core.document.FileNames;
 import kite.core.document.OrNull;
+import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.core.document.Take;
 import kite.core.evaluate.Plan;
+import kite.core.form.Words;
 import kite.core.frame.LineOfAction;
+import kite.core.naming.OutputNames;
 import kite.core.naming.ShotCodes;
 import kite.core.report.CutNotes;
 import kite.core.report.ShotFacts;
@@ -149,6 +154,46 @@ final class ShotAnswers {
   public static List<Command> mends(String about, String shot) {
     return BeforeItLeaves.mends(Opened.shown(), Opened::rig, about, shot);
   }
+
+  /**
+   * How the file of a frame of the first shot would be called by a pattern, or what is wrong with
+   * it.
+   *
+   * @param counts scene, shot or programme
+   */
+  public static NamedFile fileName(String pattern, String counts, String production, String user) {
+    String fault = FileNames.fault(pattern);
+    if (!fault.isEmpty()) return new NamedFile("", fault);
+    Programme p = Opened.programme();
+    Sequence s = Opened.shown();
+    Programme.Placed at = p.isEmpty() ? null : p.placed().get(0);
+    Camera c = at != null && s.get(at.camera()) instanceof Camera x ? x : null;
+    int first = p.firstFrame();
+    int number =
+        OutputNames.number(
+            Words.find(counts, FileNames.Counts.values()),
+            at == null ? first : at.sceneFirst(),
+            first,
+            first);
+    OutputNames.Facts facts =
+        new OutputNames.Facts(
+            production,
+            s.header().code(),
+            at == null ? s.header().code() : at.shot(),
+            at == null ? "1" : ((Shot) s.get(at.id())).take().name(),
+            c == null ? "A" : c.letter(),
+            1,
+            "2026-01-31",
+            user);
+    return new NamedFile(OutputNames.of(pattern, facts, number), "");
+  }
+
+  /**
+   * A name, or a sentence that says why there is none.
+   *
+   * @param name without its ending
+   */
+  public record NamedFile(String name, String fault) {}
 
   /** The line of action on the shown frame; null where none was chosen. */
   @OrNull

@@ -174,8 +174,47 @@ class HandOverDeskTest extends Desk {
         page.waitForDownload(() -> page.getByText("6 frames as PNG, in one archive").click());
     try (java.util.zip.ZipFile zip = new java.util.zip.ZipFile(download.path().toFile())) {
       assertEquals(6, zip.size());
-      assertEquals(108, ImageIO.read(zip.getInputStream(zip.getEntry("00006.png"))).getHeight());
+      // by the production's usual way: the shot's folder, its version, from 1001
+      for (int i = 1; i <= 6; i++) {
+        int frame = 1000 + i;
+        var file =
+            zip.stream()
+                .filter(e -> e.getName().matches("(SW010_\\d+)/\\1_v001\\." + frame + "\\.png"))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(zip.stream().toList().toString()));
+        assertEquals(108, ImageIO.read(zip.getInputStream(file)).getHeight());
+      }
     }
+  }
+
+  /** Nothing is queued that would be written over, or lead out of its folder. */
+  @Test
+  void namesThatCollideOrLeadOutAreRefusedWithTheReason() throws Exception {
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    for (String[] bad :
+        new String[][] {
+          {"{version}.####", "would both be called"},
+          {"../{version}.####", "leads out"},
+          {"{shot}.####", "Without {version}"}
+        }) {
+      var asked =
+          pim.post(
+              "api/sequences/" + sequence + "/renders",
+              Map.of(
+                  "what",
+                  "cut",
+                  "frame",
+                  0,
+                  "percent",
+                  10,
+                  "samples",
+                  1,
+                  "names",
+                  Map.of("name", "mine", "pattern", bad[0], "counts", "shot")));
+      assertEquals(422, asked.statusCode(), asked.body());
+      assertTrue(asked.body().contains(bad[1]), asked.body());
+    }
+    assertEquals("0", Application.asked("select count(*) from render_job"));
   }
 
   @Test

@@ -291,7 +291,7 @@ class HandedOnTest extends Desk {
     }
     assertTrue(cameras > 2, "" + cameras);
     // and back: it is asked which of the two is wanted
-    int pieces = document().all(Piece.class).size();
+    int pieces = s.all(Piece.class).size();
     desk("Set");
     String data = Base64.getEncoder().encodeToString(Files.readAllBytes(file));
     page.evaluate(
@@ -306,7 +306,7 @@ class HandedOnTest extends Desk {
     button("Bring it in").click();
     page.getByText("set is in:").waitFor();
     saved();
-    assertEquals(pieces + 1, document().all(Piece.class).size());
+    assertEquals(pieces + 1, application.stored().all(Piece.class).size());
   }
 
   @Test
@@ -337,7 +337,7 @@ class HandedOnTest extends Desk {
     clipped.getByText("Nothing cut off").click();
     saved();
     clipped.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
-    double far = ((Camera) document().get(c.id())).channel("farClip").at(0);
+    double far = ((Camera) application.stored().get(c.id())).channel("farClip").at(0);
     assertTrue(far > 12, "farther: " + far);
     Locator edge =
         page.locator("[data-card=checks] .check")
@@ -355,7 +355,7 @@ class HandedOnTest extends Desk {
     assertTrue(says.contains("Camera"), says);
     assertEquals(
         List.of("it opens on the move"),
-        document().all(Shot.class).stream()
+        application.stored().all(Shot.class).stream()
             .flatMap(x -> x.accepted().stream())
             .map(a -> a.word())
             .toList());

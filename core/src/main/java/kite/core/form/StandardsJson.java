@@ -2,9 +2,11 @@ package kite.core.form;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
+import java.util.List;
 import kite.core.document.Beginning;
 import kite.core.document.CameraPackage;
 import kite.core.document.Delivery;
+import kite.core.document.FileNames;
 import kite.core.document.LimitsOfCuts;
 import kite.core.document.Naming;
 import kite.core.document.Own;
@@ -33,6 +35,7 @@ public final class StandardsJson {
                 .put("shots", s.naming().shots())
                 .put("pieces", s.naming().pieces())
                 .put("cameras", s.naming().cameras())
+                .put("files", s.naming().files(), StandardsJson::write)
                 .json)
         .put(
             "beginning",
@@ -71,9 +74,24 @@ public final class StandardsJson {
                 new Naming(
                     n.text("shots"),
                     n.word("pieces", Naming.Style.values()),
-                    n.word("cameras", Naming.Style.values()))),
+                    n.word("cameras", Naming.Style.values()),
+                    n.has("files") ? n.list("files", StandardsJson::files) : List.of())),
             f.has("beginning") ? beginning(f.object("beginning")) : Beginning.USUAL,
             f.has("cut") ? limits(f.object("cut")) : LimitsOfCuts.USUAL));
+  }
+
+  private static JsonValue write(FileNames f) {
+    return new Out()
+        .put("name", f.name())
+        .put("pattern", f.pattern())
+        .put("counts", f.counts())
+        .json;
+  }
+
+  private static FileNames files(Fields f) {
+    return f.done(
+        new FileNames(
+            f.text("name"), f.text("pattern"), f.word("counts", FileNames.Counts.values())));
   }
 
   private static JsonValue write(LimitsOfCuts c) {

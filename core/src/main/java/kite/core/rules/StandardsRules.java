@@ -6,6 +6,7 @@ import kite.core.document.Beginning;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.ChannelSpec;
+import kite.core.document.FileNames;
 import kite.core.document.LimitsOfCuts;
 import kite.core.document.Standards;
 import kite.core.number.NumberText;
@@ -25,6 +26,7 @@ public final class StandardsRules {
   /** A blur this wide, in mm, is larger than any film back's grain could ever ask for. */
   private static final double MOST_CIRCLE_MM = 10;
 
+  private static final int MOST_FILE_NAMES = 20;
   private static final int MOST_KITS = 50, MOST_LENSES = 200;
 
   /** Ten seconds later is still a frame that everything counts with. */
@@ -57,6 +59,20 @@ public final class StandardsRules {
     if (s.kits().size() > MOST_KITS)
       all.add(new Refusal("many", "", "kits", "At most " + MOST_KITS + " lens kits are kept."));
     for (int i = 0; i < s.kits().size(); i++) faults(s.kits().get(i), "kits/" + i, all);
+    List<FileNames> files = s.naming().files();
+    if (files.size() > MOST_FILE_NAMES)
+      all.add(
+          new Refusal(
+              "many",
+              "",
+              "naming/files",
+              "At most " + MOST_FILE_NAMES + " ways to call files are kept."));
+    for (int i = 0; i < files.size(); i++) {
+      String fault = FileNames.fault(files.get(i).pattern());
+      if (!fault.isEmpty()) all.add(new Refusal("name", "", "naming/files/" + i, fault));
+      if (files.get(i).name().isBlank() || files.get(i).name().length() > Rules.LONGEST_NAME)
+        all.add(new Refusal("name", "", "naming/files/" + i, "A way to call files needs a name."));
+    }
     Beginning b = s.beginning();
     if (!Rules.positive(b.gridM()))
       all.add(range("", "beginning/gridM", "The grid cell must be above 0."));

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,6 +65,22 @@ public class NewestPictures {
     names.removeIf(n -> n.endsWith(".webp"));
     if (names.stream().anyMatch(n -> n.endsWith(".exr"))) names.removeIf(n -> n.endsWith(".png"));
     return List.copyOf(names);
+  }
+
+  /**
+   * What the files of a render are called where they are handed on; those that are not in it keep
+   * their names.
+   */
+  public Map<String, String> names(UUID job) {
+    Map<String, String> all = new HashMap<>();
+    RenderJob of = jobs.findById(job).orElseThrow();
+    FrameNames.of(of)
+        .forEach(
+            (number, name) -> {
+              for (Kept.Form form : Kept.Form.values())
+                all.put(FrameFiles.delivered(number, form), name + "." + form.ending);
+            });
+    return all;
   }
 
   public static boolean isFilm(String file) {

@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
+import kite.core.document.FileNames;
 import kite.core.document.Sequence;
+import kite.core.form.Words;
 import kite.server.Problem;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
@@ -82,6 +84,7 @@ class RenderApi {
    * @param every of so many frames one is made, 0 for the first, middle and last of each shot; all
    *     when left out
    * @param urgency when it has its turn; in turn with others when left out
+   * @param names how its files are called; the production's usual way when left out
    * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
    *     left out
    */
@@ -102,6 +105,7 @@ class RenderApi {
       Boolean early,
       Integer every,
       Urgency urgency,
+      NamesAsked names,
       Kept kept) {
     ShotsAsked.Asked shots() {
       return new ShotsAsked.Asked(
@@ -121,6 +125,17 @@ class RenderApi {
           !Boolean.FALSE.equals(haze),
           false,
           false);
+    }
+  }
+
+  /**
+   * @param counts scene, shot or programme
+   */
+  record NamesAsked(String name, String pattern, String counts) {
+    FileNames read() {
+      if (pattern == null || counts == null) throw bad("Say how files are called and counted.");
+      return new FileNames(
+          name == null ? "" : name, pattern, Words.find(counts, FileNames.Counts.values()));
     }
   }
 
@@ -152,6 +167,13 @@ class RenderApi {
       asked.kept().check(s);
       job.kept = asked.kept().write();
     }
+    FileNames by =
+        asked.names() == null
+            ? s.header().standards().naming().files().get(0)
+            : asked.names().read();
+    FrameNames names = new FrameNames(by, sequences.nameOfProduction(rights.productionOf(id)));
+    names.check(job, s);
+    job.names = names.write();
     roomFor(job);
     job.samples = asked.samples();
     job.early = Boolean.TRUE.equals(asked.early());

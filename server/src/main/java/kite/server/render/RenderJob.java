@@ -73,6 +73,10 @@ class RenderJob {
   @JdbcTypeCode(SqlTypes.JSON)
   String kept;
 
+  /** How its files are called ({@link FrameNames}); null in jobs of earlier builds: by number. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  String names;
+
   int width;
   int height;
   int samples;

@@ -3,6 +3,7 @@ package kite.server.render;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -61,8 +62,11 @@ class ResultApi {
     Kept.Form form = Kept.read(job(id).kept).form();
     if (!frames.existsById(new RenderFrame.Key(id, number))) throw Problem.missing("frame");
     String name = FrameFiles.delivered(number, form);
+    String called = called(FrameNames.of(job(id)).get(number), name);
     return ResponseEntity.status(HttpStatus.OK)
-        .header(HttpHeaders.CONTENT_DISPOSITION, attached(name))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            attached(called.substring(called.lastIndexOf('/') + 1)))
         .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
         .body(there(id, name));
   }
@@ -88,12 +92,13 @@ class ResultApi {
             .filter(f -> f.file.endsWith(".png"))
             .toList();
     if (finished.isEmpty()) throw Problem.missing("picture");
+    Map<Integer, String> names = FrameNames.of(j);
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out)) {
             for (RenderFrame f : finished) {
               String name = FrameFiles.delivered(f.number, form);
-              zip.putNextEntry(new ZipEntry(name));
+              zip.putNextEntry(new ZipEntry(called(names.get(f.number), name)));
               try (InputStream in = there(j.id, name).getInputStream()) {
                 in.transferTo(zip);
               }
@@ -107,6 +112,11 @@ class ResultApi {
             attached(j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + "-v" + j.numbered + ".zip"))
         .contentType(MediaType.parseMediaType("application/zip"))
         .body(body);
+  }
+
+  /** A name with the ending of a file; the file's own where there is none. */
+  private static String called(String name, String file) {
+    return name == null ? file : name + file.substring(file.lastIndexOf('.'));
   }
 
   private static String attached(String name) {

@@ -13,7 +13,7 @@ import tools.jackson.core.type.TypeReference;
  * @param last included
  * @param code of the shot; null for a frame alone, and in jobs of earlier builds
  * @param board an image that is seen in place of what the camera sees; null for none
- * @param programme the frame of the programme that its first one is; null where nothing is heard
+ * @param programme the frame of the programme that its first one is; null for a frame alone
  * @param take of a shot ({@code document.Take#inShot}); null for none
  * @param only some of its frames alone; null for all
  * @param scenes the frame of the scene that each shows, sub-frames too; null where that is its
@@ -57,8 +57,7 @@ record Shot(
   /** Some of its frames alone, by their indexes among all, in their order. */
   Shot some(List<Integer> indexes) {
     List<Some> some = indexes.stream().map(i -> new Some(i, at(i).next())).toList();
-    // what is left out is not heard either
-    return new Shot(camera, first, last, code, scenes, board, null, take, some);
+    return new Shot(camera, first, last, code, scenes, board, programme, take, some);
   }
 
   /**
@@ -115,7 +114,11 @@ record Shot(
   /** What of the programme's sound belongs to some runs. */
   static List<SoundMix.Stretch> heard(List<Shot> shots) {
     return shots.stream()
-        .map(s -> new SoundMix.Stretch(s.programme == null ? Double.NaN : s.programme, s.frames()))
+        // what is left out is not heard either
+        .map(
+            s ->
+                new SoundMix.Stretch(
+                    s.programme == null || s.only != null ? Double.NaN : s.programme, s.frames()))
         .toList();
   }
 

@@ -1,0 +1,95 @@
+package kite.server.render;
+
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import kite.core.cut.Programme;
+import kite.core.document.Camera;
+import kite.core.document.FileNames;
+import kite.core.document.Sequence;
+import kite.core.form.SequenceJson;
+import kite.core.naming.OutputNames;
+import kite.exchange.Json;
+import kite.server.Problem;
+import org.springframework.http.HttpStatus;
+
+/**
+ * How the files of a render are called where they are handed on. Where they are kept, each render
+ * has a folder of its own and nothing is ever written over.
+ *
+ * @param production what it was called when the render was asked for
+ */
+record FrameNames(FileNames by, String production) {
+  static FrameNames read(String json) {
+    return Json.MAPPER.readValue(json, FrameNames.class);
+  }
+
+  String write() {
+    return Json.MAPPER.writeValueAsString(this);
+  }
+
+  /** Refuses a pattern that has a fault, or that would call two frames of a job the same. */
+  void check(RenderJob job, Sequence s) {
+    String fault = FileNames.fault(by.pattern());
+    if (!fault.isEmpty()) throw bad(fault);
+    Map<String, Integer> had = new HashMap<>();
+    of(job, s)
+        .forEach(
+            (number, name) -> {
+              Integer other = had.put(name, number);
+              if (other != null)
+                throw bad(
+                    "Two frames, the "
+                        + Math.min(other, number)
+                        + ". and the "
+                        + Math.max(other, number)
+                        + ". of the render, would both be called “"
+                        + name
+                        + "”. Put {shot} into the pattern, or count by the programme.");
+            });
+  }
+
+  private static Problem bad(String text) {
+    return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "names", text);
+  }
+
+  /** Names without their endings, by the numbers of the frames, from 1. */
+  static Map<Integer, String> of(RenderJob job) {
+    return job.names == null ? Map.of() : read(job.names).of(job, SequenceJson.read(job.document));
+  }
+
+  private Map<Integer, String> of(RenderJob job, Sequence s) {
+    Map<String, Programme.Placed> placed = new HashMap<>();
+    for (Programme.Placed p : Programme.of(s).placed()) placed.put(p.inTake(), p);
+    String date = job.askedAt.atZone(ZoneId.of("UTC")).toLocalDate().toString();
+    Map<Integer, String> all = new HashMap<>();
+    List<Shot> shots = Shot.read(job.shots);
+    int number = 1;
+    for (Shot shot : shots)
+      for (int i = 0; i < shot.frames(); i++) {
+        Shot.At at = shot.at(i);
+        Programme.Placed p = placed.get(at.take());
+        OutputNames.Facts facts =
+            new OutputNames.Facts(
+                production,
+                s.header().code(),
+                at.code() == null ? s.header().code() : at.code(),
+                p == null || !(s.get(p.id()) instanceof kite.core.document.Shot x)
+                    ? ""
+                    : x.take().name(),
+                s.get(at.camera()) instanceof Camera c ? c.letter() : "",
+                Math.max(1, job.numbered),
+                date,
+                job.askedBy);
+        int programme = at.frame();
+        if (shot.programme() != null) programme = shot.programme() + at.frame() - shot.first();
+        // a frame alone is one of the scene
+        FileNames.Counts counts = p == null ? FileNames.Counts.SCENE : by.counts();
+        int n =
+            OutputNames.number(counts, at.scene(), programme, p == null ? programme : p.first());
+        all.put(number++, OutputNames.of(by.pattern(), facts, n));
+      }
+    return all;
+  }
+}

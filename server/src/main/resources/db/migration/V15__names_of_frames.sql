@@ -1,0 +1,2 @@
+-- How the files of a render are called where they are handed on; null for the numbers of its frames.
+alter table render_job add column names jsonb;
