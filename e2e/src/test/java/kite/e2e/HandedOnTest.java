@@ -247,6 +247,9 @@ class HandedOnTest extends Desk {
     for (Programme.Placed p : programme.placed())
       assertTrue(all.containsKey("shots/" + p.shot() + "/thumbnail.png"), p.shot());
     Path file = Files.write(folder.resolve(code + ".usdz"), all.get("set/" + code + ".usdz"));
+    Path glb = Files.write(folder.resolve("set.glb"), all.get("set/" + code + "_set.glb"));
+    String valid = node("validate-gltf.mjs", glb.toString());
+    assertTrue(valid.contains("\"errors\":0,\"warnings\":0"), valid);
     int frame = s.header().firstFrame() + 60;
     JsonNode read = JSON.readTree(node("read-usd.mjs", file.toString(), "" + frame));
     Map<String, ModelRig> rigs = new HashMap<>();

@@ -36,6 +36,7 @@ import kite.core.optics.Fit;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
 import kite.exchange.gltf.GlbReader;
+import kite.exchange.gltf.GlbSetWriter;
 import kite.exchange.gltf.ModelFile;
 import kite.render.ModelGeometry;
 import kite.render.SceneBuilder;
@@ -171,6 +172,34 @@ class UsdSetTest {
     assertEquals(new UsdModel.Holds(0, 3), UsdModel.holds("x.usdz", packed(), Budget.usual()));
     assertArrayEquals(
         m.glb(), UsdModel.read("x.usdz", Map.of("x.usdz", packed()), Budget.usual()).glb());
+  }
+
+  @Test
+  void asGltfItStandsAndMovesAlike() throws Exception {
+    Sequence s = sequence();
+    SetOverTime set =
+        SetOverTime.of(
+            s,
+            new Plan(s, Models.NONE),
+            new SceneBuilder(a -> null),
+            new double[] {1, 6, 11},
+            true);
+    ModelFile m = GlbReader.read(GlbSetWriter.write(s, set));
+    assertEquals(List.of("Scene"), m.clips());
+    ModelPose pose = new ModelPose(m.geometry().rig());
+    for (double frame : new double[] {1, 3.5, 11}) {
+      pose.pose(0, (frame - 1) / 24, false);
+      List<double[]> crates = new ArrayList<>();
+      for (ModelGeometry.Part p : m.geometry().parts()) {
+        double[] v = new double[3];
+        Matrix.point(pose.world(), p.node() * Matrix.SIZE, 0, 0, 0, v, 0);
+        crates.add(v);
+      }
+      double moved = (frame - 1) / 10 * 5;
+      assertTrue(
+          crates.stream().anyMatch(v -> Math.abs(v[0] - moved) < 1e-5 && v[1] > 0.4),
+          "a crate at " + moved);
+    }
   }
 
   @Test

@@ -15,6 +15,7 @@ import kite.core.bake.PlaceTrack;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
+import kite.core.document.Mark;
 import kite.core.document.OrNull;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
@@ -178,6 +179,7 @@ class Contents {
     Bake bake = Bake.of(plan, camera, first, last, 1);
     String name = "shots/" + folder + "/" + folder, seen = name + "_cam" + clean(camera.letter());
     List<PlaceTrack> guides = PlaceTrack.ofGuides(s, plan, bake.frames());
+    List<PlaceTrack> beside = places(s, plan, bake);
     if (asked.parts().contains(Part.CAMERAS)) {
       String shot = p.shot();
       to.take(
@@ -185,13 +187,13 @@ class Contents {
               seen + ".usda",
               Part.CAMERAS.kind(),
               shot,
-              () -> UsdCameraWriter.write(s, bake, guides)));
+              () -> UsdCameraWriter.write(s, bake, beside)));
       to.take(
           bytes(
               seen + ".glb",
               Part.CAMERAS.kind(),
               shot,
-              () -> GlbCameraWriter.write(bake, s.header().rate().perSecond(), guides)));
+              () -> GlbCameraWriter.write(bake, s.header().rate().perSecond(), beside)));
       to.take(text(seen + ".csv", Part.CAMERAS.kind(), shot, () -> CameraTable.write(bake)));
     }
     if (asked.parts().contains(Part.PLACES)) {
@@ -204,6 +206,14 @@ class Contents {
     if (asked.parts().contains(Part.LENS))
       to.take(
           bytes(name + "_lens.json", Part.LENS.kind(), p.shot(), () -> LensSheet.write(s, bake)));
+  }
+
+  /** Guides and all marks, which stand beside a camera in its files. */
+  static List<PlaceTrack> places(Sequence s, Plan plan, Bake bake) {
+    List<PlaceTrack> all = new ArrayList<>(PlaceTrack.ofGuides(s, plan, bake.frames()));
+    List<String> marks = s.all(Mark.class).stream().map(Mark::id).toList();
+    all.addAll(PlaceTrack.ofMarks(s, plan, bake.frames(), marks));
+    return all;
   }
 
   private PlaceSheet places(

@@ -14,6 +14,7 @@ import kite.core.document.Camera;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.exchange.gltf.GlbSetWriter;
 import kite.exchange.usd.UsdSetWriter;
 import kite.exchange.usd.UsdzWriter;
 import kite.render.SceneBuilder;
@@ -82,6 +83,7 @@ class SetContents {
     for (Map.Entry<String, UsdSetWriter.Content> l :
         writer.layers(code + "_set", Map.of()).entrySet())
       to.take(piece("set/" + l.getKey(), false, l.getValue()));
+    to.take(piece("set/" + code + "_set.glb", false, out -> out.write(GlbSetWriter.write(s, set))));
     Map<String, UsdSetWriter.Content> all = writer.layers(code, cameras(s, asked));
     to.take(piece("set/" + code + ".usdz", true, out -> UsdzWriter.write(all, out)));
   }
@@ -102,7 +104,7 @@ class SetContents {
           () -> {
             Plan plan = new Plan(s, assets::rig).inTake(p.inTake());
             Bake bake = Bake.of(plan, c, span.first, span.last, 1);
-            return new Shown(bake, PlaceTrack.ofGuides(s, plan, bake.frames()));
+            return new Shown(bake, Contents.places(s, plan, bake));
           });
     }
     return all;
