@@ -21,6 +21,11 @@ export interface Kept {
   bounce: boolean;
 }
 
+/** What is written into the pictures that are looked at: for each item its place; what is left out is not written. */
+export interface BurnIn {
+  places: Record<string, string>;
+}
+
 /** Pictures alone. */
 export const PICTURES: Kept = { form: 'PNG', passes: [], lights: [], surroundings: true, bounce: false };
 
@@ -56,6 +61,8 @@ export interface How {
   urgency: Urgency;
   /** How files are called; null for the production's usual way. */
   names: FileNames | null;
+  /** What is written into pictures, and where. */
+  burnIn: BurnIn;
   kept: Kept;
 }
 
@@ -72,6 +79,7 @@ export const PREVIEW: How = {
   every: 1,
   urgency: 'NORMAL',
   names: null,
+  burnIn: { places: {} },
   kept: PICTURES,
 };
 

@@ -5,6 +5,7 @@ import { Tick } from '../kit/Tick';
 import { askRender, turnsFor, type Urgency, type What } from '../doing/renders';
 import { useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
+import { BurnedIn } from './BurnedIn';
 import { ChosenShots } from './ChosenShots';
 import { choose, useChoices } from './choices';
 import { Range } from './Range';
@@ -62,6 +63,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         onChange={(v) => by({ every: Number(v) })}
       />
       <NamesChoice chosen={how.names} onChange={(names) => by({ names })} />
+      <BurnedIn burnIn={how.burnIn} onChange={(burnIn) => by({ burnIn })} />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />
       <div className="shows" role="group" aria-label="What is in the picture">

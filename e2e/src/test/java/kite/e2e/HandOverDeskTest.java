@@ -187,6 +187,45 @@ class HandOverDeskTest extends Desk {
     }
   }
 
+  /** What is tried is what is rendered: a bar with words below, and none above. */
+  @Test
+  void whatIsWrittenInThePictureIsTriedAndRendered() throws Exception {
+    goTo(1175);
+    choose("Lantern to Pim");
+    rendering();
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
+    page.getByLabel("Quality", new Page.GetByLabelOptions().setExact(true)).selectOption("4");
+    button("This frame").click();
+    BufferedImage clean = renderedNow(1);
+    page.getByText("Written in the picture · nothing").click();
+    page.getByLabel("Shot", new Page.GetByLabelOptions().setExact(true))
+        .selectOption("BOTTOM_LEFT");
+    page.getByLabel("Lens", new Page.GetByLabelOptions().setExact(true)).selectOption("BOTTOM");
+    Locator tried = page.locator("img.burn-in-try");
+    page.waitForFunction("() => document.querySelector('img.burn-in-try').naturalWidth === 640");
+    BufferedImage grey = ImageIO.read(new ByteArrayInputStream(fetch(tried.getAttribute("src"))));
+    assertTrue(letters(grey) > 0.02, "words in the bar: " + letters(grey));
+    button("This frame").click();
+    BufferedImage written = renderedNow(2);
+    assertTrue(letters(written) > 0.02, "words in the bar: " + letters(written));
+    int bar = (int) (written.getHeight() * 0.046) + 1;
+    for (int y = 0; y < written.getHeight() - bar; y++)
+      for (int x = 0; x < written.getWidth(); x++)
+        assertEquals(clean.getRGB(x, y), written.getRGB(x, y), x + ", " + y);
+  }
+
+  /** How much of the lowest 4 % of a picture is as light as letters, beside what is dark. */
+  private static double letters(BufferedImage b) {
+    int light = 0, dark = 0, from = b.getHeight() - (int) (b.getHeight() * 0.04);
+    for (int y = from; y < b.getHeight(); y++)
+      for (int x = 0; x < b.getWidth(); x++) {
+        int green = b.getRGB(x, y) >> 8 & 255;
+        if (green > 150) light++;
+        if (green < 90) dark++;
+      }
+    return dark == 0 ? 0 : light / (double) (light + dark);
+  }
+
   /** Nothing is queued that would be written over, or lead out of its folder. */
   @Test
   void namesThatCollideOrLeadOutAreRefusedWithTheReason() throws Exception {

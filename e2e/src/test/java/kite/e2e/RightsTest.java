@@ -301,6 +301,7 @@ class RightsTest {
     t.add(new Row("POST", "/api/assets/sounds?name=a.wav&" + into, "bytes", EDIT));
     t.add(new Row("POST", "/api/assets/lettering?" + into, words, EDIT));
     t.add(new Row("POST", "/api/assets/camera-tracks?name=a.usda&fps=24&" + into, "bytes", EDIT));
+    t.add(new Row("GET", sequence + "/burn-in.png?frame=1001&burnIn=%7B%7D", "", LOOK));
     t.add(new Row("POST", "/api/assets/usd-contents?name=a.usda&" + into, "bytes", EDIT));
     // last, since it ends the sessions of those who may
     t.add(new Row("POST", "/api/account/sign-out-everywhere", "", ACCOUNT));

@@ -31,14 +31,20 @@ final class FrameFiles {
     return String.format("%05d.%s", number, form.ending);
   }
 
-  static void write(Picture p, Path folder, int number) throws IOException {
+  static void write(Picture p, Path folder, int number, Over over) throws IOException {
     BufferedImage image = new BufferedImage(p.width(), p.height(), BufferedImage.TYPE_INT_RGB);
     image.setRGB(0, 0, p.width(), p.height(), p.argb(), 0, p.width());
+    over.draw(image);
     ImageIO.write(image, "png", folder.resolve(picture(number)).toFile());
   }
 
+  /** Draws over a picture that is looked at. */
+  interface Over {
+    void draw(BufferedImage picture);
+  }
+
   /** As above with what is kept beside it. */
-  static void write(Rendered r, Path folder, int number, Kept.Form form, ExrFacts facts)
+  static void write(Rendered r, Path folder, int number, Kept.Form form, ExrFacts facts, Over over)
       throws IOException {
     Path file = folder.resolve(delivered(number, form));
     switch (form) {
@@ -49,7 +55,7 @@ final class FrameFiles {
           FinePng.write(file, r.picture().width(), r.picture().height(), r.layers().get(0));
       case EXR, EXR_HALF -> ExrWriter.write(file, r, form == Kept.Form.EXR_HALF, facts);
     }
-    write(r.picture(), folder, number);
+    write(r.picture(), folder, number, over);
   }
 
   /** What the header of a frame says; the plan is brought to the frame. */

@@ -7,6 +7,7 @@ import java.util.function.BooleanSupplier;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.exchange.picture.ExrFacts;
 import kite.render.BoardPicture;
 import kite.render.Data;
 import kite.render.Exposed;
@@ -29,6 +30,8 @@ final class FrameMaker {
   private final RenderJob job;
   private final List<Shot> shots;
   private final Kept kept;
+  private final BurnIn burnIn; // null for nothing
+  private final String production;
   private final Sequence sequence;
   private final Plan plan;
   private final SceneBuilder scenes;
@@ -40,6 +43,8 @@ final class FrameMaker {
     sequence = job.look == null ? asked : Look.read(job.look).seen(asked);
     this.assets = assets;
     this.threads = threads;
+    burnIn = job.burnIn == null ? null : BurnIn.read(job.burnIn);
+    production = job.names == null ? "" : FrameNames.read(job.names).production();
     shots = Shot.read(job.shots);
     kept = Kept.read(job.kept);
     plan = new Plan(sequence, assets::rig);
@@ -82,7 +87,7 @@ final class FrameMaker {
     }
     Picture p = renderer(at).render(job.width, job.height, quality(), threads, stopped);
     if (p == null) return null;
-    FrameFiles.write(p, folder, number);
+    FrameFiles.write(p, folder, number, over(number));
     return new Made(List.of(FrameFiles.picture(number)), List.of(), 0);
   }
 
@@ -115,16 +120,25 @@ final class FrameMaker {
   private Made written(Rendered r, int number, Path folder) throws IOException {
     String picture = FrameFiles.picture(number);
     if (kept.picturesAlone()) {
-      FrameFiles.write(r.picture(), folder, number);
+      FrameFiles.write(r.picture(), folder, number, over(number));
       return new Made(List.of(picture), List.of(), 0);
     }
     Shot.At at = Shot.at(shots, number);
-    FrameFiles.write(r, folder, number, kept.form(), FrameFiles.facts(job, sequence, plan, at));
+    ExrFacts facts = FrameFiles.facts(job, sequence, plan, at);
+    FrameFiles.write(r, folder, number, kept.form(), facts, over(number));
     List<String> files =
         kept.form() == Kept.Form.PNG
             ? List.of(picture)
             : List.of(FrameFiles.delivered(number, kept.form()), picture);
     return new Made(files, r.without(), 0);
+  }
+
+  /** What is written into a frame. */
+  private FrameFiles.Over over(int number) {
+    if (burnIn == null) return picture -> {};
+    Shot.At at = Shot.at(shots, number);
+    int first = Shot.firstOf(shots, number);
+    return picture -> burnIn.draw(picture, Said.of(job, sequence, plan, at, production, first));
   }
 
   private FrameRenderer renderer(Shot.At at) {

@@ -85,6 +85,7 @@ class RenderApi {
    *     when left out
    * @param urgency when it has its turn; in turn with others when left out
    * @param names how its files are called; the production's usual way when left out
+   * @param burnIn what is written into its pictures; nothing when left out
    * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
    *     left out
    */
@@ -106,6 +107,7 @@ class RenderApi {
       Integer every,
       Urgency urgency,
       NamesAsked names,
+      BurnIn burnIn,
       Kept kept) {
     ShotsAsked.Asked shots() {
       return new ShotsAsked.Asked(
@@ -174,6 +176,8 @@ class RenderApi {
     FrameNames names = new FrameNames(by, sequences.nameOfProduction(rights.productionOf(id)));
     names.check(job, s);
     job.names = names.write();
+    if (asked.burnIn() != null && !asked.burnIn().places().isEmpty())
+      job.burnIn = asked.burnIn().write();
     roomFor(job);
     job.samples = asked.samples();
     job.early = Boolean.TRUE.equals(asked.early());

@@ -77,6 +77,10 @@ class RenderJob {
   @JdbcTypeCode(SqlTypes.JSON)
   String names;
 
+  /** What is written into its pictures ({@link BurnIn}); null for nothing. */
+  @JdbcTypeCode(SqlTypes.JSON)
+  String burnIn;
+
   int width;
   int height;
   int samples;

@@ -91,6 +91,16 @@ record Shot(
     throw new IllegalArgumentException("There is no frame " + number + " in " + before);
   }
 
+  /** The number that the run of a frame begins with. */
+  static int firstOf(List<Shot> shots, int number) {
+    int before = 0;
+    for (Shot s : shots) {
+      if (number <= before + s.frames()) return s.first;
+      before += s.frames();
+    }
+    throw new IllegalArgumentException("There is no frame " + number + " in " + before);
+  }
+
   /** The frame at an index of this run, from 0. */
   At at(int index) {
     if (only != null) {
