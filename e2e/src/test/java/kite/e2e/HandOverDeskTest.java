@@ -324,7 +324,7 @@ class HandOverDeskTest extends Desk {
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();
     var download = page.waitForDownload(() -> page.getByText("Frame as EXR").click());
-    assertEquals("00001.exr", download.suggestedFilename());
+    assertEquals("SW010_0010_v001.1050.exr", download.suggestedFilename());
     String header = said("exrheader", download.path().toString());
     for (String line :
         List.of(
