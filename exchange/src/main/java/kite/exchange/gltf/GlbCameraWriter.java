@@ -122,7 +122,8 @@ public final class GlbCameraWriter {
     return any;
   }
 
-  private static void sampler(
+  /** Keys of a node, from accessor to accessor, straight between. */
+  static void sampler(
       ArrayNode samplers, ArrayNode channels, int node, int input, int output, String path) {
     samplers.addObject().put("input", input).put("output", output).put("interpolation", "LINEAR");
     channels

@@ -106,9 +106,12 @@ public final class GlbSetWriter {
         turns[4 * i + a] = (float) last[a];
       }
     }
-    key(samplers, channels, time, g.floats(places, "VEC3", 3, false), node, "translation");
-    key(samplers, channels, time, g.floats(turns, "VEC4", 4, false), node, "rotation");
-    key(samplers, channels, time, g.floats(scales, "VEC3", 3, false), node, "scale");
+    GlbCameraWriter.sampler(
+        samplers, channels, node, time, g.floats(places, "VEC3", 3, false), "translation");
+    GlbCameraWriter.sampler(
+        samplers, channels, node, time, g.floats(turns, "VEC4", 4, false), "rotation");
+    GlbCameraWriter.sampler(
+        samplers, channels, node, time, g.floats(scales, "VEC3", 3, false), "scale");
   }
 
   private static boolean mirrors(double[] m) {
@@ -116,17 +119,6 @@ public final class GlbSetWriter {
             - m[Matrix.XY] * (m[Matrix.YX] * m[Matrix.ZZ] - m[Matrix.YZ] * m[Matrix.ZX])
             + m[Matrix.XZ] * (m[Matrix.YX] * m[Matrix.ZY] - m[Matrix.YY] * m[Matrix.ZX])
         < 0;
-  }
-
-  private static void key(
-      ArrayNode samplers, ArrayNode channels, int time, int output, int node, String path) {
-    samplers.addObject().put("input", time).put("output", output).put("interpolation", "LINEAR");
-    channels
-        .addObject()
-        .put("sampler", samplers.size() - 1)
-        .putObject("target")
-        .put("node", node)
-        .put("path", path);
   }
 
   private int mesh(Surface x) {

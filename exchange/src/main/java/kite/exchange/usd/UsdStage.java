@@ -98,9 +98,12 @@ public final class UsdStage {
 
   /** Lays a prim of a layer below under those of the layer: what they say goes first. */
   private void lay(Prim below, List<Prim> prims) {
-    for (Prim p : prims)
-      if (p.name.equals(below.name)) {
-        under(p, below);
+    for (int i = 0; i < prims.size(); i++)
+      if (prims.get(i).name.equals(below.name)) {
+        // what is referred to is in several places: each has its own from here on
+        Prim own = prims.get(i).copy();
+        under(own, below);
+        prims.set(i, own);
         return;
       }
     prims.add(below);

@@ -41,6 +41,19 @@ public final class UsdText {
     public final Map<String, Object> values = new LinkedHashMap<>();
     public final Map<String, TreeMap<Double, Object>> samples = new LinkedHashMap<>();
     public final List<Prim> children = new ArrayList<>();
+
+    /** Another one that says the same; what is inside is shared. */
+    Prim copy() {
+      Prim p = new Prim();
+      p.type = type;
+      p.name = name;
+      p.there = there;
+      p.metadata.putAll(metadata);
+      p.values.putAll(values);
+      p.samples.putAll(samples);
+      p.children.addAll(children);
+      return p;
+    }
   }
 
   private final String text;

@@ -280,6 +280,26 @@ class UsdSetTest {
   }
 
   @Test
+  void whatOneInstanceSaysChangesNoOther() throws Exception {
+    // both refer to the same; one moves the mesh inside
+    UsdModel m =
+        read(
+            "class Xform \"shape\" {\ndef Mesh \"m\" {\n"
+                + SQUARE
+                + "}\n}\n"
+                + "def Xform \"a\" (references = </shape>) {\nover \"m\" {\n"
+                + "double3 xformOp:translate = (0, 0, 1000)\n"
+                + "uniform token[] xformOpOrder = [\"xformOp:translate\"]\n}\n}\n"
+                + "def Xform \"b\" (references = </shape>) {\n}\n");
+    List<double[]> points = corners(m.glb());
+    assertEquals(8, points.size());
+    // centimetres, as a file without a unit has them
+    assertEquals(0, points.stream().mapToDouble(p -> p[2]).min().orElseThrow(), 1e-6);
+    assertEquals(10.1, points.stream().mapToDouble(p -> p[2]).max().orElseThrow(), 1e-5);
+    assertEquals(4, points.stream().filter(p -> p[2] < 1).count());
+  }
+
+  @Test
   void referencesThatMultiplyWithoutEndAreStopped() {
     StringBuilder b =
         new StringBuilder("def Xform \"p0\" {\ndef Mesh \"m\" {\n" + SQUARE + "}\n}\n");
