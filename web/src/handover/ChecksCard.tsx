@@ -74,6 +74,7 @@ export function ChecksCard() {
       {checks.isError ? <p className="empty">{checks.error.message}</p> : null}
       {open.length > FIRST ? (
         <Words
+          className="checks-find"
           type="search"
           placeholder="Find among them"
           aria-label="Find among what is pointed out"

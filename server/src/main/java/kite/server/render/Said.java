@@ -47,7 +47,8 @@ final class Said {
     plan.evaluate(scene);
     double[] l = plan.lens();
     int o = plan.slot(c.id()) * LensRow.SIZE;
-    all.put(BurnIn.Item.LENS, NumberText.shown(l[o + LensRow.FOCAL], Unit.MILLIMETRES, unit));
+    all.put(
+        BurnIn.Item.LENS, NumberText.shown(l[o + LensRow.FOCAL], Unit.MILLIMETRES, unit) + " mm");
     all.put(BurnIn.Item.STOP, "f/" + NumberText.shown(l[o + LensRow.F_STOP], Unit.F_STOP, unit));
     all.put(BurnIn.Item.FOCUS, "focus " + NumberText.length(l[o + LensRow.FOCUS], unit));
   }
