@@ -2,10 +2,12 @@ package kite.exchange.gltf;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import kite.core.bake.CameraTrack;
 import kite.core.math.Matrix;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
+import kite.core.optics.AngleOfView;
 import kite.exchange.BadFile;
 import kite.exchange.Budget;
 import tools.jackson.databind.JsonNode;
@@ -18,6 +20,9 @@ public final class GltfCameras {
   /** No lens is longer, in millimetres. */
   private static final double LONGEST_MM = 1e6;
 
+  /** Height of the film that keyed angles of view are taken to be of. */
+  private static final double NOMINAL_MM = 24;
+
   private GltfCameras() {}
 
   /**
@@ -28,12 +33,15 @@ public final class GltfCameras {
       throws BadFile {
     GlbReader.Opened file = GlbReader.open(bytes);
     JsonNode root = file.root();
-    GltfNodes nodes = new GltfNodes(root, new GltfBuffers(root, file.binary(), budget), budget);
+    GltfBuffers buffers = new GltfBuffers(root, file.binary(), budget);
+    GltfNodes nodes = new GltfNodes(root, buffers, budget);
+    Map<Long, KeyedAngle> angles = KeyedAngle.all(root, buffers);
     ModelRig rig = new ModelRig(nodes.bareNodes(), nodes.clips());
     List<Integer> cameras = new ArrayList<>();
     for (int i = 0; i < nodes.count(); i++) if (nodes.node(i).has("camera")) cameras.add(i);
     if (cameras.isEmpty()) return List.of();
     double seconds = rig.clips().isEmpty() ? 0 : rig.clips().get(0).seconds();
+    for (KeyedAngle a : angles.values()) seconds = Math.max(seconds, a.seconds());
     double frames = Math.floor(seconds * fps + ROUNDING_FRAMES) + 1;
     if (!(frames * cameras.size() <= mostFrames))
       throw new BadFile(
@@ -52,28 +60,45 @@ public final class GltfCameras {
     }
     List<CameraTrack> all = new ArrayList<>();
     for (int c = 0; c < world.length; c++)
-      all.add(track(root, nodes.node(cameras.get(c)), count, world[c]));
+      all.add(track(root, nodes.node(cameras.get(c)), count, world[c], fps, angles));
     return all;
   }
 
-  private static CameraTrack track(JsonNode root, JsonNode node, int count, double[] world)
+  private static CameraTrack track(
+      JsonNode root,
+      JsonNode node,
+      int count,
+      double[] world,
+      double fps,
+      Map<Long, KeyedAngle> angles)
       throws BadFile {
     for (double d : world)
       if (!Double.isFinite(d))
         throw new BadFile("A camera of the file is at a place that is not finite.");
-    JsonNode c = Numbers.item(root, "cameras", Numbers.whole(node, "camera", "node"));
+    long number = Numbers.whole(node, "camera", "node");
+    JsonNode c = Numbers.item(root, "cameras", number);
     double fov = Numbers.number(c.path("perspective").get("yfov"));
     double[] frames = new double[count];
     for (int f = 0; f < count; f++) frames[f] = f;
+    double[] mm = focal(node, count), back = new double[0];
+    KeyedAngle keyed = angles.get(number);
+    if (mm.length == 0 && keyed != null) {
+      // an angle alone is of no film: any height will do
+      mm = new double[count];
+      for (int f = 0; f < count; f++)
+        mm[f] = AngleOfView.focalLengthMm(NOMINAL_MM, keyed.degrees(f / fps));
+      double aspect = Numbers.number(c.path("perspective").get("aspectRatio"));
+      back = new double[] {NOMINAL_MM * (aspect > 0 && aspect < 100 ? aspect : 1), NOMINAL_MM};
+    }
     return new CameraTrack(
         Numbers.name(node, "Camera"),
         frames,
         world,
-        focal(node, count),
+        mm,
         fov > 0 && fov < Math.PI ? Math.toDegrees(fov) : 0,
         false,
         1,
-        new double[0]);
+        back);
   }
 
   /** Every frame's focal length where the file's extras have it, as ours do. */

@@ -244,6 +244,25 @@ class CameraTracksTest {
         .getMessage();
   }
 
+  /** Other programs have no extras of ours: the angle of view is keyed, and that is the lens. */
+  @Test
+  void aKeyedAngleOfViewIsAZoom() throws Exception {
+    byte[] ours = GlbCameraWriter.write(BAKE, 24, List.of());
+    // the same file with our own numbers under a name that nobody knows, as long as it was
+    String text = new String(ours, StandardCharsets.ISO_8859_1);
+    assertTrue(text.contains("focalLengthMm") && text.contains("KHR_animation_pointer"));
+    byte[] foreign =
+        text.replace("focalLengthMm", "somethingElse").getBytes(StandardCharsets.ISO_8859_1);
+    CameraTrack t = CameraTracks.read("a.glb", foreign, 24, Budget.usual()).get(0);
+    assertEquals(BAKE.frames().length, t.focalLengthMm().length);
+    double[] l = BAKE.lens();
+    for (int i = 0; i < t.focalLengthMm().length; i++) {
+      int o = i * LensRow.SIZE;
+      double slope = (l[o + LensRow.TOP] - l[o + LensRow.BOTTOM]) / 2;
+      assertEquals(slope, t.filmBackMm()[1] / 2 / t.focalLengthMm()[i], 1e-6, "frame " + i);
+    }
+  }
+
   @Test
   void badFilesGetOneSentence() {
     assertTrue(refused("a.mov", "x").contains("are read from .usda"));
