@@ -19,6 +19,14 @@ const Bar = styled(Separator)({
   '&:hover, &:focus-visible, &[data-separator=active]': { background: palette.line },
 });
 
+const ViewsRoom = styled('div')({
+  height: '100%',
+  display: 'flex',
+  flexDirection: 'column',
+  gap: GAP,
+  '&[hidden]': { display: 'none' },
+});
+
 /**
  * The window's parts with the bars between them, as the desk that is open has them. What is dragged is kept for that desk; a
  * double click on a bar gives it the room it usually has.
@@ -34,6 +42,8 @@ export function Desks(parts: {
   sheet: ReactNode;
   shots: ReactNode;
   dailies: ReactNode;
+  /** What was made, above the views of the desk where it is handed over. */
+  results: ReactNode;
   time: ReactNode;
 }) {
   const desk = useSequence((s) => s.desk);
@@ -99,8 +109,13 @@ export function Desks(parts: {
                 : over === 'dailies'
                   ? parts.dailies
                   : null}
-            <div hidden={over !== null} style={{ height: '100%' }}>
-              <Group groupRef={views} onLayoutChanged={keep((l) => ({ set: l['set-room'] / 100 }))}>
+            <ViewsRoom hidden={over !== null}>
+              {desk === 'handover' && over === null ? parts.results : null}
+              <Group
+                style={{ flex: 1, height: 'auto', minHeight: 0 }}
+                groupRef={views}
+                onLayoutChanged={keep((l) => ({ set: l['set-room'] / 100 }))}
+              >
                 <Panel id="set-room" defaultSize={`${a.set * 100}%`} minSize="12%">
                   {parts.set}
                 </Panel>
@@ -109,7 +124,7 @@ export function Desks(parts: {
                   {parts.lens}
                 </Panel>
               </Group>
-            </div>
+            </ViewsRoom>
           </Panel>
           <Bar aria-label="Width of the panel on the right" onDoubleClick={again} />
           <Panel

@@ -15,6 +15,7 @@ import { ThingPanel } from '../setting/ThingPanel';
 import { press } from '../shortcuts/press';
 import { SoundCard } from '../sounds/SoundCard';
 import { DailiesView } from '../dailies/DailiesView';
+import { Results } from '../dailies/Results';
 import { ShotCard } from '../shots/ShotCard';
 import { ShotList } from '../shots/ShotList';
 import { LensView } from '../frame/LensView';
@@ -111,8 +112,13 @@ export function Workspace() {
           </Panel>
         }
         dailies={
-          <Panel name="The shot list" area="views">
+          <Panel name="The dailies" area="views">
             <DailiesView />
+          </Panel>
+        }
+        results={
+          <Panel name="What was made" area="views">
+            <Results />
           </Panel>
         }
         side={<Side whole={whole} />}

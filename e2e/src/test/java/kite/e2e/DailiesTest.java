@@ -93,6 +93,24 @@ class DailiesTest extends Desk {
     return box;
   }
 
+  /**
+   * What was made stands above the views of the Hand over desk, the newest first, and nowhere else.
+   */
+  @Test
+  void whatWasMadeStandsAboveTheViews() throws Exception {
+    String first = rendered(1), second = rendered(2);
+    Locator all = page.locator(".results [data-version]");
+    page.locator(".results [data-version='" + second + "']").waitFor();
+    assertEquals(second, all.first().getAttribute("data-version"));
+    page.waitForFunction(
+        "() => [...document.querySelectorAll('.results img')].every(i => i.naturalWidth > 0)");
+    page.locator(".results [data-version='" + first + "']").click();
+    seen(first, 1);
+    page.getByText("Back to the views").click();
+    desk("Cut");
+    assertEquals(0, page.locator(".results").count());
+  }
+
   @Test
   void twoVersionsAreComparedAndReadPixelByPixel() throws Exception {
     String first = rendered(1);
