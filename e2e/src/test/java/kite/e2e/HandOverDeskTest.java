@@ -203,7 +203,8 @@ class HandOverDeskTest extends Desk {
     page.getByLabel("Lens", new Page.GetByLabelOptions().setExact(true)).selectOption("BOTTOM");
     Locator tried = page.locator("img.burn-in-try");
     page.waitForFunction("() => document.querySelector('img.burn-in-try').naturalWidth === 640");
-    BufferedImage grey = ImageIO.read(new ByteArrayInputStream(fetch(tried.getAttribute("src"))));
+    BufferedImage grey =
+        ImageIO.read(new ByteArrayInputStream(fetch(tried.getAttribute("src").substring(1))));
     assertTrue(letters(grey) > 0.02, "words in the bar: " + letters(grey));
     button("This frame").click();
     BufferedImage written = renderedNow(2);
