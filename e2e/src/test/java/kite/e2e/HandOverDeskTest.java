@@ -204,7 +204,8 @@ class HandOverDeskTest extends Desk {
     Locator tried = page.locator("img.burn-in-try");
     page.waitForFunction("() => document.querySelector('img.burn-in-try').naturalWidth === 640");
     BufferedImage grey =
-        ImageIO.read(new ByteArrayInputStream(fetch(tried.getAttribute("src").substring(1))));
+        ImageIO.read(
+            new ByteArrayInputStream(context.request().get(tried.getAttribute("src")).body()));
     assertTrue(letters(grey) > 0.02, "words in the bar: " + letters(grey));
     button("This frame").click();
     BufferedImage written = renderedNow(2);
