@@ -33,7 +33,7 @@ export function Versions({
             />
           )}
           <span className="dailies-name">
-            {j.label} <span className="mono muted">{`v${j.numbered}`}</span>
+            <span className="mono muted">{`v${j.numbered}`}</span> {j.label}
           </span>
         </Bare>
       ))}
