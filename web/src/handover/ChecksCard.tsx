@@ -106,7 +106,7 @@ function ByShot({ checks }: { checks: Check[] }) {
       {checks
         .filter((c) => c.shot === shot)
         .map((c) => (
-          <CheckLine key={`${c.about} ${c.id} ${c.programme} ${c.scene}`} check={c} />
+          <CheckLine key={`${c.about} ${c.id} ${c.text}`} check={c} />
         ))}
     </section>
   ));

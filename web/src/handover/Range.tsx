@@ -2,15 +2,13 @@ import { useRef, useState } from 'react';
 import { TextNumber } from '../fields/TextNumber';
 import { Menu } from '../kit/Menu';
 import { Pill } from '../kit/Pill';
-import { useProgramme } from '../session/programme';
-import { useSequence } from '../session/state';
+import { shownShot, useProgramme } from '../session/programme';
 
-/** A stretch of the programme, whatever shots it lies in: what is played over and over, unless other frames are typed. */
+/** A stretch of the programme, whatever shots it lies in: the shot that is shown, unless other frames are typed. */
 export function Range({ verb, onAsk }: { verb: string; onAsk: (range: [number, number]) => void }) {
   const anchor = useRef<HTMLButtonElement>(null);
   const [range, setRange] = useState<[number, number] | null>(null);
   const placed = useProgramme();
-  const loop = useSequence((s) => s.loop);
   const [first, last] = [placed.at(0)?.first ?? 0, placed.at(-1)?.last ?? 0];
   const fault = (v: number) => (v < first || v > last ? `The programme goes from ${first} to ${last}.` : '');
   return (
@@ -20,7 +18,10 @@ export function Range({ verb, onAsk }: { verb: string; onAsk: (range: [number, n
         wide
         disabled={!placed.length}
         aria-haspopup="dialog"
-        onClick={() => setRange(loop ?? [first, last])}
+        onClick={() => {
+          const here = shownShot();
+          setRange(here ? [here.first, here.last] : [first, last]);
+        }}
       >
         Range …
       </Pill>

@@ -14,7 +14,6 @@ export function LeaveIt({ left, onLeave }: { left: boolean; onLeave: (why: strin
       placeholder="Why it stays"
       aria-label="Why it stays"
       maxLength={120}
-      onBlur={() => setAsking(false)}
       onKeyDown={(e) => {
         const why = e.currentTarget.value.trim();
         if (e.key === 'Enter' && why) {

@@ -16,10 +16,10 @@ import kite.core.math.Matrix;
  */
 public record SetOverTime(double[] frames, List<Part> parts) {
   /** Numbers of bent meshes that are held; 4 bytes each. */
-  private static final long MOST_POINTS = 60_000_000;
+  private static final long MOST_POINTS = 20_000_000;
 
   /** Places of moving parts that are held; 128 bytes each. */
-  public static final long MOST_PLACES = 2_000_000;
+  public static final long MOST_PLACES = 500_000;
 
   /**
    * One mesh of a piece.

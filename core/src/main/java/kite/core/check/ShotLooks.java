@@ -13,6 +13,7 @@ import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.frame.LineOfAction;
 import kite.core.frame.WhatIsSeen;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
@@ -81,9 +82,7 @@ final class ShotLooks {
 
   private void sharp(int frame, Piece p) {
     Eye eye = Eye.of(plan, camera.id());
-    double[] at = new double[3];
-    plan.anchor(p.id(), null, at);
-    Vec3 seen = eye.seen(new Vec3(at[0], at[1], at[2]));
+    Vec3 seen = eye.seen(LineOfAction.point(plan, p.id()));
     if (seen.z() >= 0) return;
     double x = seen.x() / -seen.z(), y = seen.y() / -seen.z(), depth = -seen.z();
     var w = eye.window();

@@ -13,6 +13,7 @@ import kite.core.evaluate.Plan;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.Extent;
 import kite.core.frame.Eye;
+import kite.core.frame.LineOfAction;
 import kite.core.math.Vec3;
 import kite.core.shape.MeshBuilder;
 
@@ -132,9 +133,9 @@ final class Strobing {
     for (String id : subjects) {
       if (!(s.get(id) instanceof Piece p) || !s.isShown(p)) continue;
       plan.evaluateOnly(id, frame - over);
-      Vec3 then = was.seen(point(id));
+      Vec3 then = was.seen(LineOfAction.point(plan, id));
       plan.evaluateOnly(id, frame);
-      Vec3 now = eye.seen(point(id));
+      Vec3 now = eye.seen(LineOfAction.point(plan, id));
       if (then.z() >= 0 || now.z() >= 0) continue;
       double across = now.x() / -now.z() - then.x() / -then.z();
       double up = now.y() / -now.z() - then.y() / -then.z();
@@ -143,12 +144,6 @@ final class Strobing {
       if (e != null && e.inFrame() && e.height() >= SEEN) return true;
     }
     return false;
-  }
-
-  private Vec3 point(String id) {
-    double[] at = new double[3];
-    plan.anchor(id, null, at);
-    return new Vec3(at[0], at[1], at[2]);
   }
 
   /** What was found, the plan being left at one of its frames. */

@@ -1,5 +1,6 @@
 package kite.exchange.gltf;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -66,8 +67,8 @@ final class KeyedAngle {
   /** Held before the first and after the last key. */
   double degrees(double seconds) {
     float at = (float) seconds; // on the key itself, as the file's single precision has it
-    int i = 0;
-    while (i + 1 < times.length && times[i + 1] <= at) i++;
+    int found = Arrays.binarySearch(times, at);
+    int i = Math.max(0, found >= 0 ? found : -found - 2);
     if (i + 1 == times.length || at <= times[0] || holds) return Math.toDegrees(angles[i]);
     double share = (at - times[i]) / (times[i + 1] - times[i]);
     return Math.toDegrees(angles[i] + (angles[i + 1] - angles[i]) * share);

@@ -59,6 +59,7 @@ final class UsdTracks {
 
   private void visit(UsdText.Prim p, List<UsdText.Prim> above) throws BadFile {
     budget.step();
+    UsdStage.notTooDeep(above.size());
     above.add(p);
     if (p.type.equals("Camera")) all.add(track(p, above));
     for (UsdText.Prim c : p.children) visit(c, above);

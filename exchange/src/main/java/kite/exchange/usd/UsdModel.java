@@ -56,7 +56,7 @@ public record UsdModel(byte[] glb, List<String> warnings) {
     Reading r = new Reading(budget);
     r.left.addAll(stage.leftOut());
     Prim root = stage.root();
-    double[] world = Matrix.newIdentity();
+    double[] world = r.stage;
     double unit = root.values.get("metersPerUnit") instanceof Double d && d > 0 ? d : 0.01;
     for (int i = 0; i < 3; i++) world[i * (Matrix.COLUMN + 1)] = unit;
     if ("Z".equals(root.values.get("upAxis"))) { // the file's Z is our Y, its Y our −Z
@@ -65,7 +65,7 @@ public record UsdModel(byte[] glb, List<String> warnings) {
       world[Matrix.YZ] = -unit;
       world[Matrix.ZY] = unit;
     }
-    for (Prim p : root.children) r.visit(p, world, "");
+    for (Prim p : root.children) r.visit(p, Matrix.newIdentity(), "", 0);
     if (r.meshes == 0)
       throw new BadFile("There is no mesh in this file. Write the set’s geometry into it.");
     return new UsdModel(r.out.glb(), new ArrayList<>(r.left));
@@ -96,16 +96,18 @@ public record UsdModel(byte[] glb, List<String> warnings) {
 
   public static Holds holds(String name, byte[] bytes, Budget budget) throws BadFile {
     int[] found = new int[3];
-    count(UsdStage.open(name, bytes, Map.of(), budget).root(), found, budget);
+    for (Prim p : UsdStage.open(name, bytes, Map.of(), budget).root().children)
+      count(p, found, 0, budget);
     return new Holds(found[0], found[1]);
   }
 
-  private static void count(Prim p, int[] found, Budget budget) throws BadFile {
+  private static void count(Prim p, int[] found, int depth, Budget budget) throws BadFile {
     budget.step();
-    if (++found[2] > MOST_PRIMS) return;
+    UsdStage.notTooDeep(depth);
+    if (++found[2] > MOST_PRIMS || !p.there) return;
     if (p.type.equals("Camera")) found[0]++;
     if (p.type.equals("Mesh")) found[1]++;
-    for (Prim child : p.children) count(child, found, budget);
+    for (Prim child : p.children) count(child, found, depth + 1, budget);
   }
 
   private static final class Reading {
@@ -116,12 +118,16 @@ public record UsdModel(byte[] glb, List<String> warnings) {
     private int prims;
     int meshes;
 
+    /** From the file's units and axes to metres with +Y up. */
+    final double[] stage = Matrix.newIdentity();
+
     Reading(Budget budget) {
       this.budget = budget;
     }
 
-    void visit(Prim p, double[] parent, String above) throws BadFile {
+    void visit(Prim p, double[] parent, String above, int depth) throws BadFile {
       budget.step();
+      UsdStage.notTooDeep(depth);
       if (++prims > MOST_PRIMS)
         throw new BadFile("There are more than " + MOST_PRIMS + " prims in the file.");
       if (!p.there || "invisible".equals(p.values.get("visibility"))) return;
@@ -133,8 +139,8 @@ public record UsdModel(byte[] glb, List<String> warnings) {
       if (OTHER_SHAPES.contains(p.type))
         left.add("Shapes that are no meshes (" + p.type + ") are left out.");
       String name = above.isEmpty() ? p.name : above + "/" + p.name;
-      if (p.type.equals("Mesh")) mesh(p, world, name);
-      for (Prim child : p.children) visit(child, world, name);
+      if (p.type.equals("Mesh")) mesh(p, UsdPlaces.times(stage, world), name);
+      for (Prim child : p.children) visit(child, world, name, depth + 1);
     }
 
     private void mesh(Prim p, double[] world, String name) throws BadFile {

@@ -127,7 +127,7 @@ public final class UsdPlaces {
     return between;
   }
 
-  private static double[] times(double[] a, double[] b) {
+  static double[] times(double[] a, double[] b) {
     double[] out = new double[Matrix.SIZE];
     Matrix.multiply(a, 0, b, 0, out, 0);
     return out;

@@ -25,6 +25,9 @@ public final class UsdStage {
   /** A path in a layer has no more parts, a chain of layers no more links. */
   private static final int DEEPEST = 64;
 
+  /** Prims in one another, with what they refer to. */
+  private static final int DEEPEST_PRIM = 200;
+
   private static final byte[] CRATE = "PXR-USDC".getBytes(StandardCharsets.US_ASCII);
 
   private final Map<String, byte[]> files;
@@ -56,6 +59,15 @@ public final class UsdStage {
     Map<String, byte[]> files = new LinkedHashMap<>(beside);
     files.put(name, bytes);
     return new UsdStage(name, files, budget);
+  }
+
+  /**
+   * To be asked on the way through a stage: what refers to what refers to another goes deeper than
+   * any text.
+   */
+  public static void notTooDeep(int depth) throws BadFile {
+    if (depth > DEEPEST_PRIM)
+      throw new BadFile("The prims of the file are nested more than " + DEEPEST_PRIM + " deep.");
   }
 
   /** A nameless prim whose values are the stage's metadata. */

@@ -1,11 +1,14 @@
 package kite.exchange.usd;
 
-import java.io.ByteArrayOutputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.util.Map;
 import java.util.zip.CRC32;
+import java.util.zip.CheckedOutputStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -27,35 +30,51 @@ public final class UsdzWriter {
 
   private UsdzWriter() {}
 
-  /** Writes layers in their order; the stream stays open. Each is held while it is written. */
+  /**
+   * Writes layers in their order; the stream stays open. A zip says first how long a file is and
+   * what its checksum, so each is written aside before, into a file that goes again.
+   */
   public static void write(Map<String, UsdSetWriter.Content> layers, OutputStream out)
       throws IOException {
     ZipOutputStream zip = new ZipOutputStream(out);
     long at = 0;
     for (Map.Entry<String, UsdSetWriter.Content> layer : layers.entrySet()) {
-      ByteArrayOutputStream held = new ByteArrayOutputStream();
-      layer.getValue().write(held);
-      byte[] bytes = held.toByteArray();
-      ZipEntry e = new ZipEntry(layer.getKey());
-      CRC32 sum = new CRC32();
-      sum.update(bytes);
-      e.setMethod(ZipEntry.STORED);
-      e.setSize(bytes.length);
-      e.setCompressedSize(bytes.length);
-      e.setCrc(sum.getValue());
-      e.setTimeLocal(LONG_AGO);
-      long begins = at + LOCAL_HEADER + layer.getKey().length() + EXTRA_HEADER;
-      int more = (int) ((ALIGNED - begins % ALIGNED) % ALIGNED);
-      byte[] extra = new byte[EXTRA_HEADER + more];
-      extra[0] = (byte) NO_MEANING;
-      extra[1] = (byte) (NO_MEANING >> 8);
-      extra[2] = (byte) more;
-      e.setExtra(extra);
-      zip.putNextEntry(e);
-      zip.write(bytes);
-      zip.closeEntry();
-      at = begins + more + bytes.length;
+      Path aside = Files.createTempFile("kite-layer", ".usda");
+      try {
+        at = put(zip, at, layer.getKey(), layer.getValue(), aside);
+      } finally {
+        Files.delete(aside);
+      }
     }
     zip.finish();
+  }
+
+  /** Puts a layer behind what ends at a place in the package; gives where it ends itself. */
+  private static long put(
+      ZipOutputStream zip, long at, String name, UsdSetWriter.Content layer, Path aside)
+      throws IOException {
+    CRC32 sum = new CRC32();
+    try (OutputStream to =
+        new CheckedOutputStream(new BufferedOutputStream(Files.newOutputStream(aside)), sum)) {
+      layer.write(to);
+    }
+    long size = Files.size(aside);
+    ZipEntry e = new ZipEntry(name);
+    e.setMethod(ZipEntry.STORED);
+    e.setSize(size);
+    e.setCompressedSize(size);
+    e.setCrc(sum.getValue());
+    e.setTimeLocal(LONG_AGO);
+    long begins = at + LOCAL_HEADER + name.length() + EXTRA_HEADER;
+    int more = (int) ((ALIGNED - begins % ALIGNED) % ALIGNED);
+    byte[] extra = new byte[EXTRA_HEADER + more];
+    extra[0] = (byte) NO_MEANING;
+    extra[1] = (byte) (NO_MEANING >> 8);
+    extra[2] = (byte) more;
+    e.setExtra(extra);
+    zip.putNextEntry(e);
+    Files.copy(aside, zip);
+    zip.closeEntry();
+    return begins + more + size;
   }
 }

@@ -38,6 +38,7 @@ import kite.exchange.Budget;
 import kite.exchange.gltf.GlbReader;
 import kite.exchange.gltf.GlbSetWriter;
 import kite.exchange.gltf.ModelFile;
+import kite.exchange.track.CameraTracks;
 import kite.render.ModelGeometry;
 import kite.render.SceneBuilder;
 import kite.render.SetOverTime;
@@ -250,6 +251,38 @@ class UsdSetTest {
     assertArrayEquals(new double[] {1, 0, 0, 1.1, 0.1, 0}, bounds(corners(m.glb())), 1e-6);
     assertEquals(List.of("Shapes that are no meshes (Sphere) are left out."), m.warnings());
     assertEquals(2, GlbReader.read(m.glb()).geometry().triangles());
+  }
+
+  @Test
+  void whatStandsInTheWorldKeepsTheFilesUnitsAndAxes() throws Exception {
+    UsdModel m =
+        read(
+            "(\n upAxis = \"Z\"\n metersPerUnit = 0.01\n)\ndef Xform \"w\" {\n"
+                + "double3 xformOp:translate = (900, 0, 0)\n"
+                + "uniform token[] xformOpOrder = [\"xformOp:translate\"]\n"
+                + "def Mesh \"m\" {\ndouble3 xformOp:translate = (100, 0, 0)\n"
+                + "uniform token[] xformOpOrder = [\"!resetXformStack!\", \"xformOp:translate\"]\n"
+                + SQUARE
+                + "}\n}\n");
+    assertArrayEquals(new double[] {1, 0, 0, 1.1, 0.1, 0}, bounds(corners(m.glb())), 1e-6);
+  }
+
+  @Test
+  void referencesInsideReferencesGoOnlySoDeep() {
+    StringBuilder b =
+        new StringBuilder("def Xform \"p0\" {\ndef Mesh \"m\" {\n" + SQUARE + "}\n}\n");
+    for (int i = 1; i < 5000; i++)
+      b.append(
+          "def Xform \"p"
+              + i
+              + "\" {\ndef Xform \"c\" (references = </p"
+              + (i - 1)
+              + ">) {\n}\n}\n");
+    BadFile e = assertThrows(BadFile.class, () -> read(b.toString()));
+    assertTrue(e.getMessage().contains("deep"), e.getMessage());
+    byte[] bytes = ("#usda 1.0\n" + b).getBytes(StandardCharsets.UTF_8);
+    assertThrows(BadFile.class, () -> UsdModel.holds("a.usda", bytes, Budget.usual()));
+    assertThrows(BadFile.class, () -> CameraTracks.read("a.usda", bytes, 24, Budget.usual()));
   }
 
   @Test

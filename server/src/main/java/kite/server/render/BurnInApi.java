@@ -63,12 +63,11 @@ class BurnInApi {
       Principal who)
       throws IOException {
     Sequence s = sequences.get(id).sequence();
-    int first = s.header().firstFrame(), number = (int) Math.round(frame);
-    Programme.Placed p =
-        Programme.of(s).showing(frame).stream()
-            .findFirst()
-            .map(x -> Programme.of(s).of(x.id()))
-            .orElse(null);
+    if (!Double.isFinite(frame)) throw bad("There is no such frame.");
+    int number = (int) Math.round(frame);
+    Programme programme = Programme.of(s);
+    Programme.Seen seen = programme.showing(frame).stream().findFirst().orElse(null);
+    Programme.Placed p = seen == null ? null : programme.of(seen.id());
     RenderJob job = new RenderJob();
     job.askedAt = clock.instant();
     job.askedBy = who.getName();
@@ -94,8 +93,8 @@ class BurnInApi {
     pen.fillRect(0, 0, picture.getWidth(), picture.getHeight());
     pen.dispose();
     Plan plan = new Plan(s, assets::rig);
-    int from = p == null ? first : (int) Math.round(p.sceneFirst());
-    read(burnIn).draw(picture, Said.of(job, s, plan, at, production, from));
+    int of = seen == null ? number : (int) Math.floor(seen.frame());
+    read(burnIn).draw(picture, Said.of(job, s, plan, at, production, p, of));
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     ImageIO.write(picture, "png", out);
     return out.toByteArray();
@@ -105,10 +104,11 @@ class BurnInApi {
     try {
       return BurnIn.read(burnIn);
     } catch (JacksonException e) {
-      throw new Problem(
-          HttpStatus.UNPROCESSABLE_CONTENT,
-          "burnIn",
-          "What is written into pictures is not said as it must be: see docs/http.md.");
+      throw bad("What is written into pictures is not said as it must be: see docs/http.md.");
     }
+  }
+
+  private static Problem bad(String text) {
+    return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "burnIn", text);
   }
 }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
@@ -137,8 +138,14 @@ final class FrameMaker {
   private FrameFiles.Over over(int number) {
     if (burnIn == null) return picture -> {};
     Shot.At at = Shot.at(shots, number);
-    int first = Shot.firstOf(shots, number);
-    return picture -> burnIn.draw(picture, Said.of(job, sequence, plan, at, production, first));
+    int programme = Shot.of(shots, number).programmeOf(at);
+    Programme.Placed placed =
+        Programme.of(sequence).placed().stream()
+            .filter(p -> p.inTake().equals(at.take()))
+            .findFirst()
+            .orElse(null);
+    return picture ->
+        burnIn.draw(picture, Said.of(job, sequence, plan, at, production, placed, programme));
   }
 
   private FrameRenderer renderer(Shot.At at) {

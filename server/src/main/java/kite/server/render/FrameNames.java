@@ -3,6 +3,7 @@ package kite.server.render;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import kite.core.cut.Programme;
 import kite.core.document.Camera;
@@ -21,6 +22,9 @@ import org.springframework.http.HttpStatus;
  * @param production what it was called when the render was asked for
  */
 record FrameNames(FileNames by, String production) {
+  /** Of a folder or file, with room for an ending. */
+  private static final int LONGEST = 200;
+
   static FrameNames read(String json) {
     return Json.MAPPER.readValue(json, FrameNames.class);
   }
@@ -37,7 +41,11 @@ record FrameNames(FileNames by, String production) {
     of(job, s)
         .forEach(
             (number, name) -> {
-              Integer other = had.put(name, number);
+              for (String part : name.split("/"))
+                if (part.length() > LONGEST)
+                  throw bad("“" + name + "” is longer than folders and files may be called.");
+              // not every file system tells capitals from small letters
+              Integer other = had.put(name.toLowerCase(Locale.ROOT), number);
               if (other != null)
                 throw bad(
                     "Two frames, the "
@@ -82,8 +90,7 @@ record FrameNames(FileNames by, String production) {
                 Math.max(1, job.numbered),
                 date,
                 job.askedBy);
-        int programme = at.frame();
-        if (shot.programme() != null) programme = shot.programme() + at.frame() - shot.first();
+        int programme = shot.programmeOf(at);
         // a frame alone is one of the scene
         FileNames.Counts counts = p == null ? FileNames.Counts.SCENE : by.counts();
         int n =

@@ -3,6 +3,7 @@ package kite.server.render;
 import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.Map;
+import kite.core.cut.Programme;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
@@ -18,23 +19,33 @@ final class Said {
 
   /**
    * @param production what it is called
-   * @param first the number that the frame's run begins with, for the frame of the shot
+   * @param placed the shot that the frame is of, in its place; null for none
+   * @param programme the frame of the programme that it is
    */
   static Map<BurnIn.Item, String> of(
-      RenderJob job, Sequence s, Plan plan, Shot.At at, String production, int first) {
+      RenderJob job,
+      Sequence s,
+      Plan plan,
+      Shot.At at,
+      String production,
+      Programme.Placed placed,
+      int programme) {
     Header h = s.header();
     Map<BurnIn.Item, String> all = new EnumMap<>(BurnIn.Item.class);
     all.put(BurnIn.Item.PRODUCTION, production);
     all.put(BurnIn.Item.SEQUENCE, h.code());
     all.put(BurnIn.Item.SHOT, at.code() == null ? "" : at.code());
-    all.put(BurnIn.Item.FRAME_OF_SHOT, "frame " + (at.frame() - first + 1));
     all.put(BurnIn.Item.FRAME_OF_SCENE, "scene " + NumberText.rounded(at.scene(), 2));
     all.put(BurnIn.Item.TIMECODE, Timecode.of(at.frame() - h.firstFrame(), h.rate()));
     all.put(BurnIn.Item.DATE, job.askedAt.atZone(ZoneId.of("UTC")).toLocalDate().toString());
     all.put(BurnIn.Item.VERSION, "v" + job.numbered);
     all.put(BurnIn.Item.WHO, job.askedBy);
-    for (kite.core.document.Shot x : s.all(kite.core.document.Shot.class))
-      if (x.name().equals(at.code())) all.put(BurnIn.Item.TAKE, "take " + x.take().name());
+    if (placed != null) {
+      // handles are before 1 and behind the last
+      all.put(BurnIn.Item.FRAME_OF_SHOT, "frame " + (programme - placed.first() + 1));
+      if (s.get(placed.id()) instanceof kite.core.document.Shot x)
+        all.put(BurnIn.Item.TAKE, "take " + x.take().name());
+    }
     if (s.get(at.camera()) instanceof Camera c) {
       all.put(BurnIn.Item.CAMERA, c.letter() + " " + c.name());
       lens(all, plan.inTake(at.take()), c, at.scene(), h.displayUnit());

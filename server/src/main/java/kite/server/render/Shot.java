@@ -91,14 +91,19 @@ record Shot(
     throw new IllegalArgumentException("There is no frame " + number + " in " + before);
   }
 
-  /** The number that the run of a frame begins with. */
-  static int firstOf(List<Shot> shots, int number) {
+  /** The run that a frame of all is in. */
+  static Shot of(List<Shot> shots, int number) {
     int before = 0;
     for (Shot s : shots) {
-      if (number <= before + s.frames()) return s.first;
+      if (number <= before + s.frames()) return s;
       before += s.frames();
     }
     throw new IllegalArgumentException("There is no frame " + number + " in " + before);
+  }
+
+  /** The frame of the programme that a frame of this run is, and the scene's for a frame alone. */
+  int programmeOf(At at) {
+    return programme == null ? at.frame : programme + at.frame - first;
   }
 
   /** The frame at an index of this run, from 0. */
