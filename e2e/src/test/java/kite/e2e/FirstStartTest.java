@@ -10,7 +10,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.File;
 import java.nio.file.Files;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -75,6 +82,55 @@ class FirstStartTest extends Desk {
     }
   }
 
+  /**
+   * Ends the demonstration while a worker is bringing a frame of its render: the frame's row is
+   * there, and not yet stored, when the rows of the render are taken away.
+   */
+  private static int endedWhileAFrameComes(Person who, Map<String, ?> asked, String name)
+      throws Exception {
+    try (Connection worker = database(name);
+        Connection watching = database(name);
+        Statement brings = worker.createStatement();
+        Statement watches = watching.createStatement()) {
+      worker.setAutoCommit(false);
+      brings.execute("select id from render_job for update");
+      brings.execute(
+          "insert into render_frame (job_id, number, file, seconds)"
+              + " select id, 1000, 'late.png', 1 from render_job");
+      CompletableFuture<Integer> ended =
+          CompletableFuture.supplyAsync(() -> status(who, "api/demonstration/end", asked));
+      while (!ended.isDone() && !waitsForRenders(watches)) Thread.onSpinWait();
+      worker.commit();
+      return ended.get(1, TimeUnit.MINUTES);
+    }
+  }
+
+  private static int status(Person who, String address, Object asked) {
+    try {
+      return who.post(address, asked).statusCode();
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Connection database(String name) throws SQLException {
+    return DriverManager.getConnection(
+        Application.url(Application.DATABASE + "_" + name),
+        Application.role(),
+        Application.password());
+  }
+
+  /** Whether whoever takes the renders away waits for one. */
+  private static boolean waitsForRenders(Statement s) throws SQLException {
+    try (ResultSet r =
+        s.executeQuery(
+            "select count(*) > 0 from pg_stat_activity where datname = current_database()"
+                + " and wait_event_type = 'Lock' and query like '%from render_job where sequence_id%'")) {
+      r.next();
+      return r.getBoolean(1);
+    }
+  }
+
   private static Locator button(Page page, String name) {
     return page.getByRole(
         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
@@ -101,7 +157,7 @@ class FirstStartTest extends Desk {
                   "api/sequences/" + sequence + "/renders",
                   Map.of("what", "cut", "frame", 0, "percent", 5, "samples", 1))
               .statusCode());
-      assertEquals(204, pim.post("api/demonstration/end", own).statusCode());
+      assertEquals(204, endedWhileAFrameComes(pim, own, "ended"));
       assertEquals(401, oda.get("api/sequences").statusCode(), "signed out at once");
       assertEquals(401, pim.get("api/sequences").statusCode());
       Person stranger = Person.stranger(server.address());

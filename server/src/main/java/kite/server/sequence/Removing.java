@@ -40,17 +40,27 @@ class Removing {
   void forGood(UUID sequence) {
     database.flush();
     database.clear();
+    held("select id from sequence where id = :sequence for update", sequence);
     List<UUID> renders =
-        database
-            .unwrap(Session.class)
-            .createNativeQuery(
-                "select id from render_job where sequence_id = :sequence", UUID.class)
-            .setParameter("sequence", sequence)
-            .getResultList();
+        held(
+            "select id from render_job where sequence_id = :sequence order by id for update",
+            sequence);
     for (String s : STATEMENTS)
       database.createNativeQuery(s).setParameter("sequence", sequence).executeUpdate();
     open.forget(sequence);
     events.publishEvent(new SequenceRemoved(sequence, renders));
+  }
+
+  /**
+   * Rows that nobody else changes, or adds something to, until this is over: neither a render nor a
+   * frame that a worker brings comes between.
+   */
+  private List<UUID> held(String ids, UUID sequence) {
+    return database
+        .unwrap(Session.class)
+        .createNativeQuery(ids, UUID.class)
+        .setParameter("sequence", sequence)
+        .getResultList();
   }
 
   /** A production that has no sequences any more. Part of the transaction that asks for it. */
