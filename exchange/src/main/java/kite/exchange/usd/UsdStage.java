@@ -2,6 +2,7 @@ package kite.exchange.usd;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -16,12 +17,17 @@ import kite.exchange.usd.UsdText.Prim;
 import kite.exchange.usd.UsdText.Ref;
 
 /**
- * An OpenUSD stage as one tree: layers below it, references and payloads are put in their place,
- * opinions on what is there are taken. All of it comes from the file itself, a package, or from
- * what came beside it; nothing else is ever opened. Variants, inherits and value clips are not
- * followed.
+ * An OpenUSD stage as one tree: layers below it, classes, references and payloads are put in their
+ * place, opinions on what is there are taken; then the variants that are chosen, and what value
+ * clips say. All of it comes from the file itself, a package, or from what came beside it; nothing
+ * else is ever opened. What a variant says gives way to what the prim refers to beside it, where a
+ * full reader has it the other way round.
  */
 public final class UsdStage {
+  /** What is put in a prim's place from elsewhere, the strongest first. */
+  private static final List<String> ARCS =
+      List.of("inherits", "references", "payload", "specializes");
+
   /** A path in a layer has no more parts, a chain of layers no more links. */
   private static final int DEEPEST = 64;
 
@@ -37,6 +43,14 @@ public final class UsdStage {
   /** Prims that are being put together, or are; false while they are. */
   private final Map<Prim, Boolean> whole = new IdentityHashMap<>();
 
+  /** Prims whose variants are taken and clips laid over. */
+  private final Map<Prim, Boolean> settled = new IdentityHashMap<>();
+
+  /** In which layer variants and clips are said: what they name is looked for from there. */
+  private final Map<Object, Said> said = new IdentityHashMap<>();
+
+  private record Said(Prim layer, String path) {}
+
   private final Set<String> leftOut = new TreeSet<>();
   private final Prim root;
 
@@ -44,6 +58,7 @@ public final class UsdStage {
     this.files = files;
     this.budget = budget;
     root = layer(name, 0);
+    for (Prim p : root.children) settle(p, 0);
   }
 
   /**
@@ -126,8 +141,12 @@ public final class UsdStage {
     if (state != null) return;
     whole.put(p, false);
     budget.step();
+    Said here = new Said(layer, path);
+    for (Map<String, Prim> set : p.variants.values())
+      for (Prim variant : set.values()) said.put(variant, here);
+    if (p.metadata.get("clips") instanceof Map<?, ?> clips) said.put(clips, here);
     for (Prim child : p.children) compose(child, layer, path, depth);
-    for (String by : List.of("references", "payload"))
+    for (String by : ARCS)
       for (Ref r : refs(p.metadata.get(by))) {
         Prim target = target(r, layer, path, depth);
         if (target == null) leave(r.layer().isEmpty() ? r.prim() : r.layer());
@@ -192,6 +211,57 @@ public final class UsdStage {
           if (!p.values.containsKey(name)) p.samples.putIfAbsent(name, v);
         });
     for (Prim child : other.children) lay(child, p.children);
+    other.variants.forEach(
+        (set, all) -> {
+          Map<String, Prim> own = p.variants.computeIfAbsent(set, n -> new LinkedHashMap<>());
+          all.forEach(own::putIfAbsent);
+        });
+    if (other.metadata.get("variants") instanceof Map<?, ?> chosen)
+      p.metadata.merge("variants", chosen, UsdStage::chosen);
+  }
+
+  /** Which variants are chosen: what the stronger says goes first, set by set. */
+  private static Object chosen(Object stronger, Object weaker) {
+    Map<Object, Object> all = new LinkedHashMap<>((Map<?, ?>) weaker);
+    all.putAll((Map<?, ?>) stronger);
+    return all;
+  }
+
+  /** Takes the variants that are chosen, and lays what clips say over prims and all in them. */
+  private void settle(Prim p, int depth) throws BadFile {
+    notTooDeep(depth);
+    if (settled.put(p, true) != null) return;
+    Set<Prim> taken = Collections.newSetFromMap(new IdentityHashMap<>());
+    while (true) {
+      Prim next = null;
+      if (p.metadata.get("variants") instanceof Map<?, ?> chosen)
+        for (Map.Entry<String, Map<String, Prim>> set : p.variants.entrySet()) {
+          Prim v = set.getValue().get(String.valueOf(chosen.get(set.getKey())));
+          if (next == null && v != null && taken.add(v)) next = v;
+        }
+      if (next == null) break;
+      Said where = said.get(next);
+      compose(next, where.layer(), where.path(), 0);
+      under(p, next);
+    }
+    for (Prim child : p.children) settle(child, depth + 1);
+    if (p.metadata.get("clips") instanceof Map<?, ?> clips) clips(p, clips);
+  }
+
+  private void clips(Prim p, Map<?, ?> sets) throws BadFile {
+    String from = said.get(sets).path();
+    for (Object set : sets.values())
+      if (set instanceof Map<?, ?> one) {
+        UsdClips clips = UsdClips.of(one);
+        List<Prim> layers = new ArrayList<>();
+        for (String named : clips.layers()) {
+          String path = found(from, named);
+          if (path == null) leave(named);
+          Prim in = path == null ? null : layer(path, 0);
+          layers.add(in == null ? null : prim(in, clips.prim()));
+        }
+        clips.lay(p, layers, budget);
+      }
   }
 
   private void leave(String what) {

@@ -42,6 +42,9 @@ public final class UsdText {
     public final Map<String, TreeMap<Double, Object>> samples = new LinkedHashMap<>();
     public final List<Prim> children = new ArrayList<>();
 
+    /** What it may be instead: by the name of a set, and in that by the name of a variant. */
+    public final Map<String, Map<String, Prim>> variants = new LinkedHashMap<>();
+
     /** Another one that says the same; what is inside is shared. */
     Prim copy() {
       Prim p = new Prim();
@@ -52,6 +55,7 @@ public final class UsdText {
       p.values.putAll(values);
       p.samples.putAll(samples);
       p.children.addAll(children);
+      variants.forEach((set, all) -> p.variants.put(set, new LinkedHashMap<>(all)));
       return p;
     }
   }
@@ -144,6 +148,7 @@ public final class UsdText {
       String first = word();
       if (first.equals("def") || first.equals("over") || first.equals("class"))
         prim(prim, depth, first.equals("def"));
+      else if (first.equals("variantSet")) variants(prim, depth);
       else if (first.isEmpty()) throw bad("“" + Names.shown("" + peek()) + "” was not expected");
       else attribute(prim, first);
     }
@@ -157,8 +162,7 @@ public final class UsdText {
     space();
     if (peek() != '"') p.type = word();
     space();
-    if (!(value(0) instanceof String name)) throw bad("a prim has no name");
-    p.name = Names.clean(name);
+    p.name = name();
     space();
     if (peek() == '(') metadata(p.metadata);
     space();
@@ -166,6 +170,38 @@ public final class UsdText {
     at++;
     body(p, depth + 1, '}');
     parent.children.add(p);
+  }
+
+  private void variants(Prim prim, int depth) throws BadFile {
+    Map<String, Prim> set = prim.variants.computeIfAbsent(name(), n -> new LinkedHashMap<>());
+    space();
+    if (peek() != '=') throw bad("a set of variants has no “=”");
+    at++;
+    space();
+    if (peek() != '{') throw bad("a set of variants has no body");
+    at++;
+    while (true) {
+      space();
+      if (peek() == '}') {
+        at++;
+        return;
+      }
+      Prim variant = new Prim();
+      budget.take(BYTES_PER_PRIM, "The .usda file");
+      variant.name = name();
+      space();
+      if (peek() == '(') metadata(variant.metadata);
+      space();
+      if (peek() != '{') throw bad("a variant has no body");
+      at++;
+      body(variant, depth + 1, '}');
+      set.put(variant.name, variant);
+    }
+  }
+
+  private String name() throws BadFile {
+    if (value(0) instanceof String name) return Names.clean(name);
+    throw bad("a name is missing");
   }
 
   private void attribute(Prim prim, String first) throws BadFile {
@@ -183,7 +219,7 @@ public final class UsdText {
       if (at < text.length() && text.charAt(at) == '\n') break;
     }
     space();
-    if (peek() == '{') { // variantSet and the like
+    if (peek() == '{') { // what has no name of an attribute
       value(0);
       return;
     }
@@ -191,9 +227,12 @@ public final class UsdText {
       at++;
       space();
       Object v = value(0);
-      if (name.endsWith(".timeSamples") && v instanceof TreeMap<?, ?> m) {
+      if (name.endsWith(".timeSamples") && v instanceof Map<?, ?> m) {
         TreeMap<Double, Object> samples = new TreeMap<>();
-        m.forEach((k, x) -> samples.put((Double) k, x));
+        m.forEach(
+            (k, x) -> {
+              if (k instanceof Double time) samples.put(time, x);
+            });
         prim.samples.put(name.substring(0, name.length() - ".timeSamples".length()), samples);
       } else {
         prim.values.put(name, v);
@@ -203,7 +242,7 @@ public final class UsdText {
     if (peek() == '(') metadata(new LinkedHashMap<>());
   }
 
-  /** A number, text, word, list of values (brackets of both kinds) or map from number to value. */
+  /** A number, text, word, list of values (brackets of both kinds) or map. */
   private Object value(int depth) throws BadFile {
     if (depth > DEEPEST) throw bad("brackets are nested more than " + DEEPEST + " deep");
     budget.step();
@@ -281,10 +320,10 @@ public final class UsdText {
     }
   }
 
-  /** Time samples; other maps are read over and come back empty. */
-  private TreeMap<Double, Object> map(int depth) throws BadFile {
+  /** Time samples by their numbers; other maps by the last word or text before what is said. */
+  private Map<Object, Object> map(int depth) throws BadFile {
     at++;
-    TreeMap<Double, Object> all = new TreeMap<>();
+    Map<Object, Object> all = new LinkedHashMap<>();
     while (true) {
       space();
       if (peek() == ',') {
@@ -300,8 +339,7 @@ public final class UsdText {
       space();
       if (peek() == ':' || peek() == '=') {
         at++;
-        Object v = value(depth + 1);
-        if (key instanceof Double d) all.put(d, v);
+        all.put(key, value(depth + 1));
       }
     }
   }
