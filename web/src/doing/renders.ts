@@ -24,6 +24,8 @@ export interface Kept {
 /** What is written into the pictures that are looked at: for each item its place; what is left out is not written. */
 export interface BurnIn {
   places: Record<string, string>;
+  /** Whether a picture that says what the film is goes in front of it. */
+  slate?: boolean;
 }
 
 /** Pictures alone. */

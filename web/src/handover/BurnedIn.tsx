@@ -2,6 +2,7 @@ import type { BurnIn } from '../doing/renders';
 import { Choice } from '../kit/Choice';
 import { Fold } from '../kit/Fold';
 import { Pill } from '../kit/Pill';
+import { Tick } from '../kit/Tick';
 import { at } from '../session/http';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
@@ -34,18 +35,16 @@ const PLACES: [string, string][] = [
 ];
 
 /** What a slate in the picture usually says. */
-const USUAL: BurnIn = {
-  places: {
-    PRODUCTION: 'TOP_LEFT',
-    DATE: 'TOP_RIGHT',
-    WHO: 'TOP_RIGHT',
-    SHOT: 'BOTTOM_LEFT',
-    CAMERA: 'BOTTOM_LEFT',
-    LENS: 'BOTTOM',
-    STOP: 'BOTTOM',
-    TIMECODE: 'BOTTOM_RIGHT',
-    VERSION: 'BOTTOM_RIGHT',
-  },
+const USUAL: BurnIn['places'] = {
+  PRODUCTION: 'TOP_LEFT',
+  DATE: 'TOP_RIGHT',
+  WHO: 'TOP_RIGHT',
+  SHOT: 'BOTTOM_LEFT',
+  CAMERA: 'BOTTOM_LEFT',
+  LENS: 'BOTTOM',
+  STOP: 'BOTTOM',
+  TIMECODE: 'BOTTOM_RIGHT',
+  VERSION: 'BOTTOM_RIGHT',
 };
 
 /** What is written into the pictures that are looked at and into the film, with a try of it. */
@@ -58,7 +57,7 @@ export function BurnedIn({ burnIn, onChange }: { burnIn: BurnIn; onChange: (b: B
     const places = { ...burnIn.places };
     if (place) places[item] = place;
     else delete places[item];
-    onChange({ places });
+    onChange({ ...burnIn, places });
   };
   const asked = new URLSearchParams({ burnIn: JSON.stringify(burnIn), camera, frame: String(frame) });
   return (
@@ -70,10 +69,16 @@ export function BurnedIn({ burnIn, onChange }: { burnIn: BurnIn; onChange: (b: B
           alt="What is written, tried on grey"
         />
       ) : null}
-      <Pill small onClick={() => onChange(count ? { places: {} } : USUAL)}>
+      <Pill small onClick={() => onChange({ ...burnIn, places: count ? {} : USUAL })}>
         {count ? 'Nothing' : 'The usual'}
       </Pill>
       <p className="says">In PNG of 8 bits and in the film. EXR and PNG of 16 bits stay clean.</p>
+      <Tick
+        checked={burnIn.slate === true}
+        onChange={(e) => onChange({ ...burnIn, slate: e.target.checked })}
+      >
+        A slate in front of the film: one picture that says what it is
+      </Tick>
       {ITEMS.map(([item, label]) => (
         <Choice
           key={item}

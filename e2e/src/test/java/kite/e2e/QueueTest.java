@@ -238,6 +238,30 @@ class QueueTest {
     return spans.get(spans.size() - 1).id();
   }
 
+  /** The numbers are of the files' names: two that have a shot are two versions of it. */
+  @Test
+  void twoThatHaveAShotAreTwoVersionsOfIt() throws Exception {
+    var spans = kite.core.cut.Programme.of(new kite.demo.SaltWind().sw010()).placed();
+    Map<String, Object> first = Map.of("what", "shots", "spans", List.of(spans.get(0).id()));
+    Map<String, Object> second = Map.of("what", "shots", "spans", List.of(spans.get(1).id()));
+    int was = version(pim, Map.of("what", "cut"));
+    assertEquals(was + 1, version(pim, first));
+    assertEquals(was + 1, version(oda, second), "another shot");
+    assertEquals(was + 2, version(oda, first));
+    assertEquals(was + 3, version(pim, Map.of("what", "cut")));
+    assertEquals(was + 4, version(pim, second));
+    // a frame alone is no version of its shot
+    Map<String, Object> frame = Map.of("what", "frame", "camera", "camA", "frame", 1003);
+    assertEquals(1, version(pim, frame));
+    assertEquals(was + 4, version(pim, first));
+  }
+
+  private static int version(Person who, Map<String, Object> asked) throws Exception {
+    JsonNode job = ask(who, asked);
+    turn(pim, job, "stop");
+    return job.get("numbered").asInt();
+  }
+
   @Test
   void whoComesLaterWithLittleIsNotBehindWhoHasMuch() throws Exception {
     JsonNode much = ask(pim, Map.of("what", "cut"));

@@ -21,8 +21,9 @@ import org.springframework.http.HttpStatus;
  * 16 bits stay clean: they are worked with.
  *
  * @param places for each item where it stands; what is left out is not written
+ * @param slate whether a picture that says what the film is goes in front of it; null for no
  */
-record BurnIn(Map<Item, Place> places) {
+record BurnIn(Map<Item, Place> places, Boolean slate) {
   /**
    * Height of letters and of the bar behind them, and its distance from the edge, in shares of the
    * picture's height.
@@ -71,9 +72,14 @@ record BurnIn(Map<Item, Place> places) {
 
   BurnIn {
     places = places == null ? Map.of() : new TreeMap<>(places);
+    slate = slate != null && slate;
     if (places.containsValue(null))
       throw new Problem(
           HttpStatus.UNPROCESSABLE_CONTENT, "burnIn", "Say where each thing is written.");
+  }
+
+  boolean saysNothing() {
+    return places.isEmpty() && !slate;
   }
 
   static BurnIn read(String json) {

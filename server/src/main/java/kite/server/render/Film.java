@@ -1,5 +1,6 @@
 package kite.server.render;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -8,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.core.number.Rate;
@@ -33,6 +35,12 @@ class Film {
 
   /** How wide a moving picture is at the most, pixels. */
   private static final int MOVING_PX = 640;
+
+  private static final String SLATE = "slate.png";
+
+  /** An even number of pixels each way, in the colours of a film. */
+  private static final String FITTING =
+      "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv";
 
   private static final List<String> COLOURS =
       List.of(
@@ -60,8 +68,10 @@ class Film {
    * @param every of so many frames one is in it; then it is as long as all of them, and has no
    *     timecode
    * @param sound what is heard in it
+   * @param slate a picture of its size that goes in front; null for none
    */
-  record About(Sequence document, int first, int every, List<SoundMix.Stretch> sound) {
+  record About(
+      Sequence document, int first, int every, List<SoundMix.Stretch> sound, BufferedImage slate) {
     static About of(RenderJob job) {
       Sequence s = SequenceJson.read(job.document);
       List<Shot> shots = Shot.read(job.shots);
@@ -69,7 +79,15 @@ class Film {
       int every = shots.stream().mapToInt(Shot::every).max().orElse(1);
       boolean even = shots.stream().allMatch(x -> x.every() > 0);
       // unevenly apart, each is seen for a second
-      return new About(s, first, even ? every : s.header().rate().nominal(), Shot.heard(shots));
+      return new About(
+          s, first, even ? every : s.header().rate().nominal(), Shot.heard(shots), null);
+    }
+
+    /** The same with a picture in front: everything begins one picture later. */
+    About behind(BufferedImage slate) {
+      List<SoundMix.Stretch> later = new ArrayList<>(sound);
+      later.add(0, new SoundMix.Stretch(Double.NaN, every));
+      return new About(document, first - 1, every, later, slate);
     }
 
     Rate rate() {
@@ -92,20 +110,24 @@ class Film {
     try (Scratch from = output.bring(job, pictures);
         Scratch to = output.scratch()) {
       List<String> command = begun(about.pictures());
+      if (about.slate() != null) {
+        ImageIO.write(about.slate(), "png", to.file(SLATE).toFile());
+        command.addAll(List.of("-i", SLATE, "-framerate", asText(about.pictures())));
+      }
       command.addAll(List.of("-i", from.folder().toAbsolutePath() + "/%05d" + type));
-      addSound(command, to, about);
-      command.addAll(
-          List.of(
-              "-vf",
-              "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv",
-              "-c:v",
-              "libx264",
-              "-pix_fmt",
-              "yuv420p",
-              "-crf",
-              "18"));
+      boolean heard = addSound(command, to, about);
+      if (about.slate() == null) {
+        command.addAll(List.of("-vf", FITTING));
+      } else {
+        command.addAll(
+            List.of("-filter_complex", "[0:v][1:v]concat=n=2:v=1," + FITTING + "[film]"));
+        command.addAll(List.of("-map", "[film]"));
+        if (heard) command.addAll(List.of("-map", "2:a"));
+      }
+      command.addAll(List.of("-c:v", "libx264", "-pix_fmt", "yuv420p", "-crf", "18"));
       command.addAll(COLOURS);
-      finish(job, to, command, pictures.size(), about);
+      int slates = about.slate() == null ? 0 : 1;
+      finish(job, to, command, slates + pictures.size(), about);
     }
   }
 
@@ -169,8 +191,8 @@ class Film {
   }
 
   /** What is heard, as another thing that goes in; nothing where the programme is silent there. */
-  private void addSound(List<String> command, Scratch to, About about) throws IOException {
-    if (!SoundMix.isHeard(about.document(), about.sound())) return;
+  private boolean addSound(List<String> command, Scratch to, About about) throws IOException {
+    if (!SoundMix.isHeard(about.document(), about.sound())) return false;
     Path mixed = to.file("sound.pcm");
     mix.write(about.document(), about.sound(), mixed);
     command.addAll(
@@ -187,13 +209,13 @@ class Film {
             "aac",
             "-b:a",
             "192k"));
+    return true;
   }
 
   private void finish(UUID job, Scratch to, List<String> command, int frames, About about)
       throws IOException, InterruptedException {
     Path folder = to.folder();
-    if (about.every() == 1)
-      command.addAll(List.of("-timecode", Timecode.of(Math.max(0, about.first()), about.rate())));
+    if (about.every() == 1) command.addAll(List.of("-timecode", timecode(about)));
     command.addAll(List.of("-movflags", "+faststart", NAME));
     run(folder, command);
     String counted =
@@ -214,6 +236,13 @@ class Film {
     if (!counted.equals("" + frames))
       throw new IOException("the film has " + counted + " frames instead of " + frames);
     output.put(job, NAME, folder.resolve(NAME));
+  }
+
+  /** What comes before the first frame of all has the last timecodes of a day. */
+  private static String timecode(About about) {
+    Rate rate = about.rate();
+    long day = Timecode.frame(23, 59, 59, rate.nominal() - 1, rate) + 1;
+    return Timecode.of((int) Math.floorMod(about.first(), day), rate);
   }
 
   /** Why there is no film, as a sentence. */

@@ -1,10 +1,12 @@
 package kite.server.render;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import javax.imageio.ImageIO;
 import kite.server.output.OutputStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -45,7 +47,7 @@ class FilmWorker {
                   + " of its pictures are not in the output folder any more. Resume makes them again.");
           return;
         }
-        film.ofPictures(id, pictures, Film.About.of(job));
+        film.ofPictures(id, pictures, about(job, pictures));
       }
       ending.done(id);
     } catch (IOException | RuntimeException e) {
@@ -55,6 +57,14 @@ class FilmWorker {
           "The film could not be made: "
               + Film.why(e)
               + " The frames are kept. Resume makes the film.");
+    }
+  }
+
+  private Film.About about(RenderJob job, List<String> pictures) throws IOException {
+    Film.About about = Film.About.of(job);
+    if (job.burnIn == null || !BurnIn.read(job.burnIn).slate()) return about;
+    try (InputStream in = output.get(job.id, pictures.get(pictures.size() / 2)).getInputStream()) {
+      return about.behind(SlateFrame.of(job, ImageIO.read(in)));
     }
   }
 

@@ -1,7 +1,10 @@
 package kite.server.render;
 
+import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Consumer;
+import kite.exchange.Json;
 import kite.server.Problem;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
@@ -9,7 +12,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Takes jobs in, each with a number of its own among those of its kind and name. */
+/**
+ * Takes jobs in, each with a number of its own among those of its kind and name, or that have a
+ * shot of it.
+ */
 @Service
 class NewJobs {
   private final RenderJobs jobs;
@@ -35,7 +41,16 @@ class NewJobs {
   @Transactional
   public void add(RenderJob job, Consumer<UUID> work) {
     jobs.alone(job.sequenceId.getMostSignificantBits());
-    job.numbered = jobs.lastNumber(job.sequenceId, job.kind, job.label) + 1;
+    List<String> codes =
+        Shot.read(job.shots).stream()
+            .filter(s -> s.programme() != null) // a frame alone is no version of its shot
+            .map(Shot::code)
+            .filter(Objects::nonNull)
+            .toList();
+    job.numbered =
+        1
+            + jobs.lastNumber(
+                job.sequenceId, job.kind.name(), job.label, Json.MAPPER.writeValueAsString(codes));
     jobs.saveAndFlush(job);
     work.accept(job.id);
   }

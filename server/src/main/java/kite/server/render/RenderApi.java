@@ -176,7 +176,7 @@ class RenderApi {
     FrameNames names = new FrameNames(by, sequences.nameOfProduction(rights.productionOf(id)));
     names.check(job, s);
     job.names = names.write();
-    if (asked.burnIn() != null && !asked.burnIn().places().isEmpty())
+    if (asked.burnIn() != null && !asked.burnIn().saysNothing())
       job.burnIn = asked.burnIn().write();
     roomFor(job);
     job.samples = asked.samples();

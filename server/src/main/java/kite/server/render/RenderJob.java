@@ -66,7 +66,7 @@ class RenderJob {
   /** Whether the server has a page of its own draw a preview. */
   boolean byServer;
 
-  /** The how-manieth of its kind and name in its sequence, from 1. */
+  /** The how-manieth of its kind and name in its sequence, or of its shots, from 1. */
   int numbered;
 
   /** What a render keeps beside its pictures ({@link Kept}); null for pictures alone. */

@@ -176,10 +176,20 @@ interface RenderJobs extends JpaRepository<RenderJob, UUID> {
   @Query(value = "select 1 from (select pg_advisory_xact_lock(:key)) as taken", nativeQuery = true)
   int alone(long key);
 
+  /**
+   * The last number that a job of the kind has which is called alike, or in which one of some shots
+   * is: two that have the same shot have two versions of it.
+   *
+   * @param codes of shots, as a JSON array
+   */
   @Query(
-      "select coalesce(max(j.numbered), 0) from RenderJob j where j.sequenceId = :sequence and"
-          + " j.kind = :kind and j.label = :label")
-  int lastNumber(UUID sequence, RenderJob.Kind kind, String label);
+      value =
+          "select coalesce(max(numbered), 0) from render_job where sequence_id = :sequence and"
+              + " kind = :kind and (label = :label or exists (select 1 from"
+              + " jsonb_array_elements(shots) s where s ->> 'programme' is not null and"
+              + " s ->> 'code' in (select jsonb_array_elements_text(cast(:codes as jsonb)))))",
+      nativeQuery = true)
+  int lastNumber(UUID sequence, String kind, String label, String codes);
 
   /** Lets a preview that ended go on; 0 when it is under way or done. */
   @Modifying

@@ -6,7 +6,7 @@ import java.util.UUID;
 /**
  * A job as the page shows it.
  *
- * @param numbered the how-manieth of its kind and name, from 1
+ * @param numbered the how-manieth of its kind and name, or of its shots, from 1
  * @param form of the files that a frame is handed on in ({@link Kept.Form})
  * @param preview whether it is a film of the lens view
  * @param byServer whether a preview is drawn by a page of the server's own
