@@ -7,22 +7,24 @@ const A_STRUCT = new Uint8Array([0, 97, 115, 109, 1, 0, 0, 0, 1, 5, 1, 95, 1, 12
 let core: Core | undefined;
 let coming: Promise<Core> | undefined;
 
-/** Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it. */
-export function loadCore(): Promise<Core> {
-  return (coming ??= fetchCore().catch((e: unknown) => {
+/**
+ * Loads the core's WebAssembly once. Fails with a sentence where the browser cannot run it.
+ *
+ * @param base address of the page; a worker has none of its own
+ */
+export function loadCore(base = document.baseURI): Promise<Core> {
+  return (coming ??= fetchCore(base).catch((e: unknown) => {
     coming = undefined; // whoever asks next tries again
     throw e;
   }));
 }
 
-async function fetchCore(): Promise<Core> {
+async function fetchCore(base: string): Promise<Core> {
   try {
-    const runtime = (await import(
-      /* @vite-ignore */ new URL('core/kite-core.js', document.baseURI).href
-    )) as {
+    const runtime = (await import(/* @vite-ignore */ new URL('core/kite-core.js', base).href)) as {
       load(path: string): Promise<{ exports: KiteCore }>;
     };
-    core = bridge((await runtime.load(new URL('core/kite-core.wasm', document.baseURI).href)).exports);
+    core = bridge((await runtime.load(new URL('core/kite-core.wasm', base).href)).exports);
     return core;
   } catch (e) {
     const tooOld = typeof WebAssembly === 'undefined' || !WebAssembly.validate(A_STRUCT);

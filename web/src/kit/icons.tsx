@@ -64,6 +64,7 @@ export const Level = draw('M3 12h18M12 8a4 4 0 0 1 4 4M8 12a4 4 0 0 1 4-4M3 17h4
 export const Back = draw('M20 17a8 8 0 0 0-14-6M5 5v6h6');
 export const Forward = draw('M4 17a8 8 0 0 1 14-6M19 5v6h-6');
 export const ShotList = draw('M4 5h5v5H4zM13 6h7M13 9h5M4 14h5v5H4zM13 15h7M13 18h5');
+export const Recipe = draw('M6 3h12v18H6zM11 9l-2.5 3L11 15M13.5 9l2.5 3-2.5 3');
 export const Sheet = draw('M4 5h7v6H4zM13 5h7v6h-7zM4 13h7v6H4zM13 13h7v6h-7z');
 export const History = draw('M4 12a8 8 0 1 0 2.5-5.8M4 4v4h4M12 8v4.5l3 2');
 export const Versions = draw('M4 9h11v11H4zM8 9V5h12v11h-5M7.5 14.5l2.5 2.5 3-4');

@@ -111,6 +111,8 @@ export interface ViewState {
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
+  /** Whether recipes are written in the panel on the right. */
+  recipes: boolean;
   /** What the handles in the set do to what is selected. */
   setTool: 'move' | 'turn' | 'scale';
   /** Pieces shown alone in the views, or null. */
@@ -194,6 +196,7 @@ const FIRST_LOOK: ViewState = {
   slate: false,
   compared: null,
   fourViews: false,
+  recipes: false,
   setTool: 'move',
   isolated: null,
   drawing: null,

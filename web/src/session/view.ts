@@ -9,6 +9,9 @@ export const setView = (by: Partial<ViewState>): void => useSequence.setState(by
 export const layOver = (what: NonNullable<ViewState['over']>): void =>
   useSequence.setState((s) => ({ over: s.over === what ? null : what }));
 
+/** Opens the recipes in the panel on the right, or closes them. */
+export const openRecipes = (recipes: boolean): void => setView({ recipes });
+
 /** Opens the dailies with something that was rendered. */
 export const lookAt = (render: string): void => setView({ over: 'dailies', lookedAt: render });
 

@@ -1,5 +1,5 @@
 import { openWindow } from '../session/windows';
-import { layOver, openDesk } from '../session/view';
+import { layOver, openDesk, openRecipes } from '../session/view';
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../doing/bring';
@@ -107,6 +107,18 @@ export function Top() {
             <Icon.ShotList />
           </IconAction>
         </Tip>
+        {s.role === 'guest' ? null : (
+          <Tip text={withKeys('Recipes: build a scene and its cameras by script', 'recipes')}>
+            <IconAction
+              lit={s.recipes}
+              aria-label="Recipes"
+              aria-pressed={s.recipes}
+              onClick={() => openRecipes(!s.recipes)}
+            >
+              <Icon.Recipe />
+            </IconAction>
+          </Tip>
+        )}
         {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}
         <Tip text="Bring in a model (or drop the file anywhere)">
           <IconAction aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>

@@ -1,10 +1,10 @@
-import { startTransition, useEffect, useState } from 'react';
+import { startTransition, Suspense, useEffect, useState } from 'react';
 import { ContactSheet } from '../frame/ContactSheet';
 import { HandOverPanel } from '../handover/HandOverPanel';
 import { FirstSteps } from '../help/FirstSteps';
 import { bring } from '../doing/bring';
 import { cutByLetter } from '../doing/cutting';
-import { fetchAhead } from '../kit/fetched';
+import { fetchAhead, fetched } from '../kit/fetched';
 import { Time } from '../lanes/Time';
 import { CameraPanel } from './CameraPanel';
 import { Roster } from '../roster/Roster';
@@ -28,6 +28,8 @@ import { allPrepared } from '../views/preparing';
 import { RosterRail, SideRail } from './Rails';
 import { Top } from './Top';
 import { Windows } from './Windows';
+
+const RecipePanel = fetched(async () => (await import('../recipes/RecipePanel')).RecipePanel);
 
 /** How long after the desks are there, at the soonest, what else may be needed is fetched and made. */
 const AHEAD_MS = 2500;
@@ -142,9 +144,20 @@ export function Workspace() {
   );
 }
 
-/** What the desk that is open shows on the right. */
+/** What the desk that is open shows on the right, or the recipes. */
 function Side({ whole }: { whole: boolean }) {
   const handingOver = useSequence((s) => s.desk === 'handover');
+  const recipes = useSequence((s) => s.recipes);
+  if (recipes && whole)
+    return (
+      <aside className="right" aria-label="Recipes">
+        <Panel name="The recipes" area="grow">
+          <Suspense fallback={<p className="empty">Opening …</p>}>
+            <RecipePanel />
+          </Suspense>
+        </Panel>
+      </aside>
+    );
   return (
     <aside className="right" aria-label={handingOver ? 'Hand over' : 'Selection'}>
       <Panel name="This panel" area="grow">

@@ -13,10 +13,17 @@ function useRoom(): { width: number; height: number } {
   return room;
 }
 
+/** What recipes have at least to be written in, pixels, where the window has it. */
+const RECIPES_PX = 470;
+
 /** How the desk that is open is arranged now, and the window's size in pixels. */
 export function useArrangement(): { arrangement: Arrangement; width: number; height: number } {
   const desk = useSequence((s) => s.desk);
   const own = useArrangements((s) => s.own);
   const room = useRoom();
-  return { arrangement: arrangementOf(desk, room.width, room.height, own), ...room };
+  const recipes = useSequence((s) => s.recipes);
+  const kept = own[desk] ?? {};
+  const wide = { ...kept, sideFolded: false, side: Math.max(RECIPES_PX, kept.side ?? 0), rosterFolded: true };
+  const taken = recipes ? { ...own, [desk]: wide } : own;
+  return { arrangement: arrangementOf(desk, room.width, room.height, taken), ...room };
 }

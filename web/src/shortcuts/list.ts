@@ -38,6 +38,7 @@ export type ShortcutId =
   | 'leave'
   | 'sheet'
   | 'shots'
+  | 'recipes'
   | `desk${1 | 2 | 3 | 4 | 5}`
   | 'roster'
   | 'side'
@@ -194,6 +195,7 @@ export const SHORTCUTS: Shortcut[] = [
     { id: 'earlierCamera', name: 'Look through the camera before', keys: ['Alt+ArrowUp'] },
     { id: 'sheet', name: 'Contact sheet', keys: ['Shift+s'] },
     { id: 'shots', name: 'Shot list', keys: ['Shift+l'] },
+    { id: 'recipes', name: 'Recipes: build and change by script', keys: ['Shift+r'] },
     { id: 'fullScreen', name: 'The lens view fills the screen', keys: ['Shift+f'] },
     { id: 'earlierView', name: 'This camera’s earlier view', keys: ['Alt+,'], edits: true },
     { id: 'laterView', name: 'This camera’s later view', keys: ['Alt+.'], edits: true },

@@ -233,6 +233,13 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/rigs", "", LOOK));
     t.add(new Row("POST", sequence + "/rigs", "{\"replace\":false}", EDIT));
     t.add(new Row("DELETE", sequence + "/rigs/{rig}", "", EDIT));
+    String kept = sequence + "/recipes/kept";
+    t.add(new Row("GET", kept, "", LOOK));
+    t.add(new Row("POST", kept, "{\"after\":0,\"shared\":false}", EDIT));
+    t.add(new Row("GET", kept + "/{recipe}", "", LOOK));
+    t.add(new Row("GET", kept + "/{recipe}/versions", "", LOOK));
+    t.add(new Row("PUT", kept + "/{recipe}", "{\"after\":0,\"shared\":false}", EDIT));
+    t.add(new Row("DELETE", kept + "/{recipe}", "", EDIT));
     t.add(new Row("GET", sequence + "/sets", "", LOOK));
     t.add(new Row("POST", sequence + "/sets", "{}", EDIT));
     t.add(new Row("POST", sequence + "/sets/{set}/versions", "{}", EDIT));

@@ -1,0 +1,88 @@
+package kite.server.recipe;
+
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import kite.server.rights.May;
+import kite.server.rights.Rights;
+import kite.server.rights.Role;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Recipes that are kept, as those see them who work on a sequence of their production. */
+@RestController
+@RequestMapping("/api/sequences/{id}/recipes/kept")
+class RecipeApi {
+  private final RecipeShelf shelf;
+  private final Rights rights;
+
+  RecipeApi(RecipeShelf shelf, Rights rights) {
+    this.shelf = shelf;
+    this.rights = rights;
+  }
+
+  /**
+   * @param after the version that was changed; for one that is there
+   */
+  record RecipeGiven(String name, String script, String notes, boolean shared, int after) {
+    RecipeShelf.Given given() {
+      return new RecipeShelf.Given(name, script, notes, shared);
+    }
+  }
+
+  @GetMapping
+  @May.LookAtSequence
+  List<RecipeShelf.Shown> list(@PathVariable UUID id, Principal who) {
+    return shelf.list(rights.productionOf(id), who.getName());
+  }
+
+  @PostMapping
+  @May.EditSequence
+  RecipeShelf.Whole keep(@PathVariable UUID id, @RequestBody RecipeGiven asked, Principal who) {
+    return shelf.keep(rights.productionOf(id), asked.given(), who.getName());
+  }
+
+  @GetMapping("/{recipe}")
+  @May.LookAtSequence
+  RecipeShelf.Whole whole(
+      @PathVariable UUID id,
+      @PathVariable UUID recipe,
+      @RequestParam(required = false) Integer version,
+      Principal who) {
+    return shelf.whole(rights.productionOf(id), recipe, version, who.getName());
+  }
+
+  @GetMapping("/{recipe}/versions")
+  @May.LookAtSequence
+  List<RecipeVersions.Listed> versions(
+      @PathVariable UUID id, @PathVariable UUID recipe, Principal who) {
+    return shelf.versions(rights.productionOf(id), recipe, who.getName());
+  }
+
+  @PutMapping("/{recipe}")
+  @May.EditSequence
+  RecipeShelf.Whole keepAnother(
+      @PathVariable UUID id,
+      @PathVariable UUID recipe,
+      @RequestBody RecipeGiven asked,
+      Principal who) {
+    return shelf.keep(rights.productionOf(id), recipe, asked.after(), asked.given(), who.getName());
+  }
+
+  @DeleteMapping("/{recipe}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @May.EditSequence
+  void remove(@PathVariable UUID id, @PathVariable UUID recipe, Principal who) {
+    shelf.remove(
+        rights.productionOf(id), recipe, who.getName(), rights.roleIn(id) == Role.LEAD);
+  }
+}

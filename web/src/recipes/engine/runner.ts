@@ -1,0 +1,68 @@
+import { call } from '../../session/http';
+import type { Entity } from '../../core/types';
+import type { Line, Ran, Run } from './answer';
+import type { Asked, Told } from './worker';
+
+/** Whether a recipe was stopped before it had ended. */
+export class Stopped extends Error {}
+
+const rigs = new Map<string, string>();
+
+/** Nodes and clips of the models that pieces name, as the server gives them. */
+async function modelsOf(entities: Entity[]): Promise<Record<string, string>> {
+  const assets = new Set(
+    entities.flatMap((e) => (e.kind === 'piece' && e.shape.kind === 'model' ? [e.shape.asset] : [])),
+  );
+  await Promise.all(
+    [...assets]
+      .filter((a) => !rigs.has(a))
+      .map(async (a) => rigs.set(a, await (await call('GET', `/api/assets/${a}/rig`)).text())),
+  );
+  return Object.fromEntries([...assets].map((a) => [a, rigs.get(a)!]));
+}
+
+/** Runs recipes in a worker, one at a time. */
+export class Runner {
+  private worker: Worker | null = null;
+  private stopping: (() => void) | null = null;
+
+  async run(
+    run: Omit<Run, 'models'>,
+    told: { line?: (line: Line) => void; progress?: (share: number) => void } = {},
+  ): Promise<Ran> {
+    const models = await modelsOf(run.document.entities);
+    this.stop();
+    const worker = (this.worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+    return new Promise<Ran>((done, failed) => {
+      this.stopping = () => failed(new Stopped('It was stopped.'));
+      worker.onmessage = (e: MessageEvent<Told>) => {
+        const t = e.data;
+        if ('line' in t) told.line?.(t.line);
+        else if ('progress' in t) told.progress?.(t.progress);
+        else {
+          this.stopping = null;
+          if ('ran' in t) done(t.ran);
+          else failed(new Error(t.failed));
+        }
+      };
+      worker.onerror = (e) => failed(new Error(e.message || 'The recipe could not be run. Reload the page.'));
+      const asked: Asked = { base: document.baseURI, run: { ...run, models } };
+      worker.postMessage(asked);
+    });
+  }
+
+  /** Ends what runs, whatever it is doing. */
+  stop(): void {
+    if (!this.stopping) return;
+    this.worker?.terminate();
+    this.worker = null;
+    this.stopping();
+    this.stopping = null;
+  }
+
+  end(): void {
+    this.stop();
+    this.worker?.terminate();
+    this.worker = null;
+  }
+}

@@ -1,0 +1,163 @@
+import type { Core } from '../../core/bridge';
+import { Refused } from '../../core/answer';
+import { LensRow, type Change, type Command, type Entity, type Header } from '../../core/types';
+import { LIMITS } from './limits';
+import type { Run } from './answer';
+
+/** The line of a recipe at which something was asked for: the innermost place in it that a stack names. */
+export function lineIn(stack: string, name: string): number {
+  const at = stack.indexOf(`${name}:`);
+  return at < 0 ? 0 : parseInt(stack.slice(at + name.length + 1), 10) || 0;
+}
+
+/** A command that was not taken. */
+export class Wrong extends Error {
+  constructor(
+    readonly line: number,
+    text: string,
+  ) {
+    super(text);
+  }
+}
+
+/** Questions that would change what is asked about. */
+const NOT_ASKED = [
+  'open',
+  'apply',
+  'applyDelta',
+  'preview',
+  'endPreview',
+  'registerModel',
+  'compare',
+  'comparedCamera',
+  'endComparing',
+];
+
+/**
+ * The sequence as a recipe makes it. What it makes is taken by the core in one go, when it asks something or has ended:
+ * the core is quickest so.
+ */
+export class World {
+  readonly made: Command[] = [];
+  private waiting: Command[] = [];
+  private stacks: { from: number; stack: string }[] = [];
+  private entities: Map<string, Entity>;
+  private head: Header;
+  private ids = 0;
+  private readonly taken = new Set<string>();
+
+  constructor(
+    private readonly core: Core,
+    private readonly run: Run,
+  ) {
+    core.open(run.document);
+    this.entities = new Map(run.document.entities.map((e) => [e.id, e]));
+    for (const id of this.entities.keys()) this.taken.add(id);
+    this.head = run.document.header;
+  }
+
+  make(json: string, stack: string): void {
+    const commands = JSON.parse(json) as Command[];
+    this.stacks.push({ from: this.waiting.length, stack });
+    for (const c of commands) this.waiting.push(c);
+    if (this.made.length + this.waiting.length > LIMITS.commands)
+      throw new Wrong(
+        lineIn(stack, this.run.name),
+        `A recipe makes ${LIMITS.commands.toLocaleString('en')} changes at the most. Make less of it, or several recipes.`,
+      );
+  }
+
+  /** Has the core take what waits. */
+  taking(): void {
+    if (!this.waiting.length) return;
+    const commands = this.waiting;
+    const stacks = this.stacks;
+    this.waiting = [];
+    this.stacks = [];
+    let change: Change;
+    try {
+      change = this.core.apply(commands).change;
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+      throw this.which(commands, stacks, e);
+    }
+    for (const id of Object.keys(change.before)) if (!(id in change.after)) this.entities.delete(id);
+    for (const [id, after] of Object.entries(change.after)) this.entities.set(id, after);
+    this.head = change.headerAfter ?? this.head;
+    for (const c of commands) this.made.push(c);
+  }
+
+  /** Which of some commands is refused: the first without which those before it are taken. */
+  private which(commands: Command[], stacks: { from: number; stack: string }[], all: Refused): Wrong {
+    let good = 0,
+      bad = commands.length;
+    let why = all;
+    while (bad - good > 1) {
+      const middle = (good + bad) >> 1;
+      try {
+        this.core.preview(commands.slice(0, middle));
+        good = middle;
+      } catch (e) {
+        if (!(e instanceof Refused)) throw e;
+        why = e;
+        bad = middle;
+      }
+    }
+    this.core.endPreview();
+    const of = stacks.filter((s) => s.from < bad).at(-1);
+    return new Wrong(lineIn(of?.stack ?? '', this.run.name), why.message);
+  }
+
+  /** Asks the core; what it gives in rooms comes back as lists. */
+  ask(question: string, json: string): string {
+    const given = JSON.parse(json) as unknown[];
+    const ask = (this.core as Record<string, unknown>)[question];
+    if (typeof ask !== 'function' || NOT_ASKED.includes(question) || !Object.hasOwn(this.core, question))
+      throw new Error(`There is no question “${question}”.`);
+    this.taking();
+    if (question === 'evaluate') {
+      const slots = this.core.slots();
+      const rooms = [new Float64Array(slots * 16), new Float64Array(slots * LensRow.SIZE)];
+      this.core.evaluate(Number(given[0]), '', rooms[0], rooms[1]);
+      return JSON.stringify({ rooms: [] });
+    }
+    const rooms: Float64Array[] = [];
+    const sent = given.map((x) => {
+      if (x === null || typeof x !== 'object' || !('room' in x)) return x;
+      const room = new Float64Array(Math.min(Number(x.room), MOST_ROOM));
+      rooms.push(room);
+      return room;
+    });
+    const value = (ask as (...all: unknown[]) => unknown)(...sent);
+    return JSON.stringify({ value, rooms: rooms.map((r) => Array.from(r)) });
+  }
+
+  thing(id: string): string | null {
+    this.taking();
+    const e = this.entities.get(id);
+    return e ? JSON.stringify(e) : null;
+  }
+
+  things(): string {
+    this.taking();
+    return JSON.stringify([...this.entities.values()]);
+  }
+
+  header(): string {
+    this.taking();
+    return JSON.stringify(this.head);
+  }
+
+  /** The same ids for the same recipe on the same sequence. */
+  newId(kind: string): string {
+    const short = /^[a-z]{1,12}$/i.test(kind) ? kind : 'thing';
+    let id: string;
+    do id = `${short}-${this.run.seed.toString(36)}-${(this.ids++).toString(36)}`;
+    while (this.taken.has(id));
+    this.taken.add(id);
+    return id;
+  }
+}
+
+/** Numbers that a question may give in one room. */
+const MOST_ROOM = 1 << 20;
