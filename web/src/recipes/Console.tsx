@@ -14,7 +14,7 @@ export function Console({ readOnly }: { readOnly: boolean }) {
   const before = useRef<string[]>([]);
   const at = useRef(0);
   const end = useRef<HTMLDivElement>(null);
-  useEffect(() => end.current?.scrollIntoView({ block: 'nearest' }), [lines, fault]);
+  useEffect(() => void end.current?.scrollIntoView({ block: 'nearest' }), [lines, fault]);
   useEffect(() => {
     let left = false;
     const later = setTimeout(

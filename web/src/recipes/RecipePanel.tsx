@@ -106,7 +106,7 @@ export function RecipePanel() {
                   </Pill>
                 </Tip>
                 <Pill onClick={running.dropTry}>Drop</Pill>
-                <span className="muted" data-testid="tried">
+                <span className="recipe-tried" data-testid="tried">
                   {made} {made === 1 ? 'change' : 'changes'}, not kept yet
                 </span>
               </>
@@ -124,7 +124,7 @@ export function RecipePanel() {
             Record
           </Pill>
         </Tip>
-        <span className="recipe-seed">
+        <span className="recipe-seed" title="What chance begins with: the same seed makes the same">
           <TextNumber
             label="Seed"
             unit="factor"

@@ -13,8 +13,8 @@ function useRoom(): { width: number; height: number } {
   return room;
 }
 
-/** What recipes have at least to be written in, pixels, where the window has it. */
-const RECIPES_PX = 470;
+/** What recipes have at least to be written in, pixels, where the window has it; the lanes are as low as this meanwhile. */
+const [RECIPES_PX, LANES_PX] = [470, 150];
 
 /** How the desk that is open is arranged now, and the window's size in pixels. */
 export function useArrangement(): { arrangement: Arrangement; width: number; height: number } {
@@ -23,7 +23,13 @@ export function useArrangement(): { arrangement: Arrangement; width: number; hei
   const room = useRoom();
   const recipes = useSequence((s) => s.recipes);
   const kept = own[desk] ?? {};
-  const wide = { ...kept, sideFolded: false, side: Math.max(RECIPES_PX, kept.side ?? 0), rosterFolded: true };
+  const wide = {
+    ...kept,
+    rosterFolded: true,
+    sideFolded: false,
+    side: Math.max(RECIPES_PX, kept.side ?? 0),
+    time: LANES_PX,
+  };
   const taken = recipes ? { ...own, [desk]: wide } : own;
   return { arrangement: arrangementOf(desk, room.width, room.height, taken), ...room };
 }

@@ -106,6 +106,13 @@ final class Person {
             .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
   }
 
+  HttpResponse<String> put(String path, Object body) throws IOException, InterruptedException {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .PUT(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
   HttpResponse<String> postBytes(String path, byte[] body)
       throws IOException, InterruptedException {
     return send(

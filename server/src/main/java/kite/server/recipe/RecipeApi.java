@@ -82,7 +82,6 @@ class RecipeApi {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @May.EditSequence
   void remove(@PathVariable UUID id, @PathVariable UUID recipe, Principal who) {
-    shelf.remove(
-        rights.productionOf(id), recipe, who.getName(), rights.roleIn(id) == Role.LEAD);
+    shelf.remove(rights.productionOf(id), recipe, who.getName(), rights.roleIn(id) == Role.LEAD);
   }
 }
