@@ -3,7 +3,7 @@
 // Every replacement must be found, so that a newer runtime fails the build instead of the page.
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 /** What the module may use: what every browser has that has WebAssembly's garbage collection, and nothing newer. */
@@ -126,6 +126,7 @@ if (/new Function\(/.test(text)) throw new Error('The runtime still makes code f
 
 mkdirSync(to, { recursive: true });
 writeFileSync(new URL('kite-core.js', to), text);
+copyFileSync(new URL('kite-core-node.js', from), new URL('kite-core-node.js', to));
 
 // The module is made smaller once for each core: what is said twice is said once, what nothing reaches is left out. Nothing
 // of it changes how a number is computed.

@@ -223,7 +223,7 @@ class RecipesTest extends Desk {
     button("Record").click();
     page.keyboard().press("Escape");
     page.keyboard().press("Control+k");
-    page.getByLabel("Find any action").last().fill("Add tree stand-in");
+    page.getByPlaceholder("What would you like to do?").fill("Add tree stand-in");
     page.keyboard().press("Enter");
     page.locator(".cm-content").getByText(Pattern.compile("kite.command.add.*tree")).waitFor();
     button("Record").click();
@@ -266,6 +266,52 @@ class RecipesTest extends Desk {
     assertEquals(403, oda.put(one, given).statusCode(), "she reviews");
     assertEquals(204, pim.delete(one).statusCode());
     assertEquals(0, Person.json(pim.get(path)).size());
+  }
+
+  /** The same engine and the same core, without a page: the same document to the digit. */
+  @Test
+  void theServerRunsARecipeToTheSameDigits() throws Exception {
+    String script =
+        "const p = kite.parameters({ who: kite.parameter.subject('Who'),"
+            + " high: kite.parameter.number('High', '1.5m', { unit: 'metres' }) });\n"
+            + "const c = kite.camera('Near', { at: [kite.random(2, 3), p.high, 4], lens: '40mm' });\n"
+            + "c.lookAt(p.who).frameUp(p.who, { size: 0.7, by: 'move' });\n"
+            + "console.log(c.sees(p.who, 1010).alongM);\n"
+            + "kite.standIn('box', 'Where', { at: c.where(1010) });";
+    open();
+    write(script);
+    page.getByLabel("Who").selectOption(new SelectOption().setLabel("Oda"));
+    button("Run and keep").click();
+    button("Run again").waitFor();
+    saved();
+    String byHand = page.evaluate("() => jollyKite.document()").toString();
+    String said = page.locator(".recipe-lines .says").first().innerText();
+    button("Undo").click();
+    saved();
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    String path = "api/sequences/" + sequence + "/recipes";
+    // first what it asks for
+    JsonNode asks = Person.json(pim.post(path, Map.of("script", script)));
+    assertEquals("subject", asks.get("declared").get("who").get("form").asString());
+    Map<String, Object> set = Map.of("who", "oda");
+    JsonNode dry = Person.json(pim.post(path, Map.of("script", script, "set", set, "dry", true)));
+    assertTrue(dry.get("changes").asInt() > 3, dry.toString());
+    assertTrue(dry.get("revision").isNull());
+    JsonNode ran =
+        Person.json(pim.post(path, Map.of("script", script, "set", set, "name", "Near her")));
+    assertTrue(ran.get("fault").isNull(), ran.toString());
+    assertEquals(said, ran.get("said").get(0).get("text").asString());
+    page.waitForFunction(
+        "r => jollyKite.state().revision >= r && jollyKite.state().pending === 0",
+        ran.get("revision").asInt());
+    assertEquals(byHand, page.evaluate("() => jollyKite.document()").toString());
+    JsonNode bad =
+        Person.json(
+            pim.post(path, Map.of("script", "\n\nnothing.here", "set", Map.of(), "dry", false)));
+    assertEquals(3, bad.get("fault").get("line").asInt());
+    assertTrue(bad.get("revision").isNull());
+    assertEquals(
+        422, pim.post(path, Map.of("script", " ".repeat(1_000_001), "dry", true)).statusCode());
   }
 
   private void keepIt(boolean shared) {

@@ -234,6 +234,7 @@ class RightsTest {
     t.add(new Row("POST", sequence + "/rigs", "{\"replace\":false}", EDIT));
     t.add(new Row("DELETE", sequence + "/rigs/{rig}", "", EDIT));
     String kept = sequence + "/recipes/kept";
+    t.add(new Row("POST", sequence + "/recipes", "{\"dry\":true}", EDIT));
     t.add(new Row("GET", kept, "", LOOK));
     t.add(new Row("POST", kept, "{\"after\":0,\"shared\":false}", EDIT));
     t.add(new Row("GET", kept + "/{recipe}", "", LOOK));

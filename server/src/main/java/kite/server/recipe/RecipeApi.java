@@ -6,6 +6,7 @@ import java.util.UUID;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
 import kite.server.rights.Role;
+import kite.server.sequence.Editor;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,15 +19,17 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Recipes that are kept, as those see them who work on a sequence of their production. */
+/** Recipes on a sequence: run, and kept by its production and those who work there. */
 @RestController
-@RequestMapping("/api/sequences/{id}/recipes/kept")
+@RequestMapping("/api/sequences/{id}/recipes")
 class RecipeApi {
   private final RecipeShelf shelf;
+  private final RecipeRuns runs;
   private final Rights rights;
 
-  RecipeApi(RecipeShelf shelf, Rights rights) {
+  RecipeApi(RecipeShelf shelf, RecipeRuns runs, Rights rights) {
     this.shelf = shelf;
+    this.runs = runs;
     this.rights = rights;
   }
 
@@ -39,19 +42,26 @@ class RecipeApi {
     }
   }
 
-  @GetMapping
+  /** Runs a recipe: what it makes is one edit, unless it is dry or only asked for what it needs. */
+  @PostMapping
+  @May.EditSequence
+  RecipeRuns.Ran run(@PathVariable UUID id, @RequestBody RecipeRuns.Asked asked, Principal who) {
+    return runs.run(id, asked, new Editor(who.getName(), false));
+  }
+
+  @GetMapping("/kept")
   @May.LookAtSequence
   List<RecipeShelf.Shown> list(@PathVariable UUID id, Principal who) {
     return shelf.list(rights.productionOf(id), who.getName());
   }
 
-  @PostMapping
+  @PostMapping("/kept")
   @May.EditSequence
   RecipeShelf.Whole keep(@PathVariable UUID id, @RequestBody RecipeGiven asked, Principal who) {
     return shelf.keep(rights.productionOf(id), asked.given(), who.getName());
   }
 
-  @GetMapping("/{recipe}")
+  @GetMapping("/kept/{recipe}")
   @May.LookAtSequence
   RecipeShelf.Whole whole(
       @PathVariable UUID id,
@@ -61,14 +71,14 @@ class RecipeApi {
     return shelf.whole(rights.productionOf(id), recipe, version, who.getName());
   }
 
-  @GetMapping("/{recipe}/versions")
+  @GetMapping("/kept/{recipe}/versions")
   @May.LookAtSequence
   List<RecipeVersions.Listed> versions(
       @PathVariable UUID id, @PathVariable UUID recipe, Principal who) {
     return shelf.versions(rights.productionOf(id), recipe, who.getName());
   }
 
-  @PutMapping("/{recipe}")
+  @PutMapping("/kept/{recipe}")
   @May.EditSequence
   RecipeShelf.Whole keepAnother(
       @PathVariable UUID id,
@@ -78,7 +88,7 @@ class RecipeApi {
     return shelf.keep(rights.productionOf(id), recipe, asked.after(), asked.given(), who.getName());
   }
 
-  @DeleteMapping("/{recipe}")
+  @DeleteMapping("/kept/{recipe}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @May.EditSequence
   void remove(@PathVariable UUID id, @PathVariable UUID recipe, Principal who) {

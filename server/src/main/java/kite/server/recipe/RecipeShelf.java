@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class RecipeShelf {
   /** As much as the engine takes. */
-  private static final int LONGEST = 1_000_000;
+  static final int LONGEST = 1_000_000;
 
   private static final int LONGEST_NOTES = 10_000, MOST = 500, MOST_VERSIONS = 1000;
 

@@ -5,4 +5,4 @@ package kite.server.sequence;
  *
  * @param reviews whether they may put markers and write notes on shots, and no more
  */
-record Editor(String name, boolean reviews) {}
+public record Editor(String name, boolean reviews) {}

@@ -1,0 +1,137 @@
+package kite.server.recipe;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import kite.core.codec.ModelJson;
+import kite.core.document.Camera;
+import kite.core.document.Piece;
+import kite.core.document.Sequence;
+import kite.core.document.Shape;
+import kite.core.form.SequenceJson;
+import kite.core.model.ModelRig;
+import kite.exchange.Json;
+import kite.server.Problem;
+import kite.server.asset.AssetStore;
+import kite.server.live.EditMade;
+import kite.server.sequence.Editor;
+import kite.server.sequence.SequenceStore;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.JsonNode;
+
+/** Runs recipes on sequences without a page: what they make is one edit. */
+@Service
+class RecipeRuns {
+  private static final int LONGEST_NAME = 60;
+
+  private final SequenceStore sequences;
+  private final AssetStore assets;
+  private final Engine engine;
+
+  RecipeRuns(SequenceStore sequences, AssetStore assets, Engine engine) {
+    this.sequences = sequences;
+    this.assets = assets;
+    this.engine = engine;
+  }
+
+  /**
+   * What is to be run.
+   *
+   * @param name what the edit is called by; a recipe without one is called so
+   * @param set what is chosen for its parameters; null to be told which there are
+   * @param seed what chance begins with; 1 when left out
+   * @param frame that is the present one; the sequence's first when left out
+   * @param dry whether nothing is to be changed
+   */
+  record Asked(
+      String script,
+      String name,
+      Map<String, Object> set,
+      Integer seed,
+      Double frame,
+      boolean dry) {}
+
+  /**
+   * What came of it.
+   *
+   * @param changes how many commands it made
+   * @param revision of the sequence after it; null where nothing was changed
+   * @param wishes what it asks for once it is kept: renders
+   */
+  record Ran(
+      int changes,
+      Long revision,
+      List<JsonNode> said,
+      String value,
+      JsonNode declared,
+      JsonNode fault,
+      List<JsonNode> wishes) {}
+
+  Ran run(UUID sequence, Asked asked, Editor by) {
+    if (asked.script() == null || asked.script().length() > RecipeShelf.LONGEST)
+      throw new Problem(
+          HttpStatus.UNPROCESSABLE_CONTENT,
+          "recipe",
+          "script",
+          "A recipe is text of at most 1,000,000 characters.");
+    SequenceStore.Present now = sequences.get(sequence);
+    JsonNode ran = engine.run(given(now.sequence(), asked));
+    JsonNode commands = ran.get("commands");
+    boolean failed = !ran.path("fault").isNull() && !ran.path("fault").isMissingNode();
+    Long revision = null;
+    if (!asked.dry() && !failed && asked.set() != null && commands.size() > 0) {
+      EditMade made =
+          sequences.edit(
+              sequence, UUID.randomUUID(), now.revision(), by, label(asked), commands.toString());
+      revision = made.revision();
+    }
+    return new Ran(
+        commands.size(),
+        revision,
+        all(ran.get("said")),
+        ran.path("value").asString(""),
+        ran.get("declared"),
+        failed ? ran.get("fault") : null,
+        all(ran.get("wishes")));
+  }
+
+  private static String label(Asked asked) {
+    String name =
+        asked.name() == null || asked.name().isBlank() ? "a script" : asked.name().strip();
+    return "Recipe: " + name.substring(0, Math.min(LONGEST_NAME, name.length()));
+  }
+
+  private static List<JsonNode> all(JsonNode list) {
+    List<JsonNode> all = new ArrayList<>();
+    if (list != null) list.forEach(all::add);
+    return all;
+  }
+
+  private Map<String, Object> given(Sequence s, Asked asked) {
+    Map<String, Object> all = new HashMap<>();
+    all.put("script", asked.script());
+    all.put("name", "recipe.ts");
+    all.put("document", Json.MAPPER.readTree(SequenceJson.write(s)));
+    all.put("models", models(s));
+    all.put("chosen", asked.set());
+    all.put("seed", asked.seed() == null ? 1 : asked.seed());
+    double frame = asked.frame() == null ? s.header().firstFrame() : asked.frame();
+    String camera = s.all(Camera.class).stream().map(Camera::id).findFirst().orElse("");
+    all.put("now", Map.of("frame", frame, "camera", camera, "selected", List.of()));
+    return all;
+  }
+
+  /** Nodes and clips of the models that pieces name, as a page has them. */
+  private Map<String, String> models(Sequence s) {
+    Map<String, String> all = new HashMap<>();
+    for (Piece p : s.all(Piece.class))
+      if (p.shape() instanceof Shape.Model m && !all.containsKey(m.asset())) {
+        ModelRig rig = assets.rig(m.asset());
+        if (rig != null) all.put(m.asset(), ModelJson.write(rig));
+      }
+    return all;
+  }
+}
