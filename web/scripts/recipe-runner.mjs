@@ -13,17 +13,15 @@ function stripped() {
   const code = tsBlankSpace(script, (node) => (wrong ??= node));
   if (!wrong) return { code };
   const line = script.slice(0, wrong.pos).split('\n').length;
-  const text = 'This is more than a type, and not understood in a recipe: no enum, namespace or parameter property.';
+  const text =
+    'This is more than a type, and not understood in a recipe: no enum, namespace or parameter property.';
   return { fault: { line, text } };
 }
 
 const { code, fault } = stripped();
 let ran = { commands: [], said: [], wishes: [], value: '', declared: {}, fault };
 if (!fault) {
-  const [core, machine] = await Promise.all([
-    import(/* @vite-ignore */ address).then(bridge),
-    loadMachine(),
-  ]);
+  const [core, machine] = await Promise.all([import(/* @vite-ignore */ address).then(bridge), loadMachine()]);
   for (const [asset, rig] of Object.entries(models)) core.registerModel(asset, rig);
   ran = run(machine, core, { ...asked, code, models }, { line: () => {}, progress: () => {} });
 }

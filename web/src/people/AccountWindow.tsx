@@ -10,6 +10,7 @@ import { PlainWindow } from '../kit/PlainWindow';
 import { useSending } from '../kit/useSending';
 import { say } from '../session/said';
 import { getJson, postJson } from '../session/http';
+import { OwnTokens } from './OwnTokens';
 
 interface Own {
   name: string;
@@ -28,6 +29,8 @@ export function AccountWindow({ onClose }: { onClose: () => void }) {
           <Called own={own.data} />
           <Divider />
           <NewPassword />
+          <Divider />
+          <OwnTokens />
           <Divider />
           <Everywhere />
         </Stack>

@@ -180,6 +180,9 @@ class RightsTest {
     t.add(new Row("GET", "/api/account", "", ACCOUNT));
     t.add(new Row("POST", "/api/account", "{}", ACCOUNT));
     t.add(new Row("POST", "/api/account/password", "{}", ACCOUNT));
+    t.add(new Row("GET", "/api/account/tokens", "", ACCOUNT));
+    t.add(new Row("POST", "/api/account/tokens", "{}", ACCOUNT));
+    t.add(new Row("DELETE", "/api/account/tokens/{token}", "", ACCOUNT));
     t.add(new Row("POST", "/api/productions", "{}", ADMINISTRATOR));
     t.add(new Row("POST", "/api/demonstration/end", "{\"production\":false}", ADMINISTRATOR));
     t.add(new Row("GET", "/api/administration/accounts", "", ADMINISTRATOR));

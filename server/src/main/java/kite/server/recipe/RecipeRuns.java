@@ -29,9 +29,9 @@ class RecipeRuns {
 
   private final SequenceStore sequences;
   private final AssetStore assets;
-  private final Engine engine;
+  private final RecipeEngine engine;
 
-  RecipeRuns(SequenceStore sequences, AssetStore assets, Engine engine) {
+  RecipeRuns(SequenceStore sequences, AssetStore assets, RecipeEngine engine) {
     this.sequences = sequences;
     this.assets = assets;
     this.engine = engine;

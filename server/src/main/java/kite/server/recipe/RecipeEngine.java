@@ -29,8 +29,8 @@ import tools.jackson.databind.JsonNode;
  * the page, so that both come to the same digits.
  */
 @Component
-class Engine {
-  private static final Logger LOG = LoggerFactory.getLogger(Engine.class);
+class RecipeEngine {
+  private static final Logger LOG = LoggerFactory.getLogger(RecipeEngine.class);
 
   /** The engine's own limits are below these: they are for what it cannot see itself. */
   private static final Duration LONGEST = Duration.ofSeconds(90);
@@ -50,7 +50,7 @@ class Engine {
   /**
    * @param node the program
    */
-  Engine(@Value("${kite.node}") String node) {
+  RecipeEngine(@Value("${kite.node}") String node) {
     this.node = node;
   }
 
