@@ -111,20 +111,22 @@ export function Kept() {
     <>
       <MenuButton name="Open" tip="Ready-made recipes, yours and the production’s" disabled={false}>
         {(close) =>
-          groups.flatMap(({ title, of }) => [
-            <ListSubheader key={title}>{title}</ListSubheader>,
-            ...of.map(([name, run]) => (
-              <MenuItem
-                key={title + name}
-                onClick={() => {
-                  close();
-                  run();
-                }}
-              >
-                {name}
-              </MenuItem>
-            )),
-          ])
+          groups
+            .filter((g) => g.of.length)
+            .flatMap(({ title, of }) => [
+              <ListSubheader key={title}>{title}</ListSubheader>,
+              ...of.map(([name, run]) => (
+                <MenuItem
+                  key={title + name}
+                  onClick={() => {
+                    close();
+                    run();
+                  }}
+                >
+                  {name}
+                </MenuItem>
+              )),
+            ])
         }
       </MenuButton>
       <MenuButton

@@ -7,13 +7,14 @@ import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { useSequence } from '../session/state';
 import { whenMade } from '../session/document';
-import { openRecipes } from '../session/view';
+import { closeRecipes, openRecipes } from '../session/view';
 import { TextNumber } from '../fields/TextNumber';
 import { Console } from './Console';
-import { useDraft, write } from './draft';
+import { openDraft, useDraft, write } from './draft';
 import { Editor, type Held } from './Editor';
 import { Form } from './Form';
 import { Kept } from './Kept';
+import { READY } from './ready';
 import { recorded } from './record';
 import * as running from './running';
 import { useRunning } from './running';
@@ -33,7 +34,15 @@ export function RecipePanel() {
   const mayEdit = useSequence((s) => s.mayEdit);
   const [recording, setRecording] = useState(false);
   const held = useRef<Held | null>(null);
+  const which = useSequence((s) => s.recipes);
   useEffect(() => running.leave, []);
+  useEffect(() => {
+    const ready = READY.find((r) => r.id === which);
+    if (!ready) return;
+    running.dropTry();
+    openDraft({ name: ready.name, text: ready.text });
+    openRecipes(); // it is open: the same may be asked for again
+  }, [which]);
   useEffect(() => {
     const later = setTimeout(() => void running.askParameters(draft.text), LATER_MS);
     return () => clearTimeout(later);
@@ -59,7 +68,7 @@ export function RecipePanel() {
         />
         <Kept />
         <Tip text="Close the recipes">
-          <IconAction aria-label="Close the recipes" onClick={() => openRecipes(false)}>
+          <IconAction aria-label="Close the recipes" onClick={closeRecipes}>
             <Icon.Cross />
           </IconAction>
         </Tip>

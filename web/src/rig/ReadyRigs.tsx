@@ -8,6 +8,7 @@ import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
+import { openRecipes } from '../session/view';
 import { SavedRigEntries } from './SavedRigs';
 
 /** Stacks made in one action; `asks` is the click a kind needs first. */
@@ -82,6 +83,20 @@ export function ReadyRigs({ camera }: { camera: Camera }) {
           </MenuItem>
         )),
         <SavedRigEntries key="saved" camera={camera} onDone={close} />,
+        <MenuItem
+          key="recipe"
+          onClick={() => {
+            close();
+            openRecipes();
+          }}
+        >
+          <div>
+            <strong>By a recipe …</strong>
+            <div className="muted" style={{ fontSize: 12 }}>
+              Ready-made ones ask what they are about
+            </div>
+          </div>
+        </MenuItem>,
       ]}
     </MenuButton>
   );

@@ -111,8 +111,8 @@ export interface ViewState {
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
-  /** Whether recipes are written in the panel on the right. */
-  recipes: boolean;
+  /** Whether recipes are in the panel on the right: '' as they were left there, or the id of one to be opened; null for not. */
+  recipes: string | null;
   /** What the handles in the set do to what is selected. */
   setTool: 'move' | 'turn' | 'scale';
   /** Pieces shown alone in the views, or null. */
@@ -196,7 +196,7 @@ const FIRST_LOOK: ViewState = {
   slate: false,
   compared: null,
   fourViews: false,
-  recipes: false,
+  recipes: null,
   setTool: 'move',
   isolated: null,
   drawing: null,

@@ -9,8 +9,18 @@ export const setView = (by: Partial<ViewState>): void => useSequence.setState(by
 export const layOver = (what: NonNullable<ViewState['over']>): void =>
   useSequence.setState((s) => ({ over: s.over === what ? null : what }));
 
-/** Opens the recipes in the panel on the right, or closes them. */
-export const openRecipes = (recipes: boolean): void => setView({ recipes });
+/**
+ * Opens the recipes in the panel on the right.
+ *
+ * @param which id of one that ships; as they were left where it is left out
+ */
+export const openRecipes = (which = ''): void => setView({ recipes: which });
+
+export const closeRecipes = (): void => setView({ recipes: null });
+
+/** Opens the recipes or closes them. */
+export const turnRecipes = (): void =>
+  setView({ recipes: useSequence.getState().recipes === null ? '' : null });
 
 /** Opens the dailies with something that was rendered. */
 export const lookAt = (render: string): void => setView({ over: 'dailies', lookedAt: render });

@@ -1,5 +1,5 @@
 import { openWindow } from '../session/windows';
-import { layOver, openDesk, openRecipes } from '../session/view';
+import { layOver, openDesk, turnRecipes } from '../session/view';
 import { IconAction } from '../kit/IconAction';
 import { Segments } from '../kit/Segments';
 import { chooseModel } from '../doing/bring';
@@ -110,10 +110,10 @@ export function Top() {
         {s.role === 'guest' ? null : (
           <Tip text={withKeys('Recipes: build a scene and its cameras by script', 'recipes')}>
             <IconAction
-              lit={s.recipes}
+              lit={s.recipes !== null}
               aria-label="Recipes"
-              aria-pressed={s.recipes}
-              onClick={() => openRecipes(!s.recipes)}
+              aria-pressed={s.recipes !== null}
+              onClick={turnRecipes}
             >
               <Icon.Recipe />
             </IconAction>

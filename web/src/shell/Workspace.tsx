@@ -147,7 +147,7 @@ export function Workspace() {
 /** What the desk that is open shows on the right, or the recipes. */
 function Side({ whole }: { whole: boolean }) {
   const handingOver = useSequence((s) => s.desk === 'handover');
-  const recipes = useSequence((s) => s.recipes);
+  const recipes = useSequence((s) => s.recipes !== null);
   if (recipes && whole)
     return (
       <aside className="right" aria-label="Recipes">

@@ -1,6 +1,7 @@
 import { isOfTheCut } from '../session/programme';
 import { openWindow } from '../session/windows';
-import { layOver, setView } from '../session/view';
+import { READY } from '../recipes/ready/index';
+import { layOver, openRecipes, setView } from '../session/view';
 import { camerasOf } from '../session/cameras';
 import type { Camera, RigPart } from '../core/types';
 import { core } from '../session/evaluated';
@@ -177,6 +178,7 @@ function edits(): Action[] {
     ...(looked?.kind === 'camera' ? cameraActions(looked, s) : []),
     ...guideActions(s),
     ...ADDED.map((a) => ({ name: a.command, run: a.run })),
+    ...READY.map((r) => ({ name: `Recipe: ${r.name}`, run: () => openRecipes(r.id) })),
     ...cameras.map((c) => ({ name: `Cut to camera ${c.letter} on this frame`, run: () => cutTo(c.id) })),
     ...cameras.map((c) => ({
       name: `${c.depthOfField ? 'Switch off' : 'Switch on'} blur of camera ${c.letter}`,

@@ -43,7 +43,7 @@ import {
   shuttle,
   stepBy,
 } from '../session/time';
-import { layOver, lensCamera, openDesk, openRecipes, setView } from '../session/view';
+import { layOver, lensCamera, openDesk, setView, turnRecipes } from '../session/view';
 import type { ShortcutId } from '../shortcuts/list';
 import { finishPath } from '../setting/SetView';
 import { frameAll, frameSelection } from '../views/setViewers';
@@ -172,7 +172,7 @@ export const RUNS: Record<ShortcutId, Run> = {
   earlierCamera: () => stepCamera(-1),
   sheet: () => layOver('sheet'),
   shots: () => layOver('shots'),
-  recipes: () => get().role !== 'guest' && openRecipes(!get().recipes),
+  recipes: () => get().role !== 'guest' && turnRecipes(),
   earlierView: () => stepView(lensCamera(get()), -1),
   laterView: () => stepView(lensCamera(get()), 1),
   turnTo: (e) => turnTo(Number(e?.key ?? 1) - 1),

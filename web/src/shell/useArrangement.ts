@@ -21,7 +21,7 @@ export function useArrangement(): { arrangement: Arrangement; width: number; hei
   const desk = useSequence((s) => s.desk);
   const own = useArrangements((s) => s.own);
   const room = useRoom();
-  const recipes = useSequence((s) => s.recipes);
+  const recipes = useSequence((s) => s.recipes !== null);
   const kept = own[desk] ?? {};
   const wide = {
     ...kept,

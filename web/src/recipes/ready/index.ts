@@ -23,6 +23,7 @@ const NAMES: Record<string, string> = {
   'lens-test': 'A lens test of one subject',
   crowd: 'A crowd of instances',
   'handheld-study': 'A handheld study',
+  sw040: 'SW040, The lantern: a sequence from nothing',
 };
 
 /** The recipes that ship, in the order in which they are offered. */

@@ -282,11 +282,11 @@ export const kite = {
     throw new Error(`There is no camera “${letterOrName}”. There is ${there}.`);
   },
 
-  /** A light: it shines with its usual strength. */
+  /** A light with its usual strength. A sun stands nowhere: `kite.light('sun', 'Sun').set('elevation', 12)`. */
   light(
     form: LightForm,
     name: string,
-    { at = [0, 4, 2], pan = 0, tilt = -40 }: { at?: At; pan?: number; tilt?: number } = {},
+    { at = [0, 2.6, 0], pan = 0, tilt = -60 }: { at?: At; pan?: number; tilt?: number } = {},
   ): Thing<Light> {
     const [x, y, z] = place(at);
     const entity: Light = {
@@ -296,16 +296,16 @@ export const kite = {
       form,
       parent: null,
       layer: null,
-      colour: '#ffffff',
-      kelvin: 5600,
+      colour: form === 'sun' ? '#fff1dc' : '#ffffff',
+      kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
       softShadow: true,
       shadowTint: '#000000',
       specular: true,
-      sky: '#9fb8d8',
-      horizon: '#d8d2c4',
+      sky: '#6f9fcf',
+      horizon: '#dfe6ea',
       shown: true,
       attention: null,
-      channels: { x, y, z, pan, tilt },
+      channels: form === 'sun' ? {} : { x, y, z, pan, tilt: form === 'point' ? 0 : tilt },
     };
     return new Thing(added(entity).id, 'light');
   },

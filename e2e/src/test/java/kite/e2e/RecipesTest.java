@@ -29,7 +29,7 @@ class RecipesTest extends Desk {
     return page.locator("section.recipes");
   }
 
-  private void open() {
+  private void recipes() {
     page.keyboard().press("Shift+R");
     page.locator(".cm-content").waitFor();
   }
@@ -74,7 +74,7 @@ class RecipesTest extends Desk {
   @Test
   void aSceneIsTriedInTheViewsAndKeptAsOneEdit() throws Exception {
     String before = shown();
-    open();
+    recipes();
     write(SCENE);
     tried();
     // it is seen, and not stored
@@ -118,7 +118,7 @@ class RecipesTest extends Desk {
 
   @Test
   void theSameRecipeMakesTheSameAndRunAgainTakesTheLastRunBack() throws Exception {
-    open();
+    recipes();
     String text =
         "for (let i = 0; i < 4; i++) kite.standIn('tree', 'Tree ' + i, { at: [kite.random(-5, 5), 0, -8] });";
     write(text);
@@ -145,7 +145,7 @@ class RecipesTest extends Desk {
   @Test
   void whatIsRefusedSaysItsLineAndLeavesNothing() throws Exception {
     String before = shown();
-    open();
+    recipes();
     write("const b = kite.standIn('box', 'One');\nb.set('x', 1);\n\nb.nest(b);\n");
     page.keyboard().press("Control+Enter");
     page.locator(".recipe-lines .wrong").getByText(Pattern.compile("^Line 4: .*")).waitFor();
@@ -166,7 +166,7 @@ class RecipesTest extends Desk {
 
   @Test
   void aReadyMadeRecipeAsksWhatItIsAboutAndDoesIt() throws Exception {
-    open();
+    recipes();
     button("Open").click();
     page.getByRole(
             AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Round somebody at one size"))
@@ -204,7 +204,7 @@ class RecipesTest extends Desk {
 
   @Test
   void theConsoleAnswersWhileOneTypesAndDoesItOnEnter() throws Exception {
-    open();
+    recipes();
     Locator line = page.getByLabel("Console");
     line.fill("1 + 2 * 3");
     page.locator(".recipe-answer").getByText("7").waitFor();
@@ -218,7 +218,7 @@ class RecipesTest extends Desk {
 
   @Test
   void whatIsDoneByHandIsWrittenAsARecipeAndDoesTheSameAgain() throws Exception {
-    open();
+    recipes();
     write("");
     button("Record").click();
     page.keyboard().press("Escape");
@@ -239,7 +239,7 @@ class RecipesTest extends Desk {
 
   @Test
   void recipesAreKeptWithVersionsForOneselfOrForAll() throws Exception {
-    open();
+    recipes();
     write("kite.standIn('box', 'Kept one')");
     page.getByLabel("Name of the recipe").fill("A box");
     keepIt(false);
@@ -278,7 +278,7 @@ class RecipesTest extends Desk {
             + "c.lookAt(p.who).frameUp(p.who, { size: 0.7, by: 'move' });\n"
             + "console.log(c.sees(p.who, 1010).alongM);\n"
             + "kite.standIn('box', 'Where', { at: c.where(1010) });";
-    open();
+    recipes();
     write(script);
     page.getByLabel("Who").selectOption(new SelectOption().setLabel("Oda"));
     button("Run and keep").click();
