@@ -44,20 +44,24 @@ export class Part<P extends RigPart = RigPart> {
     this.id = id;
   }
 
+  /** As it is kept. */
   get kept(): P {
     return this.camera.kept.rig.find((p) => p.id === this.id) as P;
   }
 
+  /** Sets a number of it for good. */
   set(number: string, value: Amount): this {
     this.camera.set(`${this.id}/${number}`, value);
     return this;
   }
 
+  /** Sets a number of it on a frame: as a key. */
   key(number: string, at: Frames, value: Amount): this {
     this.camera.key(`${this.id}/${number}`, at, value);
     return this;
   }
 
+  /** Moves a number of it through keys. */
   keys(number: string, ...keys: KeyGiven[]): this {
     this.camera.keys(`${this.id}/${number}`, ...keys);
     return this;
@@ -69,11 +73,13 @@ export class Part<P extends RigPart = RigPart> {
     return this;
   }
 
+  /** Switches it off. */
   off(): this {
     make({ kind: 'switchPart', camera: this.camera.id, part: this.id, on: false });
     return this;
   }
 
+  /** Takes it off the camera. */
   remove(): void {
     make({ kind: 'removePart', camera: this.camera.id, part: this.id });
   }
@@ -107,6 +113,7 @@ export class AttentionPart extends Part {
 }
 
 export class Camera extends Thing<KeptCamera> {
+  /** What it is called by in the trade's way: A, B, C … */
   get letter(): string {
     return this.kept.letter;
   }

@@ -83,6 +83,7 @@ export const kite = {
       .map(wrapped);
   },
 
+  /** All cameras. */
   get cameras(): Camera[] {
     return kite.all('camera') as Camera[];
   },
@@ -90,6 +91,7 @@ export const kite = {
   /** A thing by its name. */
   find: (name: string): Thing => named(name),
 
+  /** A piece by its name. */
   piece: (name: string): Piece => named(name, ['piece']) as Piece,
 
   /** What is chosen, the frame, and the camera that is looked through, at the moment the recipe was started. */
@@ -105,6 +107,7 @@ export const kite = {
     };
   },
 
+  /** Title, frames, rate, standards and what else stands in the sequence's header. */
   get header(): Header {
     return header();
   },
@@ -185,6 +188,7 @@ export const kite = {
     return new Piece(added(entity).id, 'piece');
   },
 
+  /** A layer to lay things on. */
   layer(name: string, colour = '#7fb2f0'): Thing {
     const id = newId('layer');
     added({ kind: 'layer', id, name, colour, shown: true, rendered: true, locked: false });
@@ -310,8 +314,13 @@ export const kite = {
     return new Thing(added(entity).id, 'light');
   },
 
+  /** The reel: its shots and markers. */
   cut,
+
+  /** What a recipe may ask for, each with its label. */
   parameter,
+
+  /** Asks for what a recipe is about; gives what was chosen. To be asked before anything else. */
   parameters,
 
   /** Asks the core: every question that the page itself asks it, about what the recipe has made so far. */
@@ -328,8 +337,13 @@ export const kite = {
     outside().wish(JSON.stringify({ render: { camera: camera.id, frame: frame(at), percent, samples } }));
   },
 
+  /** A length in metres, of a text with a unit: `'6ft'`. */
   metres,
+
+  /** A number of frames, of a text: `'2s'`. */
   frames,
+
+  /** A frame of the scene, of a text: `'2s'` is two seconds after the first. */
   frame,
 
   /** A number from 0 up to 1, or between two: the same every time for the same seed. */

@@ -1,5 +1,5 @@
-import type { Unit } from '../../core/types';
-import { amount, kept, outside, type Amount } from './host';
+import type { Entity, Unit } from '../../core/types';
+import { allKept, amount, kept, outside, type Amount } from './host';
 import { Camera } from './camera';
 import { Piece, Thing } from './things';
 
@@ -19,9 +19,14 @@ export interface Parameter<T> {
   read(chosen: unknown): T;
 }
 
-function thing(label: string, chosen: unknown): Thing {
-  const e = typeof chosen === 'string' ? kept(chosen) : null;
-  if (!e) throw new Error(`Choose something for “${label}”.`);
+/** Something by its id, or by its name; a camera by its letter too. */
+function thing(label: string, chosen: unknown, kinds: Entity['kind'][]): Thing {
+  if (typeof chosen !== 'string' || !chosen) throw new Error(`Choose something for “${label}”.`);
+  const byId = kept(chosen);
+  const e = byId ?? allKept().find((x) => x.name === chosen || (x.kind === 'camera' && x.letter === chosen));
+  if (!e) throw new Error(`There is no “${chosen}” for “${label}”.`);
+  if (!kinds.includes(e.kind))
+    throw new Error(`“${e.name}” is no ${kinds.join(' or ')}, which “${label}” asks for.`);
   if (e.kind === 'camera') return new Camera(e.id, 'camera');
   return e.kind === 'piece' ? new Piece(e.id, 'piece') : new Thing(e.id, e.kind);
 }
@@ -70,15 +75,15 @@ export const parameter = {
   /** A piece, a mark or a camera: what can be looked at. */
   subject: (label: string): Parameter<Thing> => ({
     declared: { form: 'subject', label },
-    read: (v) => thing(label, v),
+    read: (v) => thing(label, v, ['piece', 'mark', 'camera']),
   }),
   camera: (label: string): Parameter<Camera> => ({
     declared: { form: 'camera', label },
-    read: (v) => thing(label, v) as Camera,
+    read: (v) => thing(label, v, ['camera']) as Camera,
   }),
   path: (label: string): Parameter<Thing> => ({
     declared: { form: 'path', label },
-    read: (v) => thing(label, v),
+    read: (v) => thing(label, v, ['path']),
   }),
 };
 

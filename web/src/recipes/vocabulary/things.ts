@@ -41,10 +41,12 @@ export class Thing<E extends Entity = Entity> {
     return e as E;
   }
 
+  /** What it is called. */
   get name(): string {
     return this.kept.name;
   }
 
+  /** Calls it something else. */
   rename(name: string): this {
     make({ kind: 'rename', id: this.id, name });
     return this;
@@ -55,11 +57,13 @@ export class Thing<E extends Entity = Entity> {
     make({ kind: 'remove', ids: [this.id], letGo: true });
   }
 
+  /** Shows it, or hides it. */
   show(shown = true): this {
     make({ kind: 'show', ids: [this.id], shown });
     return this;
   }
 
+  /** Locks it, or unlocks it. */
   lock(locked = true): this {
     make({ kind: 'lock', ids: [this.id], locked });
     return this;
