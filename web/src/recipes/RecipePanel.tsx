@@ -35,7 +35,13 @@ export function RecipePanel() {
   const [recording, setRecording] = useState(false);
   const held = useRef<Held | null>(null);
   const which = useSequence((s) => s.recipes);
-  useEffect(() => running.leave, []);
+  useEffect(
+    () => () => {
+      running.leave();
+      closeRecipes(); // another sequence begins without them
+    },
+    [],
+  );
   useEffect(() => {
     const ready = READY.find((r) => r.id === which);
     if (!ready) return;

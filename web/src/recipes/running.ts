@@ -162,11 +162,13 @@ export function stop(): void {
   runner.stop();
 }
 
-/** Ends both workers: what they hold is large. */
+/** Ends both workers, since what they hold is large, and begins anew the next time. */
 export function leave(): void {
   dropTry();
   runner.end();
   asking.end();
+  kept = null;
+  set({ state: 'idle', progress: null, lines: [], fault: null, made: 0, declared: {}, chosen: {} });
 }
 
 function granted(wishes: Wish[]): void {

@@ -61,6 +61,17 @@ class ByToken {
       this.tokens = tokens;
     }
 
+    /** What is answered later, or went wrong, is asked for again by the same token. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+      return false;
+    }
+
+    @Override
+    protected boolean shouldNotFilterErrorDispatch() {
+      return false;
+    }
+
     @Override
     protected void doFilterInternal(
         HttpServletRequest rq, HttpServletResponse rs, FilterChain chain)
