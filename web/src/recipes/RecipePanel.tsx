@@ -62,8 +62,18 @@ export function RecipePanel() {
   }, [recording]);
   const busy = state === 'running';
   const tryIt = () => void running.tryOut(draft.text, draft.name);
+  const keepIt = () => (state === 'tried' ? running.keep() : void running.runAgain(draft.text, draft.name));
   return (
-    <section className="recipes" aria-label="Recipes">
+    <section
+      className="recipes"
+      aria-label="Recipes"
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' || !(e.ctrlKey || e.metaKey)) return;
+        e.preventDefault();
+        if (e.shiftKey) keepIt();
+        else tryIt();
+      }}
+    >
       <div className="panel-head">
         <Words
           aria-label="Name of the recipe"
@@ -85,7 +95,7 @@ export function RecipePanel() {
         readOnly={false}
         onChange={(text) => write({ text })}
         onTry={tryIt}
-        onKeep={() => (state === 'tried' ? running.keep() : void running.runAgain(draft.text, draft.name))}
+        onKeep={keepIt}
         held={(h) => void (held.current = h)}
       />
       <Form />

@@ -52,7 +52,11 @@ class RecipeRuns {
       Map<String, Object> set,
       Integer seed,
       Double frame,
-      boolean dry) {}
+      Boolean dry) {
+    boolean changes() {
+      return !Boolean.TRUE.equals(dry) && set != null;
+    }
+  }
 
   /**
    * What came of it.
@@ -82,7 +86,7 @@ class RecipeRuns {
     JsonNode commands = ran.get("commands");
     boolean failed = !ran.path("fault").isNull() && !ran.path("fault").isMissingNode();
     Long revision = null;
-    if (!asked.dry() && !failed && asked.set() != null && commands.size() > 0) {
+    if (asked.changes() && !failed && commands.size() > 0) {
       EditMade made =
           sequences.edit(
               sequence, UUID.randomUUID(), now.revision(), by, label(asked), commands.toString());
