@@ -8,7 +8,8 @@ export const LIMITS = {
   stackBytes: 128 << 10,
   /** Without a word of how far it is. */
   silentMs: 20_000,
-  commands: 100_000,
+  /** As many as the core takes in one edit. */
+  commands: 20_000,
   lines: 2000,
   lineCharacters: 2000,
 } as const;

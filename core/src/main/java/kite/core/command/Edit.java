@@ -9,8 +9,8 @@ import kite.core.rules.Rules;
 
 /** Applying commands together: all are taken, or none. */
 public final class Edit {
-  /** More commands than any gesture makes; an edit over it is split by whoever sends it. */
-  public static final int MOST_COMMANDS = 5000;
+  /** More commands than any gesture makes, and as many as a script may. */
+  public static final int MOST_COMMANDS = 20_000;
 
   private Edit() {}
 

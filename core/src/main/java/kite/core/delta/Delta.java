@@ -112,7 +112,7 @@ public record Delta(List<FieldChange> fields, List<Entity> added, List<Entity> r
 
   /**
    * What of this can happen to a sequence without undoing what somebody else did: fields that still
-   * are what they were before it, things that still are as they were.
+   * are what they were before it, things that still are as they were, to the last digits.
    */
   public Fit fitting(Sequence s) {
     List<FieldChange> fit = new ArrayList<>(), left = new ArrayList<>();
@@ -120,15 +120,15 @@ public record Delta(List<FieldChange> fields, List<Entity> added, List<Entity> r
     for (FieldChange c : fields) {
       JsonObject is = now.computeIfAbsent(c.id(), id -> orEmpty(json(s, id)));
       JsonValue value = FieldTree.get(is, c.path());
-      if (FieldTree.same(value, c.from())) fit.add(c);
-      else if (!FieldTree.same(value, c.to()) && !isOrder(c)) left.add(c);
+      if (FieldTree.alike(value, c.from())) fit.add(c);
+      else if (!FieldTree.alike(value, c.to()) && !isOrder(c)) left.add(c);
     }
     List<Entity> come = new ArrayList<>(), go = new ArrayList<>(), stay = new ArrayList<>();
     for (Entity e : added) if (s.get(e.id()) == null) come.add(e);
     for (Entity e : removed) {
       Entity is = s.get(e.id());
       if (is == null) continue;
-      if (is.equals(e)) go.add(is);
+      if (FieldTree.alike(EntityJson.write(is), EntityJson.write(e))) go.add(is);
       else stay.add(is);
     }
     return new Fit(new Delta(fit, come, go), left, stay);

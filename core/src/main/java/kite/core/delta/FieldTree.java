@@ -47,18 +47,38 @@ final class FieldTree {
 
   private FieldTree() {}
 
+  /**
+   * How far two numbers may be apart that are taken for one, relative to them and absolute below 1:
+   * what a browser and the server compute with sines may differ in the last digits, and what
+   * somebody has changed differs by far more.
+   */
+  private static final double ALIKE = 1e-9;
+
   /** Whether two values mean the same; numbers may be written in different ways. */
   static boolean same(JsonValue a, JsonValue b) {
+    return same(a, b, 0);
+  }
+
+  /** Whether two values are the same to the last digits of their numbers. */
+  static boolean alike(JsonValue a, JsonValue b) {
+    return same(a, b, ALIKE);
+  }
+
+  private static boolean same(JsonValue a, JsonValue b, double apart) {
     if (a == null || b == null) return a == b;
-    if (a.isNumber() && b.isNumber()) return a.asDouble() == b.asDouble();
+    if (a.isNumber() && b.isNumber()) {
+      double x = a.asDouble(), y = b.asDouble();
+      return x == y || Math.abs(x - y) <= apart * Math.max(1, Math.max(Math.abs(x), Math.abs(y)));
+    }
     if (a instanceof JsonArray x && b instanceof JsonArray y) {
       if (x.size() != y.size()) return false;
-      for (int i = 0; i < x.size(); i++) if (!same(x.get(i), y.get(i))) return false;
+      for (int i = 0; i < x.size(); i++) if (!same(x.get(i), y.get(i), apart)) return false;
       return true;
     }
     if (a instanceof JsonObject x && b instanceof JsonObject y) {
       if (x.size() != y.size()) return false;
-      for (JsonObject.Member m : x) if (!same(m.getValue(), y.get(m.getName()))) return false;
+      for (JsonObject.Member m : x)
+        if (!same(m.getValue(), y.get(m.getName()), apart)) return false;
       return true;
     }
     return a.equals(b);

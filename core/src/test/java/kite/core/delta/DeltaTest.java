@@ -173,6 +173,25 @@ class DeltaTest {
         "and the other way round");
   }
 
+  /** A browser and the server compute places with sines of their own. */
+  @Test
+  void whatDiffersInItsLastDigitsIsTakenBackAllTheSame() {
+    Sequence here = Edit.apply(S, List.of(new EntityCommand.Add(mark(0.1 + 0.2))));
+    Sequence there = Edit.apply(S, List.of(new EntityCommand.Add(mark(0.3))));
+    Delta d = between(S, here);
+    assertEquals(S, Edit.apply(there, List.of(new Amend(d.turned()))), "a thing that came");
+    SetChannel moved = new SetChannel("digits", "x", Channel.fixed(7));
+    Delta moves = between(here, Edit.apply(here, List.of(moved)));
+    Sequence movedThere = Edit.apply(there, List.of(moved));
+    assertEquals(here, Edit.apply(movedThere, List.of(new Amend(moves.turned()))), "a number");
+    Sequence farther = Edit.apply(S, List.of(new EntityCommand.Add(mark(0.3 + 1e-6))));
+    assertEquals(farther, Edit.apply(farther, List.of(new Amend(d.turned()))), "somebody moved it");
+  }
+
+  private static Mark mark(double x) {
+    return new Mark("digits", "Digits", null, null, null, true, Channels.NONE.with("x", x));
+  }
+
   @Test
   void aThingThatAnotherWentOnWithStays() {
     Mark mark = new Mark("mine", "Mine", null, Channels.NONE);
