@@ -44,14 +44,6 @@ class ScreenshotsTest extends Desk {
 
   @Test
   void everyMainView() throws Exception {
-    Page door = context(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
-    door.navigate(application.address());
-    door.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).waitFor();
-    door.waitForTimeout(500);
-    door.screenshot(
-        new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/sign-in.png")));
-    door.context().close();
-
     page.evaluate("() => location.hash = ''");
     page.getByText("The whale balloon").waitFor();
     page.waitForTimeout(12_000); // pictures of the cuts are made behind the page
@@ -66,9 +58,6 @@ class ScreenshotsTest extends Desk {
     page.getByLabel("The link", new Page.GetByLabelOptions().setExact(true)).waitFor();
     keep("people");
     page.keyboard().press("Escape");
-    page.evaluate("() => location.hash = 'administration'");
-    page.getByText("Folder of renders").waitFor();
-    keep("administration");
     page.evaluate("() => location.hash = ''");
     page.getByText("The whale balloon").waitFor();
     button("+ New production").click();
@@ -197,6 +186,29 @@ class ScreenshotsTest extends Desk {
     page.getByLabel("Beside").selectOption("The lens view as it is now");
     page.waitForTimeout(4000);
     keep("dailies");
+  }
+
+  /** What a recipe would do, in the views; and one that asks what it is about. */
+  @Test
+  void recipes() throws Exception {
+    page.keyboard().press("Shift+R");
+    page.locator(".cm-content").click();
+    page.keyboard().press("Control+Enter");
+    page.getByTestId("tried").waitFor();
+    page.waitForTimeout(3000);
+    keep("recipes");
+    button("Drop").click();
+    button("Open").click();
+    page.getByRole(
+            AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Round somebody at one size"))
+        .click();
+    page.getByLabel("Round whom")
+        .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Oda"));
+    page.locator(".cm-content").click();
+    page.keyboard().press("Control+Enter");
+    page.getByTestId("tried").waitFor();
+    page.waitForTimeout(3000);
+    keep("recipe-form");
   }
 
   /** A set that stands twice: one of them is moved and kept, and the other is offered that. */
