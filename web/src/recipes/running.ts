@@ -168,7 +168,7 @@ export function leave(): void {
   runner.end();
   asking.end();
   kept = null;
-  set({ state: 'idle', progress: null, lines: [], fault: null, made: 0, declared: {}, chosen: {} });
+  set({ state: 'idle', progress: null, lines: [], fault: null, made: 0, declared: {}, chosen: {}, seed: 1 });
 }
 
 function granted(wishes: Wish[]): void {
