@@ -129,21 +129,22 @@ class RecipesTest extends Desk {
     saved();
     String first = shown();
     int pieces = application.stored().all(Piece.class).size();
+    runAgain();
+    assertEquals(first, shown(), "to the digit");
+    assertEquals(pieces, application.stored().all(Piece.class).size());
+    type("Seed", "2");
+    runAgain();
+    assertEquals(pieces, application.stored().all(Piece.class).size());
+    assertNotEquals(first, shown());
+  }
+
+  private void runAgain() {
     double was = number("() => jollyKite.state().version");
     button("Run again").click();
     // it is taken back, shown, and kept
     page.waitForFunction("v => jollyKite.state().version >= v + 3", was);
     button("Run again").waitFor();
     saved();
-    assertEquals(first, shown(), "to the digit");
-    assertEquals(pieces, application.stored().all(Piece.class).size());
-    type("Seed", "2");
-    button("Run again").click();
-    page.waitForFunction(
-        "was => jollyKite.document() !== was && jollyKite.document().includes('Tree 3')", first);
-    saved();
-    assertEquals(pieces, application.stored().all(Piece.class).size());
-    assertNotEquals(first, shown());
   }
 
   @Test

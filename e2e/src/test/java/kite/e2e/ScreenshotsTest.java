@@ -36,7 +36,7 @@ class ScreenshotsTest extends Desk {
 
   private void keep(String name) {
     page.evaluate("() => document.fonts.ready");
-    page.mouse().move(330, 20);
+    page.mouse().move(700, 24);
     page.waitForTimeout(900);
     page.screenshot(
         new Page.ScreenshotOptions().setPath(Path.of("../docs/screenshots/" + name + ".png")));
