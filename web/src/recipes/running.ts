@@ -61,12 +61,7 @@ function now() {
   return { frame: s.frame, camera: lensCamera(s), selected: s.selected };
 }
 
-/** The document without what is tried. */
-function untried() {
-  dropTry();
-  return core().document();
-}
-
+/** Runs a recipe on the sequence as it is shown, with what is tried. */
 async function ran(text: string, chosen: Record<string, unknown> | null, with_: Runner): Promise<Ran> {
   const made = await typing.stripped(text);
   if ('fault' in made) {
@@ -81,7 +76,7 @@ async function ran(text: string, chosen: Record<string, unknown> | null, with_: 
     };
   }
   return with_.run(
-    { code: made.code, name: NAME, document: untried(), chosen, seed: get().seed, now: now() },
+    { code: made.code, name: NAME, document: core().document(), chosen, seed: get().seed, now: now() },
     with_ === runner ? { line: saying, progress: (progress) => set({ progress }) } : {},
   );
 }
@@ -212,6 +207,7 @@ export async function look(line: string): Promise<{ value: string; makes: number
 
 /** Does a line of the console. */
 export async function does(line: string): Promise<void> {
+  dropTry(); // what it changes is of what is stored
   saying({ level: 'says', text: `› ${line}` });
   const r = await ran(line, {}, asking).catch((e: unknown) => {
     saying({ level: 'warns', text: e instanceof Error ? e.message : String(e) });

@@ -95,7 +95,7 @@ export class AttentionPart extends Part {
     return this;
   }
 
-  /** Shares its attention: `share([pim, 0.7], [oda, 0.3])`. What is left stays with the head. */
+  /** Shares its attention: `share([[pim, 0.7], [oda, 0.3]])`. What is left stays with the head. */
   share(shares: [Thing, number][], when: When = {}): this {
     for (const [subject] of shares)
       if (!this.looksAt().includes(subject.id))
