@@ -1,6 +1,6 @@
-import type { Command, SequenceDocument } from "./core.d.ts";
+import type { Command, SequenceDocument } from './core.d.ts';
 
-export type * from "./core.d.ts";
+export type * from './core.d.ts';
 
 /** What the server did not take: a code, the field it is about, and one sentence. */
 export class Refused extends Error {
@@ -37,7 +37,7 @@ export interface Ran {
   changes: number;
   /** Of the sequence after it; null where nothing was changed. */
   revision: number | null;
-  said: { level: "says" | "warns"; text: string }[];
+  said: { level: 'says' | 'warns'; text: string }[];
   /** The value of its last line, in words. */
   value: string;
   declared: Record<
@@ -57,7 +57,7 @@ export interface Ran {
 }
 
 export interface RenderAsked {
-  what?: "cut" | "range" | "shots" | "shot" | "frame";
+  what?: 'cut' | 'range' | 'shots' | 'shot' | 'frame';
   /** Ids of shots. */
   spans?: string[];
   /** First and last frame of the programme. */
@@ -75,7 +75,7 @@ export interface Render {
   id: string;
   label: string;
   numbered: number;
-  state: "WAITING" | "WORKING" | "PAUSED" | "DONE" | "STOPPED" | "FAILED";
+  state: 'WAITING' | 'WORKING' | 'PAUSED' | 'DONE' | 'STOPPED' | 'FAILED';
   message: string;
   done: number;
   total: number;
@@ -86,7 +86,7 @@ export interface Check {
   about: string;
   of: string;
   shot: string | null;
-  severity: "wrong" | "look" | "know";
+  severity: 'wrong' | 'look' | 'know';
   text: string;
   advice: string;
   /** The word it was accepted with. */
@@ -118,12 +118,12 @@ export class SequenceClient {
     },
   ): Promise<Ran>;
   /** What a recipe asks for. */
-  parameters(script: string): Promise<Ran["declared"]>;
+  parameters(script: string): Promise<Ran['declared']>;
   checks(): Promise<Check[]>;
   /** The sequence with its versions, models and images, as .kite.zip. */
   export(): Promise<Uint8Array>;
   /** A camera, by letter, name or id, baked to a plain one. */
-  bake(camera: string, form?: "usda" | "glb"): Promise<Uint8Array>;
+  bake(camera: string, form?: 'usda' | 'glb'): Promise<Uint8Array>;
   render(asked: RenderAsked): Promise<Render>;
   /** Waits until a render has ended. */
   rendered(render: Render, told?: (now: Render) => void): Promise<Render>;
