@@ -26,6 +26,7 @@ const FEATURES = [
   'sounds',
   'standards',
   'versions',
+  'watchers',
 ];
 
 /** Folders inside a feature, which import from each other. */

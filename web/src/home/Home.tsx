@@ -38,7 +38,7 @@ import { SequenceTile, type TileDoings } from './SequenceTile';
 
 type Asked =
   | { kind: 'production' | 'endDemonstration' | 'account' }
-  | { kind: 'people'; production: Production }
+  | { kind: 'people' | 'watchers'; production: Production }
   | { kind: 'guests' | 'carry'; sequence: Listed }
   | { kind: 'sequence'; from: Listed | null }
   | { kind: 'rename' | 'delete'; sequence: Listed }
@@ -59,15 +59,16 @@ const MOVED: Record<Where, string> = {
 /** Where the production one was in is kept, for who comes back from a sequence. */
 const CHOSEN = 'kite.home.production';
 
-/** The windows about people that are opened from here. */
-export interface PeopleWindows {
+/** The windows about people and other programs that are opened from here. */
+export interface HomeWindows {
   Account: ComponentType<{ onClose: () => void }>;
   People: ComponentType<{ production: Production; leads: boolean; onClose: () => void }>;
   Guests: ComponentType<{ sequence: Listed; onClose: () => void }>;
+  Watchers: ComponentType<{ production: Production; onClose: () => void }>;
 }
 
 /** Where one begins: productions, and the sequences of one or all of them. */
-export function Home({ session, windows }: { session: Session; windows: PeopleWindows }) {
+export function Home({ session, windows }: { session: Session; windows: HomeWindows }) {
   const changed = useChanged();
   const productions = useProductions();
   const [kept, setKept] = useState(() => sessionStorage.getItem(CHOSEN));
@@ -175,6 +176,15 @@ export function Home({ session, windows }: { session: Session; windows: PeopleWi
           {beginIn ? (
             <Button color="inherit" onClick={() => setAsked({ kind: 'people', production: beginIn })}>
               People …
+            </Button>
+          ) : null}
+          {beginIn?.role === 'lead' ? (
+            <Button
+              color="inherit"
+              title="Other programs that are told of what happens here"
+              onClick={() => setAsked({ kind: 'watchers', production: beginIn })}
+            >
+              Watchers …
             </Button>
           ) : null}
           <span className="grow" />
@@ -299,6 +309,7 @@ export function Home({ session, windows }: { session: Session; windows: PeopleWi
           onClose={close}
         />
       ) : null}
+      {asked?.kind === 'watchers' ? <windows.Watchers production={asked.production} onClose={close} /> : null}
       {asked?.kind === 'guests' ? <windows.Guests sequence={asked.sequence} onClose={close} /> : null}
       {asked?.kind === 'carry' ? (
         <MoveSequence sequence={asked.sequence} productions={productions.data ?? []} onClose={close} />

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { Menu } from '../kit/Menu';
-import { ago } from './ago';
+import { ago } from '../kit/ago';
 import { at } from '../session/http';
 import { type Listed, type Status, STATUSES, type Where } from './library';
 

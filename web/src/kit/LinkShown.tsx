@@ -4,8 +4,17 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 
-/** A link that was made just now: shown this once, to be sent by any means. */
-export function LinkShown({ link, says }: { link: string; says: string }) {
+/** A link or a secret that was made just now: shown this once, to be sent by any means. */
+export function LinkShown({
+  link,
+  says,
+  what = 'The link',
+}: {
+  link: string;
+  says: string;
+  /** What it is, for those who do not see it. */
+  what?: string;
+}) {
   const [copied, setCopied] = useState(false);
   return (
     <Stack sx={{ gap: 1, p: 1.5, borderRadius: 2, bgcolor: 'background.default' }}>
@@ -16,7 +25,7 @@ export function LinkShown({ link, says }: { link: string; says: string }) {
           fullWidth
           value={link}
           onFocus={(e) => e.target.select()}
-          slotProps={{ htmlInput: { 'aria-label': 'The link', readOnly: true, className: 'mono' } }}
+          slotProps={{ htmlInput: { 'aria-label': what, readOnly: true, className: 'mono' } }}
         />
         <Button
           variant="contained"

@@ -56,9 +56,13 @@ export async function getJson<T>(path: string): Promise<T> {
   return (await (await call('GET', path)).json()) as T;
 }
 
-export async function postJson<T>(path: string, body?: unknown): Promise<T> {
+export const postJson = <T>(path: string, body?: unknown): Promise<T> => sent<T>('POST', path, body);
+
+export const putJson = <T>(path: string, body?: unknown): Promise<T> => sent<T>('PUT', path, body);
+
+async function sent<T>(method: string, path: string, body: unknown): Promise<T> {
   const r = await call(
-    'POST',
+    method,
     path,
     body === undefined ? undefined : JSON.stringify(body),
     'application/json',

@@ -5,14 +5,20 @@ import { AccountWindow } from '../people/AccountWindow';
 import { GuestLinksWindow } from '../people/GuestLinksWindow';
 import { PeopleWindow } from '../people/PeopleWindow';
 import type { Session } from '../session/who';
+import { WatchersWindow } from '../watchers/WatchersWindow';
 
-const WINDOWS = { Account: AccountWindow, People: PeopleWindow, Guests: GuestLinksWindow };
+const WINDOWS = {
+  Account: AccountWindow,
+  People: PeopleWindow,
+  Guests: GuestLinksWindow,
+  Watchers: WatchersWindow,
+};
 
 /** How long after the list is there what a sequence is opened with is fetched. */
 const AHEAD_MS = 700;
 
 /**
- * Home, with the windows about people that are opened from it.
+ * Home, with the windows about people and other programs that are opened from it.
  *
  * @param ahead fetches the desks, so that a sequence opens at once
  */

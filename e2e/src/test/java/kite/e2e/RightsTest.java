@@ -206,6 +206,15 @@ class RightsTest {
     t.add(new Row("POST", production + "/sequences", "{}", EDIT));
     t.add(new Row("POST", production + "/standards", "{\"version\":0}", LEAD));
     t.add(new Row("POST", production + "/standards/effects", "{\"version\":0}", LEAD));
+    String watchers = production + "/watchers", watcher = watchers + "/{watcher}";
+    t.add(new Row("GET", watchers, "", LEAD));
+    t.add(new Row("POST", watchers, "{\"active\":false}", LEAD));
+    t.add(new Row("PUT", watcher, "{\"active\":false}", LEAD));
+    t.add(new Row("DELETE", watcher, "", LEAD));
+    t.add(new Row("POST", watcher + "/secret", "", LEAD));
+    t.add(new Row("POST", watcher + "/hello", "", LEAD));
+    t.add(new Row("GET", watcher + "/tellings", "", LEAD));
+    t.add(new Row("POST", watcher + "/tellings/{telling}/again", "", LEAD));
     String sequence = "/api/sequences/{id}";
     t.add(new Row("GET", sequence, "", SEE));
     t.add(new Row("DELETE", sequence, "", LEAD));
@@ -236,7 +245,10 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/rigs", "", LOOK));
     t.add(new Row("POST", sequence + "/rigs", "{\"replace\":false}", EDIT));
     t.add(new Row("DELETE", sequence + "/rigs/{rig}", "", EDIT));
-    String kept = sequence + "/recipes/kept";
+    String kept = sequence + "/recipes/kept", runs = sequence + "/recipes/runs";
+    t.add(new Row("POST", runs, "{}", EDIT));
+    t.add(new Row("GET", runs + "/{run}", "", LOOK));
+    t.add(new Row("POST", runs + "/{run}/stop", "", EDIT));
     t.add(new Row("POST", sequence + "/recipes", "{\"dry\":true}", EDIT));
     t.add(new Row("GET", kept, "", LOOK));
     t.add(new Row("POST", kept, "{\"after\":0,\"shared\":false}", EDIT));

@@ -7,8 +7,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.BufferedReader;
 import java.io.ByteArrayInputStream;
 import java.io.File;
+import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -19,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
 import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
 import kite.core.document.Piece;
@@ -176,6 +179,153 @@ class ScriptsTest extends Desk {
     Came nobody = kite("check", "--sequence", "NOPE");
     assertEquals(1, nobody.exit());
     assertTrue(nobody.said().contains("There is no sequence NOPE"), nobody.said());
+  }
+
+  private JsonNode begin(String script) throws Exception {
+    HttpResponse<String> r =
+        pim.post(
+            "api/sequences/" + sequence + "/recipes/runs",
+            Map.of("script", script, "set", Map.of(), "name", "Long"));
+    assertEquals(200, r.statusCode(), r.body());
+    return Person.json(r);
+  }
+
+  private JsonNode run(JsonNode begun, Predicate<JsonNode> until) throws Exception {
+    String path = "api/sequences/" + sequence + "/recipes/runs/" + begun.get("id").asString();
+    JsonNode now = Person.json(pim.get(path));
+    long end = System.nanoTime() + TimeUnit.MINUTES.toNanos(2);
+    while (!until.test(now)) {
+      assertTrue(System.nanoTime() < end, now.toString());
+      now = Person.json(pim.get(path));
+    }
+    return now;
+  }
+
+  private static boolean isOver(JsonNode run) {
+    return !List.of("WAITING", "WORKING").contains(run.get("state").asString());
+  }
+
+  @Test
+  void aLongRecipeTellsHowFarItIsAndIsStopped() throws Exception {
+    int pieces = application.stored().all(Piece.class).size();
+    JsonNode endless =
+        begin("kite.standIn('box', 'Never'); for (;;) kite.progress(0.25); // goes on");
+    run(endless, r -> r.get("share").asDouble() == 0.25);
+    JsonNode waits = begin("kite.standIn('box', 'Nor this')"); // behind it
+    String path = "api/sequences/" + sequence + "/recipes/runs/";
+    Person oda = Person.signedIn(application.address(), "oda", "keep-the-light");
+    String first = endless.get("id").asString();
+    assertEquals(403, oda.post(path + first + "/stop", Map.of()).statusCode(), "a reviewer");
+    JsonNode stopped = Person.json(pim.post(path + waits.get("id").asString() + "/stop", Map.of()));
+    assertEquals("STOPPED", stopped.get("state").asString(), "it had not begun");
+    pim.post(path + first + "/stop", Map.of());
+    JsonNode ended = run(endless, ScriptsTest::isOver);
+    assertEquals("STOPPED", ended.get("state").asString());
+    assertEquals("It was stopped. Nothing was changed.", ended.get("message").asString());
+    assertEquals(pieces, application.stored().all(Piece.class).size());
+  }
+
+  @Test
+  void aRunWhoseServerIsKilledIsMadeOnce() throws Exception {
+    int pieces = application.stored().all(Piece.class).size();
+    JsonNode begun =
+        begin(
+            "kite.standIn('box', 'Once');\n"
+                + "for (let i = 0; i < 3000000; i++) if (i % 1000 === 0) kite.progress(i / 3e6);");
+    run(begun, r -> r.get("share").asDouble() > 0 || isOver(r));
+    application.kill();
+    application.start();
+    pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    JsonNode ended = run(begun, ScriptsTest::isOver);
+    assertEquals("DONE", ended.get("state").asString(), ended.toString());
+    assertEquals(pieces + 1, application.stored().all(Piece.class).size());
+    assertEquals("1", Application.asked("select count(*) from edit where label = 'Recipe: Long'"));
+  }
+
+  @Test
+  void whatARecipeWishesIsRenderedWithoutAPage() throws Exception {
+    JsonNode ended =
+        run(
+            begin("kite.render(kite.camera('A'), 1010, { percent: 5, samples: 1 })"),
+            ScriptsTest::isOver);
+    assertEquals("DONE", ended.get("state").asString(), ended.toString());
+    JsonNode renders = ended.get("came").get("renders");
+    assertEquals(1, renders.size());
+    String path = "api/renders/" + renders.get(0).asString();
+    JsonNode render = Person.json(pim.get(path));
+    while (!render.get("state").asString().equals("DONE")) render = Person.json(pim.get(path));
+    assertEquals(1, render.get("done").asInt());
+    JsonNode dry =
+        Person.json(
+            pim.post(
+                "api/sequences/" + sequence + "/recipes",
+                Map.of(
+                    "script",
+                    "kite.render(kite.camera('A'), 1010)",
+                    "set",
+                    Map.of(),
+                    "dry",
+                    true)));
+    assertEquals(0, dry.get("renders").size());
+    assertEquals(1, dry.get("wishes").size());
+    JsonNode tooLarge =
+        Person.json(
+            pim.post(
+                "api/sequences/" + sequence + "/recipes",
+                Map.of(
+                    "script",
+                    "kite.render(kite.camera('A'), 1010, { percent: 500 })",
+                    "set",
+                    Map.of())));
+    assertEquals(0, tooLarge.get("renders").size());
+    assertTrue(tooLarge.get("said").toString().contains("A picture was not begun"), "it is said");
+  }
+
+  @Test
+  void whatAWatcherIsToldIsHeardOnTheCommandLine() throws Exception {
+    int port;
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    }
+    String film = Person.json(pim.get("api/productions")).get(0).get("id").asString();
+    String watchers = "api/productions/" + film + "/watchers";
+    JsonNode made =
+        Person.json(
+            pim.post(
+                watchers,
+                Map.of(
+                    "name",
+                    "Tracker",
+                    "address",
+                    "http://127.0.0.1:" + port + "/",
+                    "kinds",
+                    List.of("version"),
+                    "active",
+                    true)));
+    String watcher = watchers + "/" + made.get("watcher").get("id").asString();
+    Process hears =
+        new ProcessBuilder(
+                "node",
+                "../client/kite-cli.mjs",
+                "hear",
+                "--port",
+                "" + port,
+                "--secret",
+                made.get("secret").asString())
+            .redirectErrorStream(true)
+            .start();
+    try (BufferedReader said = hears.inputReader()) {
+      assertTrue(said.readLine().startsWith("Listening at"));
+      assertEquals(200, pim.post(watcher + "/hello", Map.of()).statusCode());
+      String heard = said.readLine();
+      assertTrue(heard.contains("hello") && heard.contains("pim"), heard);
+      assertEquals(200, pim.post(watcher + "/secret", Map.of()).statusCode());
+      assertEquals(200, pim.post(watcher + "/hello", Map.of()).statusCode());
+      assertEquals("What came is not signed with this secret.", said.readLine());
+    } finally {
+      hears.destroyForcibly();
+      pim.delete(watcher);
+    }
   }
 
   @Test

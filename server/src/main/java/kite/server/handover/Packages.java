@@ -20,8 +20,10 @@ import kite.exchange.Json;
 import kite.exchange.archive.SummedZip;
 import kite.exchange.pack.PackageManifest;
 import kite.server.Problem;
+import kite.server.live.Happened;
 import kite.server.render.NewestPictures;
 import kite.server.sequence.SequenceStore;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,6 +39,7 @@ class Packages {
   private final Contents contents;
   private final Checks checks;
   private final NewestPictures pictures;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
   Packages(
@@ -45,7 +48,9 @@ class Packages {
       Contents contents,
       Checks checks,
       NewestPictures pictures,
+      ApplicationEventPublisher events,
       Clock clock) {
+    this.events = events;
     this.pictures = pictures;
     this.rows = rows;
     this.sequences = sequences;
@@ -71,6 +76,18 @@ class Packages {
     h.document = SequenceJson.write(now.sequence());
     h.settled = Json.MAPPER.writeValueAsString(settled(now, asked));
     rows.save(h);
+    events.publishEvent(
+        new Happened(
+            sequence,
+            Happened.Kind.HANDOVER,
+            by,
+            Map.of(
+                "number",
+                h.number,
+                "revision",
+                h.revision,
+                "shots",
+                codes(now.sequence(), asked))));
     return h.number;
   }
 

@@ -25,9 +25,11 @@ import org.springframework.web.bind.annotation.RestController;
 class RecipeApi {
   private final RecipeShelf shelf;
   private final RecipeRuns runs;
+  private final RecipeJobs jobs;
   private final Rights rights;
 
-  RecipeApi(RecipeShelf shelf, RecipeRuns runs, Rights rights) {
+  RecipeApi(RecipeShelf shelf, RecipeRuns runs, RecipeJobs jobs, Rights rights) {
+    this.jobs = jobs;
     this.shelf = shelf;
     this.runs = runs;
     this.rights = rights;
@@ -47,6 +49,26 @@ class RecipeApi {
   @May.EditSequence
   RecipeRuns.Ran run(@PathVariable UUID id, @RequestBody RecipeRuns.Asked asked, Principal who) {
     return runs.run(id, asked, new Editor(who.getName(), false));
+  }
+
+  /** Begins to run one that may take longer than anybody waits. */
+  @PostMapping("/runs")
+  @May.EditSequence
+  RecipeJobs.Shown begin(
+      @PathVariable UUID id, @RequestBody RecipeRuns.Asked asked, Principal who) {
+    return jobs.ask(id, asked, who.getName());
+  }
+
+  @GetMapping("/runs/{run}")
+  @May.LookAtSequence
+  RecipeJobs.Shown run(@PathVariable UUID id, @PathVariable UUID run) {
+    return jobs.of(id, run);
+  }
+
+  @PostMapping("/runs/{run}/stop")
+  @May.EditSequence
+  RecipeJobs.Shown stop(@PathVariable UUID id, @PathVariable UUID run, Principal who) {
+    return jobs.stop(id, run, who.getName(), rights.roleIn(id));
   }
 
   @GetMapping("/kept")

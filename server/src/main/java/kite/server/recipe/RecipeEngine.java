@@ -6,10 +6,10 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import kite.exchange.Json;
@@ -43,6 +43,9 @@ class RecipeEngine {
 
   private static final Duration PATIENCE = Duration.ofSeconds(20);
 
+  /** How often it is looked how far one is. */
+  private static final Duration LOOK = Duration.ofMillis(500);
+
   private final String node;
   private final Semaphore places = new Semaphore(AT_ONCE, true);
   private Path files;
@@ -54,7 +57,45 @@ class RecipeEngine {
     this.node = node;
   }
 
+  /** Looks after a recipe that runs. */
+  interface Watching {
+    /** How long it may run. */
+    Duration longest();
+
+    /** It says how much of it is done, 0–1; told once in a while. */
+    void share(double share);
+
+    /** Asked once in a while. */
+    boolean isToStop();
+  }
+
+  /** Somebody wants no more of it. */
+  static final class Stopped extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  /** Nobody is told of one that somebody waits for. */
+  private static final Watching WAITED_FOR =
+      new Watching() {
+        @Override
+        public Duration longest() {
+          return LONGEST;
+        }
+
+        @Override
+        public void share(double share) {
+          // who waits sees the end
+        }
+
+        @Override
+        public boolean isToStop() {
+          return false;
+        }
+      };
+
   /**
+   * Runs one that somebody waits for.
+   *
    * @param asked what the page's own engine is asked, but for the core
    * @return what came of it, as the engine says it
    */
@@ -66,10 +107,20 @@ class RecipeEngine {
             "limit",
             "Other recipes are running. Wait for them, and try again.");
       try {
-        return ran(asked);
+        return run(asked, WAITED_FOR);
       } finally {
         places.release();
       }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException("Interrupted while a recipe waited", e);
+    }
+  }
+
+  /** Runs one that is looked after. */
+  JsonNode run(Map<String, Object> asked, Watching watching) {
+    try {
+      return ran(asked, watching);
     } catch (IOException e) {
       LOG.error("A recipe could not be run", e);
       throw new Problem(
@@ -82,9 +133,10 @@ class RecipeEngine {
     }
   }
 
-  private JsonNode ran(Map<String, Object> asked) throws IOException, InterruptedException {
+  private JsonNode ran(Map<String, Object> asked, Watching watching)
+      throws IOException, InterruptedException {
     Path folder = files();
-    Map<String, Object> whole = new java.util.HashMap<>(asked);
+    Map<String, Object> whole = new HashMap<>(asked);
     whole.put("core", folder.resolve("core.mjs").toUri().toString());
     ProcessBuilder b =
         new ProcessBuilder(
@@ -96,23 +148,27 @@ class RecipeEngine {
     b.directory(folder.toFile());
     Process p = b.start();
     try {
-      CompletableFuture<byte[]> said = read(p.getInputStream(), LARGEST_ANSWER);
+      RecipeAnswers answers = new RecipeAnswers(p.getInputStream(), LARGEST_ANSWER);
       CompletableFuture<byte[]> faults = read(p.getErrorStream(), LARGEST_FAULT);
       try (OutputStream to = p.getOutputStream()) {
         Json.MAPPER.writeValue(to, whole);
       } catch (JacksonException e) {
         LOG.warn("The engine did not take a recipe: {}", new String(faults.join()), e);
       }
-      if (!p.waitFor(LONGEST.toSeconds(), TimeUnit.SECONDS))
-        throw tooMuch("It ran for more than " + LONGEST.toSeconds() + " seconds and was ended.");
-      byte[] answer = said.get();
-      if (p.exitValue() != 0) {
+      long end = System.nanoTime() + watching.longest().toNanos();
+      while (!p.waitFor(LOOK.toMillis(), TimeUnit.MILLISECONDS)) {
+        if (System.nanoTime() > end)
+          throw tooMuch(
+              "It ran for more than " + watching.longest().toSeconds() + " seconds and was ended.");
+        if (watching.isToStop()) throw new Stopped();
+        answers.newShare().ifPresent(watching::share);
+      }
+      JsonNode came = answers.end();
+      if (p.exitValue() != 0 || came == null) {
         LOG.warn("The engine ended with {}: {}", p.exitValue(), new String(faults.join()));
         throw tooMuch("The recipe took more memory than it may. Nothing was changed.");
       }
-      return Json.MAPPER.readTree(answer);
-    } catch (ExecutionException e) {
-      throw new IOException("What the engine said could not be read", e);
+      return came;
     } finally {
       p.destroyForcibly();
     }

@@ -16,6 +16,8 @@ import kite.exchange.Json;
 import kite.server.Problem;
 import kite.server.asset.AssetStore;
 import kite.server.live.EditMade;
+import kite.server.render.NewRenders;
+import kite.server.rights.Rights;
 import kite.server.sequence.Editor;
 import kite.server.sequence.SequenceStore;
 import org.springframework.http.HttpStatus;
@@ -30,8 +32,17 @@ class RecipeRuns {
   private final SequenceStore sequences;
   private final AssetStore assets;
   private final RecipeEngine engine;
+  private final NewRenders renders;
+  private final Rights rights;
 
-  RecipeRuns(SequenceStore sequences, AssetStore assets, RecipeEngine engine) {
+  RecipeRuns(
+      SequenceStore sequences,
+      AssetStore assets,
+      RecipeEngine engine,
+      NewRenders renders,
+      Rights rights) {
+    this.renders = renders;
+    this.rights = rights;
     this.sequences = sequences;
     this.assets = assets;
     this.engine = engine;
@@ -63,7 +74,8 @@ class RecipeRuns {
    *
    * @param changes how many commands it made
    * @param revision of the sequence after it; null where nothing was changed
-   * @param wishes what it asks for once it is kept: renders
+   * @param wishes what it asks for once it is kept, where it was not: renders
+   * @param renders those that were begun, as it wished
    */
   record Ran(
       int changes,
@@ -72,34 +84,78 @@ class RecipeRuns {
       String value,
       JsonNode declared,
       JsonNode fault,
-      List<JsonNode> wishes) {}
+      List<JsonNode> wishes,
+      List<UUID> renders) {}
 
+  /** Runs a recipe while somebody waits for it. */
   Ran run(UUID sequence, Asked asked, Editor by) {
+    return run(sequence, UUID.randomUUID(), asked, by, null);
+  }
+
+  static void refuseTooLong(Asked asked) {
     if (asked.script() == null || asked.script().length() > RecipeShelf.LONGEST)
       throw new Problem(
           HttpStatus.UNPROCESSABLE_CONTENT,
           "recipe",
           "script",
           "A recipe is text of at most 1,000,000 characters.");
+  }
+
+  /**
+   * @param edit the id of what it makes: made once, however often it is run
+   * @param watching who looks after it; null where somebody waits for it
+   */
+  Ran run(UUID sequence, UUID edit, Asked asked, Editor by, RecipeEngine.Watching watching) {
+    refuseTooLong(asked);
     SequenceStore.Present now = sequences.get(sequence);
-    JsonNode ran = engine.run(given(now.sequence(), asked));
+    Map<String, Object> given = given(now.sequence(), asked);
+    JsonNode ran = watching == null ? engine.run(given) : engine.run(given, watching);
     JsonNode commands = ran.get("commands");
     boolean failed = !ran.path("fault").isNull() && !ran.path("fault").isMissingNode();
+    boolean kept = asked.changes() && !failed;
     Long revision = null;
-    if (asked.changes() && !failed && commands.size() > 0) {
+    if (kept && commands.size() > 0) {
       EditMade made =
-          sequences.edit(
-              sequence, UUID.randomUUID(), now.revision(), by, label(asked), commands.toString());
+          sequences.edit(sequence, edit, now.revision(), by, label(asked), commands.toString());
       revision = made.revision();
     }
+    List<JsonNode> said = all(ran.get("said")), wishes = all(ran.get("wishes"));
     return new Ran(
         commands.size(),
         revision,
-        all(ran.get("said")),
+        said,
         ran.path("value").asString(""),
         ran.get("declared"),
         failed ? ran.get("fault") : null,
-        all(ran.get("wishes")));
+        kept ? List.of() : wishes,
+        kept ? begun(sequence, wishes, by, said) : List.of());
+  }
+
+  /** A picture that a recipe wishes, as the vocabulary says it. */
+  private record Picture(String camera, double frame, int percent, int samples) {}
+
+  /** Begins what a recipe wishes; of what cannot be begun it is said why. */
+  private List<UUID> begun(UUID sequence, List<JsonNode> wishes, Editor by, List<JsonNode> said) {
+    List<UUID> begun = new ArrayList<>();
+    for (JsonNode wish : wishes) {
+      Picture p = Json.MAPPER.treeToValue(wish.get("render"), Picture.class);
+      try {
+        begun.add(
+            renders.picture(
+                sequence,
+                p.camera(),
+                p.frame(),
+                p.percent(),
+                p.samples(),
+                by.name(),
+                rights.roleIn(sequence)));
+      } catch (Problem e) {
+        said.add(
+            Json.MAPPER.valueToTree(
+                Map.of("level", "warns", "text", "A picture was not begun: " + e.getMessage())));
+      }
+    }
+    return begun;
   }
 
   private static String label(Asked asked) {

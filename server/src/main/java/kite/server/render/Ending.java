@@ -22,6 +22,7 @@ class Ending {
   private final RenderFrames frames;
   private final RenderTroubles troubles;
   private final Queue queue;
+  private final Ended ended;
   private final Progress progress;
   private final WorkerName worker;
   private final Clock clock;
@@ -31,6 +32,7 @@ class Ending {
       RenderFrames frames,
       RenderTroubles troubles,
       Queue queue,
+      Ended ended,
       Progress progress,
       WorkerName worker,
       Clock clock) {
@@ -38,6 +40,7 @@ class Ending {
     this.frames = frames;
     this.troubles = troubles;
     this.queue = queue;
+    this.ended = ended;
     this.progress = progress;
     this.worker = worker;
     this.clock = clock;
@@ -101,14 +104,19 @@ class Ending {
     int there = frames.countByJobId(job.id);
     if (there >= job.framesTotal) {
       if (job.framesTotal > 1) queue.addFilm(job.id);
-      else jobs.become(job.id, RenderJob.State.DONE, whatIsMissing(job.id));
+      else end(job.id, RenderJob.State.DONE, whatIsMissing(job.id));
     } else if (queue.framesLeft(job.id, frame.round(), frame.number()) == 0) {
       List<RenderTrouble> failed = troubles.findByJobIdOrderByNumber(job.id);
-      if (!failed.isEmpty()) jobs.become(job.id, RenderJob.State.FAILED, says(failed));
+      if (!failed.isEmpty()) end(job.id, RenderJob.State.FAILED, says(failed));
       else if (job.state != RenderJob.State.PAUSED)
-        jobs.become(job.id, RenderJob.State.STOPPED, "Some frames are not made yet." + KEPT);
+        end(job.id, RenderJob.State.STOPPED, "Some frames are not made yet." + KEPT);
     }
     progress.tell(job.sequenceId, job.id);
+  }
+
+  private void end(UUID id, RenderJob.State state, String message) {
+    jobs.become(id, state, message);
+    ended.tell(id);
   }
 
   private static String says(List<RenderTrouble> failed) {
@@ -129,6 +137,7 @@ class Ending {
     jobs.lock(id);
     if (jobs.endWork(id, RenderJob.State.FAILED, sentence) == 0) return;
     queue.removeWaiting(id);
+    ended.tell(id);
     progress.tell(jobs.sequenceOf(id), id);
   }
 
@@ -136,8 +145,9 @@ class Ending {
   @Transactional
   public void done(UUID id) {
     jobs.lock(id);
-    if (jobs.endWork(id, RenderJob.State.DONE, whatIsMissing(id)) > 0)
-      progress.tell(jobs.sequenceOf(id), id);
+    if (jobs.endWork(id, RenderJob.State.DONE, whatIsMissing(id)) == 0) return;
+    ended.tell(id);
+    progress.tell(jobs.sequenceOf(id), id);
   }
 
   /** Says which passes that were wanted are in no file, or nothing. */

@@ -22,10 +22,12 @@ class GonePages {
   private static final int LOOK_S = 10;
 
   private final RenderJobs jobs;
+  private final Ended ended;
   private final Progress progress;
   private final Clock clock;
 
-  GonePages(@Lazy RenderJobs jobs, @Lazy Progress progress, Clock clock) {
+  GonePages(@Lazy RenderJobs jobs, @Lazy Ended ended, @Lazy Progress progress, Clock clock) {
+    this.ended = ended;
     this.jobs = jobs;
     this.progress = progress;
     this.clock = clock;
@@ -44,6 +46,6 @@ class GonePages {
 
   private void end(List<UUID> all, String message, Instant silent) {
     for (UUID id : all)
-      if (jobs.endUnheld(id, message, silent) > 0) progress.tell(jobs.sequenceOf(id), id);
+      if (ended.unheld(id, message, silent)) progress.tell(jobs.sequenceOf(id), id);
   }
 }

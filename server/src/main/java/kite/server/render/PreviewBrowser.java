@@ -57,6 +57,7 @@ public class PreviewBrowser {
   private final Map<UUID, String> cameIn = new ConcurrentHashMap<>();
   private final Settings settings;
   private final RenderJobs jobs;
+  private final Ended ended;
   private final WebServerApplicationContext web;
   private final FindByIndexNameSessionRepository<?> sessions;
   private final SecureRandom random;
@@ -65,12 +66,14 @@ public class PreviewBrowser {
   PreviewBrowser(
       Settings settings,
       RenderJobs jobs,
+      Ended ended,
       WebServerApplicationContext web,
       FindByIndexNameSessionRepository<?> sessions,
       SecureRandom random,
       Clock clock) {
     this.settings = settings;
     this.jobs = jobs;
+    this.ended = ended;
     this.web = web;
     this.sessions = sessions;
     this.random = random;
@@ -151,7 +154,7 @@ public class PreviewBrowser {
       boolean silent = heard.plus(Previews.SILENT).isBefore(clock.instant());
       if (!gone && !silent) continue;
       LOG.warn("The browser that drew preview {} {}", id, gone ? "ended" : "said nothing");
-      jobs.endUnheld(
+      ended.unheld(
           id,
           "The server’s browser "
               + (gone ? "ended" : "said nothing for a minute")

@@ -62,6 +62,7 @@ class Previews {
   private final PreviewBrowser browser;
   private final Queue queue;
   private final Film film;
+  private final Ended ended;
   private final Progress progress;
   private final Clock clock;
 
@@ -74,6 +75,7 @@ class Previews {
       PreviewBrowser browser,
       Queue queue,
       Film film,
+      Ended ended,
       Progress progress,
       Clock clock) {
     this.jobs = jobs;
@@ -84,6 +86,7 @@ class Previews {
     this.browser = browser;
     this.queue = queue;
     this.film = film;
+    this.ended = ended;
     this.progress = progress;
     this.clock = clock;
   }
@@ -186,7 +189,7 @@ class Previews {
     form.check(bytes, job.width, job.height);
     hold(id, holder);
     if (jobs.stopAsked(id)) {
-      jobs.end(
+      ended.held(
           id, holder, RenderJob.State.STOPPED, "Stopped. The frames that were drawn are kept.");
       moved(job.sequenceId, job.id);
       return false;
@@ -198,7 +201,7 @@ class Previews {
       IOException why = output.why(e);
       if (!(why instanceof OutputTrouble)) throw why;
       LOG.warn("Preview {} cannot be kept", id, why);
-      jobs.end(id, holder, RenderJob.State.FAILED, why.getMessage() + " What was drawn is kept.");
+      ended.held(id, holder, RenderJob.State.FAILED, why.getMessage() + " What was drawn is kept.");
       moved(job.sequenceId, job.id);
       return false;
     }
@@ -237,7 +240,7 @@ class Previews {
       state = RenderJob.State.FAILED;
       message = "The film failed: " + Film.why(e) + " Resume it to try again.";
     }
-    jobs.end(id, holder, state, message);
+    ended.held(id, holder, state, message);
     moved(job.sequenceId, job.id);
   }
 

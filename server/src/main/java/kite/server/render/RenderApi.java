@@ -2,19 +2,14 @@ package kite.server.render;
 
 import java.io.IOException;
 import java.security.Principal;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
-import kite.core.document.FileNames;
-import kite.core.document.Sequence;
-import kite.core.form.Words;
 import kite.server.Problem;
 import kite.server.rights.May;
 import kite.server.rights.Rights;
 import kite.server.rights.Role;
-import kite.server.sequence.SequenceStore;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,187 +23,38 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class RenderApi {
-  private static final int MOST_SAMPLES = 1024;
   private static final int MOST_LISTED = 50;
 
-  private final SequenceStore sequences;
   private final RenderJobs jobs;
   private final RenderFrames frames;
   private final RenderTroubles troubles;
-  private final Queue queue;
   private final Steering steering;
   private final Progress progress;
-  private final Clock clock;
-  private final NewJobs store;
-  private final NewJobs.Most most;
+  private final NewRenders fresh;
   private final Rights rights;
 
   RenderApi(
-      SequenceStore sequences,
       RenderJobs jobs,
       RenderFrames frames,
       RenderTroubles troubles,
-      Queue queue,
       Steering steering,
       Progress progress,
-      Clock clock,
-      NewJobs store,
-      NewJobs.Most most,
+      NewRenders fresh,
       Rights rights) {
-    this.store = store;
-    this.most = most;
+    this.fresh = fresh;
     this.rights = rights;
-    this.sequences = sequences;
     this.jobs = jobs;
     this.frames = frames;
     this.troubles = troubles;
-    this.queue = queue;
     this.steering = steering;
     this.progress = progress;
-    this.clock = clock;
-  }
-
-  /**
-   * @param what {@code cut}, {@code range}, {@code shots}, {@code shot} or {@code frame}
-   * @param span id of the shot
-   * @param spans ids of several shots
-   * @param range first and last frame of the programme
-   * @param camera id of the camera, for a frame
-   * @param percent of the delivery size, 5–100
-   * @param samples lens rays per pixel
-   * @param handles whether a shot is rendered with the production's handles; not when left out
-   * @param motionBlur whether what moves while the shutter is open is blurred; not when left out
-   * @param blur whether cameras that have it blur what is out of focus, {@code plates} whether they
-   *     are in the picture, and {@code haze}; each is so when left out
-   * @param early whether the first, last and middle frames are made first; not when left out
-   * @param every of so many frames one is made, 0 for the first, middle and last of each shot; all
-   *     when left out
-   * @param urgency when it has its turn; in turn with others when left out
-   * @param names how its files are called; the production's usual way when left out
-   * @param burnIn what is written into its pictures; nothing when left out
-   * @param kept what is kept beside the pictures, and in what form; pictures of 8 bits alone when
-   *     left out
-   */
-  record RenderAsked(
-      String what,
-      String span,
-      List<String> spans,
-      List<Integer> range,
-      String camera,
-      double frame,
-      int percent,
-      int samples,
-      Boolean handles,
-      Boolean motionBlur,
-      Boolean blur,
-      Boolean plates,
-      Boolean haze,
-      Boolean early,
-      Integer every,
-      Urgency urgency,
-      NamesAsked names,
-      BurnIn burnIn,
-      Kept kept) {
-    ShotsAsked.Asked shots() {
-      return new ShotsAsked.Asked(
-          what,
-          span == null ? spans : List.of(span),
-          range,
-          camera,
-          frame,
-          Boolean.TRUE.equals(handles));
-    }
-
-    Look look() {
-      return new Look(
-          !Boolean.FALSE.equals(blur),
-          Boolean.TRUE.equals(motionBlur),
-          !Boolean.FALSE.equals(plates),
-          !Boolean.FALSE.equals(haze),
-          false,
-          false);
-    }
-  }
-
-  /**
-   * @param counts scene, shot or programme
-   */
-  record NamesAsked(String name, String pattern, String counts) {
-    FileNames read() {
-      if (pattern == null || counts == null) throw bad("Say how files are called and counted.");
-      return new FileNames(
-          name == null ? "" : name, pattern, Words.find(counts, FileNames.Counts.values()));
-    }
   }
 
   @PostMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
-    Sequence s = sequences.get(id).sequence();
-    if (asked.percent() < 5 || asked.percent() > 100)
-      throw bad("The size is 5 to 100 % of the delivery size.");
-    if (asked.samples() < 1 || asked.samples() > MOST_SAMPLES)
-      throw bad("The quality is 1 to " + MOST_SAMPLES + " lens rays per pixel.");
-    String name = who.getName();
-    boolean artist = rights.roleIn(id).may(Role.ARTIST);
-    if (!artist && asked.samples() > most.samplesOfReviewers())
-      throw bad(
-          "A reviewer renders with up to "
-              + most.samplesOfReviewers()
-              + " lens rays per pixel. Ask an artist for a finer one.");
-    store.notTooMany(name, artist);
-    ShotsAsked shots =
-        ShotsAsked.of(s, asked.shots()).thinned(asked.every() == null ? 1 : asked.every());
-    RenderJob job = shots.job(id, s, name, clock.instant());
-    job.kind = RenderJob.Kind.RENDER;
-    job.look = asked.look().write();
-    job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
-    job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
-    job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
-    if (asked.kept() != null) {
-      asked.kept().check(s);
-      job.kept = asked.kept().write();
-    }
-    FileNames by =
-        asked.names() == null
-            ? s.header().standards().naming().files().get(0)
-            : asked.names().read();
-    FrameNames names = new FrameNames(by, sequences.nameOfProduction(rights.productionOf(id)));
-    names.check(job, s);
-    job.names = names.write();
-    if (asked.burnIn() != null && !asked.burnIn().saysNothing())
-      job.burnIn = asked.burnIn().write();
-    roomFor(job);
-    job.samples = asked.samples();
-    job.early = Boolean.TRUE.equals(asked.early());
-    if (asked.urgency() != null) job.urgency = allowed(asked.urgency(), artist);
-    store.add(job, j -> queue.addFrames(job, Order.of(shots.shots(), job.early)));
-    return moved(id, job.id);
-  }
-
-  /** Refuses pictures that would take more than half of the memory: the worker would end. */
-  private static void roomFor(RenderJob job) {
-    if (!PictureRoom.holds(job))
-      throw bad(
-          job.width
-              + " × "
-              + job.height
-              + " pixels are more than is rendered here"
-              + (job.kept == null ? "" : " with these passes")
-              + ", which is "
-              + PictureRoom.mostPixels(job) / 1_000_000
-              + " million. Choose a smaller size.");
-  }
-
-  private static Problem bad(String text) {
-    return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "range", text);
-  }
-
-  private static Urgency allowed(Urgency asked, boolean artist) {
-    if (asked == Urgency.URGENT && !artist)
-      throw new Problem(
-          HttpStatus.FORBIDDEN, "rights", "Only an artist may have a render made before others.");
-    return asked;
+    UUID job = fresh.ask(id, asked, who.getName(), rights.roleIn(id));
+    return moved(id, job);
   }
 
   @GetMapping("/sequences/{id}/renders")
@@ -268,8 +114,9 @@ class RenderApi {
   @May.LookAtRender
   RenderShown hurry(@PathVariable UUID id, @RequestBody Hurried asked, Principal who) {
     RenderJobs.Listed job = own(id, who);
-    if (asked.urgency() == null) throw bad("Say when it has its turn.");
-    steering.hurry(id, allowed(asked.urgency(), rights.roleIn(job.sequenceId()).may(Role.ARTIST)));
+    if (asked.urgency() == null) throw NewRenders.bad("Say when it has its turn.");
+    steering.hurry(
+        id, NewRenders.allowed(asked.urgency(), rights.roleIn(job.sequenceId()).may(Role.ARTIST)));
     return moved(job.sequenceId(), id);
   }
 

@@ -24,6 +24,7 @@ class Steering {
   private final RenderTroubles troubles;
   private final Queue queue;
   private final Previews previews;
+  private final Ended ended;
   private final OutputStore output;
   private final Clock clock;
 
@@ -33,6 +34,7 @@ class Steering {
       RenderTroubles troubles,
       Queue queue,
       Previews previews,
+      Ended ended,
       OutputStore output,
       Clock clock) {
     this.jobs = jobs;
@@ -40,6 +42,7 @@ class Steering {
     this.troubles = troubles;
     this.queue = queue;
     this.previews = previews;
+    this.ended = ended;
     this.output = output;
     this.clock = clock;
   }
@@ -49,13 +52,12 @@ class Steering {
   public void stop(UUID id, boolean preview) {
     jobs.lock(id);
     if (!preview) {
-      jobs.endWork(id, RenderJob.State.STOPPED, STOPPED);
+      if (jobs.endWork(id, RenderJob.State.STOPPED, STOPPED) > 0) ended.tell(id);
       queue.removeWaiting(id);
       return;
     }
     jobs.askStop(id);
-    if (jobs.endUnheld(id, STOPPED, clock.instant().minus(Previews.SILENT)) > 0)
-      queue.removeWaiting(id);
+    if (ended.unheld(id, STOPPED, clock.instant().minus(Previews.SILENT))) queue.removeWaiting(id);
   }
 
   /** Lets no more frames of a job be begun. */

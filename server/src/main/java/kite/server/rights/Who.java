@@ -26,6 +26,11 @@ public record Who(String name, UUID link) {
     return guest ? new Who("", UUID.fromString(a.getName())) : new Who(a.getName(), null);
   }
 
+  /** How somebody with an account is, for whom something is done without a browser. */
+  public static Authentication account(String name) {
+    return UsernamePasswordAuthenticationToken.authenticated(name, null, List.of());
+  }
+
   /** How a guest is signed in. */
   public static Authentication guest(UUID link) {
     return UsernamePasswordAuthenticationToken.authenticated(

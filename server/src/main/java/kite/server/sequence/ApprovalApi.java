@@ -49,7 +49,7 @@ class ApprovalApi {
   @DeleteMapping("/{entity}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @May.LookAtSequence
-  void reopen(@PathVariable UUID id, @PathVariable String entity) {
-    approvals.reopen(id, entity, rights.roleIn(id));
+  void reopen(@PathVariable UUID id, @PathVariable String entity, Principal who) {
+    approvals.reopen(id, entity, who.getName(), rights.roleIn(id));
   }
 }

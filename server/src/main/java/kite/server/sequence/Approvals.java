@@ -2,7 +2,9 @@ package kite.server.sequence;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import kite.core.begin.GivenNames;
@@ -11,6 +13,7 @@ import kite.core.document.Entity;
 import kite.core.document.Sequence;
 import kite.core.document.Shot;
 import kite.server.Problem;
+import kite.server.live.Happened;
 import kite.server.live.Moved;
 import kite.server.rights.Role;
 import org.springframework.context.ApplicationEventPublisher;
@@ -68,19 +71,32 @@ class Approvals {
     a.note = GivenNames.title("note", note);
     rows.save(a);
     row.approvals++;
-    events.publishEvent(Moved.approvals(sequence));
+    moved(sequence, e, true, by, a.note);
   }
 
   /** Lets a camera or shot be edited again. */
   @Transactional
-  void reopen(UUID sequence, String entity, Role role) {
+  void reopen(UUID sequence, String entity, String by, Role role) {
     refuseArtist(role);
     SequenceRow row = held.findById(sequence).orElseThrow(() -> Problem.missing("sequence"));
     Approval a = rows.findById(new Approval.Key(sequence, entity)).orElse(null);
     if (a == null) return;
     rows.delete(a);
     row.approvals--;
+    moved(sequence, open.at(row).sequence().get(entity), false, by, "");
+  }
+
+  /**
+   * @param e null when it is there no more
+   */
+  private void moved(UUID sequence, Entity e, boolean approved, String by, String note) {
     events.publishEvent(Moved.approvals(sequence));
+    Map<String, Object> more = new LinkedHashMap<>();
+    more.put("approved", approved);
+    more.put("of", e instanceof Shot ? "shot" : "camera");
+    more.put("name", e == null ? "" : e.name());
+    more.put("note", note);
+    events.publishEvent(new Happened(sequence, Happened.Kind.APPROVAL, by, more));
   }
 
   private static void refuseArtist(Role role) {

@@ -4,9 +4,12 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import kite.core.form.SequenceJson;
 import kite.server.Problem;
+import kite.server.live.Happened;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,6 +28,7 @@ class VersionStore {
   private final Versions versions;
   private final OpenSequences open;
   private final EntityManager database;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
   VersionStore(
@@ -33,7 +37,9 @@ class VersionStore {
       Versions versions,
       OpenSequences open,
       EntityManager database,
+      ApplicationEventPublisher events,
       Clock clock) {
+    this.events = events;
     this.database = database;
     this.sequences = sequences;
     this.held = held;
@@ -88,6 +94,12 @@ class VersionStore {
     v.revision = row.revision;
     v.document = SequenceJson.write(open.at(row).sequence());
     versions.save(v);
+    events.publishEvent(
+        new Happened(
+            sequence,
+            Happened.Kind.VERSION,
+            author,
+            Map.of("number", v.number, "name", v.name, "note", v.note, "revision", v.revision)));
     return new Kept(v.number, v.name, v.note, v.author, v.keptAt, v.revision);
   }
 

@@ -5,14 +5,13 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.List;
 import java.util.Optional;
+import kite.server.rights.Who;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.context.SecurityContext;
@@ -87,8 +86,7 @@ class ByToken {
         return;
       }
       SecurityContext context = SecurityContextHolder.createEmptyContext();
-      context.setAuthentication(
-          UsernamePasswordAuthenticationToken.authenticated(owner.get(), null, List.of()));
+      context.setAuthentication(Who.account(owner.get()));
       SecurityContextHolder.setContext(context);
       chain.doFilter(rq, rs);
     }

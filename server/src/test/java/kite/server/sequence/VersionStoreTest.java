@@ -19,9 +19,11 @@ import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.demo.SaltWind;
 import kite.server.Problem;
+import kite.server.live.Happened;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
+import org.springframework.context.ApplicationEventPublisher;
 
 class VersionStoreTest {
   private static final Instant NOW = Instant.parse("2031-05-04T10:00:00Z");
@@ -29,6 +31,7 @@ class VersionStoreTest {
   private final Versions versions = mock(Versions.class);
   private final HeldSequences held = mock(HeldSequences.class);
   private final OpenSequences open = mock(OpenSequences.class);
+  private final ApplicationEventPublisher events = mock(ApplicationEventPublisher.class);
   private final VersionStore store =
       new VersionStore(
           sequences,
@@ -36,6 +39,7 @@ class VersionStoreTest {
           versions,
           open,
           mock(EntityManager.class),
+          events,
           Clock.fixed(NOW, ZoneOffset.UTC));
   private final Sequence document = new SaltWind().sw010();
   private final SequenceRow row = new SequenceRow();
@@ -56,6 +60,10 @@ class VersionStoreTest {
     ArgumentCaptor<VersionRow> saved = ArgumentCaptor.forClass(VersionRow.class);
     verify(versions).save(saved.capture());
     assertEquals(document, SequenceJson.read(saved.getValue().document));
+    ArgumentCaptor<Happened> told = ArgumentCaptor.forClass(Happened.class);
+    verify(events).publishEvent(told.capture());
+    assertEquals(Happened.Kind.VERSION, told.getValue().kind());
+    assertEquals(4, told.getValue().more().get("number"));
   }
 
   @Test
