@@ -1,3 +1,5 @@
+import type { StandInKind } from '../core/types';
+import { STAND_INS } from '../core/usual';
 import { openWindow } from '../session/windows';
 import { chooseModel, choosePlate, chooseTrack } from './bring';
 import {
@@ -14,7 +16,6 @@ import {
   measure,
   measureFromCamera,
   PATH_SHAPES,
-  STAND_INS,
 } from './create';
 import { addAir, addLight, LIGHTS } from './createLight';
 
@@ -34,9 +35,10 @@ export const ADDED: Added[] = [
   added('Camera', 'Add a camera', addCamera),
   added('Camera from the set view', 'Add a camera from the set view', cameraFromView),
   added('Camera track from a file…', 'Bring in a camera track from a file', chooseTrack),
-  ...STAND_INS.map((s) =>
-    added(`${s.name} stand-in`, `Add ${s.name.toLowerCase()} stand-in`, () => addStandIn(s.form)),
-  ),
+  ...(Object.keys(STAND_INS) as StandInKind[]).map((form) => {
+    const { name } = STAND_INS[form];
+    return added(`${name} stand-in`, `Add ${name.toLowerCase()} stand-in`, () => addStandIn(form));
+  }),
   added('Lettering…', 'Add lettering', () => openWindow({ kind: 'lettering', id: null })),
   added('Model from a file…', 'Bring in a model from a file', chooseModel),
   added('Plate from images…', 'Bring in a plate from images', choosePlate),

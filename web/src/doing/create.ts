@@ -1,14 +1,15 @@
 import { openWindow } from '../session/windows';
-import type {
-  Camera,
-  Command,
-  Entity,
-  PathShapesForm,
-  Piece,
-  RigPart,
-  StandInKind,
-  Vec3,
-} from '../core/types';
+import type { Camera, Command, Entity, PathShapesForm, StandInKind, Vec3 } from '../core/types';
+import {
+  nextColour,
+  STAND_INS,
+  TRIPOD,
+  usualCamera,
+  usualGroup,
+  usualLayer,
+  usualMark,
+  usualStandIn,
+} from '../core/usual';
 import { core, evaluated } from '../session/evaluated';
 import { edit, readOnly } from '../session/document';
 import { newId } from '../session/ids';
@@ -20,30 +21,6 @@ import { lensCamera, setView } from '../session/view';
 import { axisPoint } from './axisPoint';
 import { setViewPose } from './setViewPose';
 
-const COLOURS = ['#f0785a', '#37b6a8', '#b48af0', '#f2b441', '#7fb2f0', '#e58fb8', '#9ecb6b', '#d8b08c'];
-
-/** Stand-ins with the size they start at, metres. */
-export const STAND_INS: {
-  form: StandInKind;
-  name: string;
-  size: [number, number, number];
-  colour: string;
-}[] = [
-  { form: 'adult', name: 'Adult', size: [0.52, 1.83, 0.32], colour: '#5c8fbf' },
-  { form: 'child', name: 'Child', size: [0.42, 1.2, 0.26], colour: '#e6a83c' },
-  { form: 'sitting', name: 'Sitting figure', size: [0.52, 1.34, 0.75], colour: '#7a8f5c' },
-  { form: 'box', name: 'Box', size: [1, 1, 1], colour: '#c9b391' },
-  { form: 'cylinder', name: 'Cylinder', size: [1, 1, 1], colour: '#a9b7c6' },
-  { form: 'sphere', name: 'Sphere', size: [1, 1, 1], colour: '#d98b6a' },
-  { form: 'cone', name: 'Cone', size: [1, 1, 1], colour: '#9ecb6b' },
-  { form: 'plane', name: 'Plane', size: [4, 0, 4], colour: '#8f9b68' },
-  { form: 'ramp', name: 'Ramp', size: [1.2, 0.6, 3], colour: '#b9a58a' },
-  { form: 'stairs', name: 'Stairs', size: [1.2, 2.7, 4], colour: '#b0a69a' },
-  { form: 'arch', name: 'Arch', size: [3, 3.2, 0.6], colour: '#cbb89c' },
-  { form: 'tree', name: 'Tree', size: [3, 5, 3], colour: '#5f8f54' },
-  { form: 'vehicle', name: 'Vehicle', size: [1.8, 1.45, 4.4], colour: '#c4574a' },
-];
-
 const all = () => Object.values(useSequence.getState().entities);
 
 /** The name, or the name with the first number that is free. */
@@ -54,29 +31,6 @@ export function add(label: string, entity: Entity): boolean {
   if (!edit(label, { kind: 'add', entity })) return false;
   select(entity.id);
   return true;
-}
-
-export function piece(
-  id: string,
-  name: string,
-  shape: Piece['shape'],
-  colour: string,
-  channels: Piece['channels'] = {},
-): Piece {
-  return {
-    kind: 'piece',
-    id,
-    name,
-    parent: null,
-    layer: null,
-    shape,
-    colour,
-    finish: null,
-    shown: true,
-    locked: false,
-    order: 'panTiltRoll',
-    channels,
-  };
 }
 
 /** Where the set view looks, on the ground; the origin when it looks at the sky. */
@@ -94,23 +48,17 @@ export function groundAhead(): { x: number; z: number } {
 }
 
 export function addStandIn(form: StandInKind): void {
-  const s = STAND_INS.find((x) => x.form === form)!;
-  const [width, height, depth] = s.size;
+  const { name, size } = STAND_INS[form];
+  const [width, , depth] = size;
   const { x, z } = groundAhead();
   add(
-    `Add ${s.name.toLowerCase()}`,
-    piece(
-      newId('piece'),
-      freeName(s.name),
-      { kind: 'standIn', form, width, height, depth, stance: null },
-      s.colour,
-      { x: core().freeGround(x, z, width, depth), z }, // beside what stands there
-    ),
+    `Add ${name.toLowerCase()}`,
+    // beside what stands there
+    usualStandIn(newId('piece'), freeName(name), form, { x: core().freeGround(x, z, width, depth), z }),
   );
 }
 
-export const addGroup = () =>
-  add('Add a group', piece(newId('piece'), freeName('Group'), { kind: 'group' }, '#cccccc'));
+export const addGroup = () => add('Add a group', usualGroup(newId('piece'), freeName('Group')));
 
 /** Nests the selected pieces in a new group, where they stay in place. */
 export function groupSelected(): void {
@@ -122,33 +70,18 @@ export function groupSelected(): void {
   }
   const id = newId('piece');
   const nest = ids.map((x): Command => ({ kind: 'nest', id: x, parent: id, keepPlace: true, frame }));
-  const group = piece(id, freeName('Group'), { kind: 'group' }, '#cccccc');
+  const group = usualGroup(id, freeName('Group'));
   if (edit('Group the selection', { kind: 'add', entity: group }, ...nest)) select(id);
 }
 
 export const addLayer = () =>
-  add('Add a layer', {
-    kind: 'layer',
-    id: newId('layer'),
-    name: freeName('Layer'),
-    colour: COLOURS[all().filter((e) => e.kind === 'layer').length % COLOURS.length],
-    shown: true,
-    rendered: true,
-    locked: false,
-  });
+  add(
+    'Add a layer',
+    usualLayer(newId('layer'), freeName('Layer'), nextColour(all().filter((e) => e.kind === 'layer').length)),
+  );
 
-function mark(name: string, at: Vec3, rides: string | null = null, anchor: string | null = null): Entity {
-  return {
-    kind: 'mark',
-    id: newId('mark'),
-    name: freeName(name),
-    rides,
-    anchor,
-    layer: null,
-    shown: true,
-    channels: { x: at[0], y: at[1], z: at[2] },
-  };
-}
+const mark = (name: string, at: Vec3, rides: string | null = null, anchor: string | null = null): Entity =>
+  usualMark(newId('mark'), freeName(name), at, rides, anchor);
 
 export const addMark = () => add('Add a mark', mark('Mark', [0, 1.6, 0]));
 
@@ -203,52 +136,24 @@ export function measureFromCamera(): void {
   });
 }
 
-function cameraEntity(channels: Record<string, number>): Camera {
-  const cameras = all().filter((e): e is Camera => e.kind === 'camera');
+function cameraEntity(at: Vec3, head: Record<string, number> = {}): Camera {
+  const count = all().filter((e) => e.kind === 'camera').length;
   const letter = core().freeLetter();
-  const rig: RigPart[] = [
-    { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels },
-    { kind: 'head', id: 'head', on: true, channels: {} },
-  ];
-  return {
-    kind: 'camera',
-    id: newId('camera'),
-    name: freeName(`Camera ${letter}`),
-    letter,
-    colour: COLOURS[cameras.length % COLOURS.length],
-    locked: false,
-    lockedChannels: [],
-    depthOfField: false,
-    motionBlur: false,
-    filmBack: null,
-    fit: null,
-    iconSize: 1,
-    focus: null,
-    guides: [],
-    surround: 1,
-    layer: null,
-    shown: true,
-    channels: {},
-    rig,
-  };
+  return usualCamera(newId('camera'), freeName(`Camera ${letter}`), letter, count, at, head);
 }
 
 /** A camera on a tripod with a head, at eye height, three metres back. */
-export const addCamera = () => add('Add a camera', cameraEntity({ y: 1.6, z: 3 }));
+export const addCamera = () => add('Add a camera', cameraEntity(TRIPOD));
 
 /** A camera where the set view looks from. */
 export function cameraFromView(): void {
   const { at, pan, tilt } = setViewPose();
-  const c = cameraEntity({ x: at[0], y: at[1], z: at[2] });
-  c.rig[1].channels = { pan, tilt };
-  add('A camera from the set view', c);
+  add('A camera from the set view', cameraEntity(at, { pan, tilt }));
 }
 
 /** A camera standing on a mark, looking the way the set view does. */
 export function cameraAt(point: Vec3): void {
-  const c = cameraEntity({ x: point[0], y: point[1], z: point[2] });
-  c.rig[1].channels = { pan: setViewPose().pan };
-  add('A camera at a mark', c);
+  add('A camera at a mark', cameraEntity(point, { pan: setViewPose().pan }));
 }
 
 /** A copy of a camera, with its lens, rig and motion. */

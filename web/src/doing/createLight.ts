@@ -1,4 +1,5 @@
-import type { LightForm, Light } from '../core/types';
+import type { LightForm, Vec3 } from '../core/types';
+import { lightPlace, usualLight } from '../core/usual';
 import { core } from '../session/evaluated';
 import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
@@ -16,6 +17,10 @@ export const LIGHTS: { form: LightForm; name: string; does: string }[] = [
   { form: 'guide', name: 'Guide', does: 'Lights nothing; its place goes into hand-over files' },
 ];
 
+/** How high lights hang that are added, metres: within reach of a hand, an area a little lower. */
+const HEIGHT = 2.6,
+  AREA_HEIGHT = 2.4;
+
 export function addAir(): void {
   const have = Object.values(useSequence.getState().entities).find((e) => e.kind === 'air');
   if (have) select(have.id);
@@ -30,36 +35,11 @@ export function addAir(): void {
     });
 }
 
-/** A light with its usual settings. */
-export function lightOf(form: LightForm, name: string, channels: Light['channels']): Light {
-  return {
-    kind: 'light',
-    id: newId('light'),
-    name: freeName(name),
-    form,
-    parent: null,
-    layer: null,
-    colour: form === 'sun' ? '#fff1dc' : '#ffffff',
-    kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
-    softShadow: true,
-    shadowTint: '#000000',
-    specular: true,
-    sky: '#6f9fcf',
-    horizon: '#dfe6ea',
-    shown: true,
-    attention: null,
-    channels,
-  };
-}
-
 export function addLight(form: LightForm): void {
   const { x, z } = groundAhead();
-  const placed: Record<string, number> =
-    form === 'sun' ? {} : { x, y: form === 'area' ? 2.4 : 2.6, z, tilt: form === 'point' ? 0 : -60 };
-  add(
-    `Add ${LIGHTS.find((l) => l.form === form)!.name.toLowerCase()}`,
-    lightOf(form, LIGHTS.find((l) => l.form === form)!.name, placed),
-  );
+  const { name } = LIGHTS.find((l) => l.form === form)!;
+  const at: Vec3 = [x, form === 'area' ? AREA_HEIGHT : HEIGHT, z];
+  add(`Add ${name.toLowerCase()}`, usualLight(newId('light'), freeName(name), form, lightPlace(form, at)));
 }
 
 /** Key, fill and rim about a subject, set up relative to the camera, in one edit. */

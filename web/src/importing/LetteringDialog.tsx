@@ -3,7 +3,7 @@ import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Piece } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
-import { piece } from '../doing/create';
+import { usualPiece } from '../core/usual';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { select } from '../session/selection';
@@ -47,7 +47,7 @@ export function LetteringDialog({ id }: { id: string | null }) {
         ? edit('Reword', { kind: 'reshape', id: old.id, shape, colour: old.colour })
         : edit('Add lettering', {
             kind: 'add',
-            entity: piece(id ?? newId('piece'), text.slice(0, 60), shape, colour),
+            entity: usualPiece(id ?? newId('piece'), text.slice(0, 60), shape, colour),
           });
       if (!done) return;
       if (!old)

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import { core } from '../session/evaluated';
 import { Choice } from '../kit/Choice';
-import { groundAhead, piece } from '../doing/create';
+import { PLAIN, usualPiece } from '../core/usual';
+import { groundAhead } from '../doing/create';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { say } from '../session/said';
@@ -79,7 +80,7 @@ export function ModelDialog({ files }: { files: File[] }) {
       zUp: up === 'z',
       text: null,
     };
-    const added = { ...piece(id, name, shape, '#cccccc'), channels: groundAhead() };
+    const added = usualPiece(id, name, shape, PLAIN, { ...groundAhead() });
     if (!edit(`Bring in ${name}`, { kind: 'add', entity: added })) return;
     select(id);
     say(

@@ -48,7 +48,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
   runtime.setInterruptHandler(() => performance.now() - quiet > LIMITS.silentMs);
   runtime.setModuleLoader(
     (name) => vocabulary[name] ?? { error: new Error('A recipe imports nothing: it has kite.') },
-    (_, name) => name.replace(/^\.\//, ''),
+    (_, name) => name.slice(name.lastIndexOf('/') + 1), // files lie beside each other there
   );
   const context = runtime.newContext({ intrinsics: { ...DefaultIntrinsics, Date: false } });
   let wrong: Wrong | null = null; // thrown again where a recipe caught it

@@ -13,7 +13,7 @@ const words = import.meta.glob<string>('../vocabulary/*.ts', {
   import: 'default',
   eager: true,
 });
-const records = import.meta.glob<string>('../../core/{types,bridge,answer}.ts', {
+const records = import.meta.glob<string>('../../core/{types,bridge,answer,usual}.ts', {
   query: '?raw',
   import: 'default',
   eager: true,

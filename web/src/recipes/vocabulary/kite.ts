@@ -7,11 +7,22 @@ import type {
   Path,
   PathShapesForm,
   PathStyle,
-  Piece as KeptPiece,
-  RigPart,
   StandInKind,
   Vec3,
 } from '../../core/types';
+import {
+  LIGHT_TILT,
+  lightPlace,
+  nextColour,
+  STAND_INS,
+  TRIPOD,
+  usualCamera,
+  usualGroup,
+  usualLayer,
+  usualLight,
+  usualMark,
+  usualStandIn,
+} from '../../core/usual';
 import { Camera } from './camera';
 import { cut } from './cut';
 import {
@@ -30,25 +41,6 @@ import {
 } from './host';
 import { parameter, parameters } from './parameters';
 import { Piece, place, Thing, type At } from './things';
-
-/** What each kind of stand-in measures where nothing else is said: width, height and depth in metres; and its colour. */
-const STAND_INS: Record<StandInKind, [Vec3, string]> = {
-  adult: [[0.52, 1.83, 0.32], '#5c8fbf'],
-  child: [[0.42, 1.2, 0.26], '#e6a83c'],
-  sitting: [[0.52, 1.34, 0.75], '#7a8f5c'],
-  box: [[1, 1, 1], '#c9b391'],
-  cylinder: [[1, 1, 1], '#a9b7c6'],
-  sphere: [[1, 1, 1], '#d98b6a'],
-  cone: [[1, 1, 1], '#9ecb6b'],
-  plane: [[4, 0, 4], '#8f9b68'],
-  ramp: [[1.2, 0.6, 3], '#b9a58a'],
-  stairs: [[1.2, 2.7, 4], '#b0a69a'],
-  arch: [[3, 3.2, 0.6], '#cbb89c'],
-  tree: [[3, 5, 3], '#5f8f54'],
-  vehicle: [[1.8, 1.45, 4.4], '#c4574a'],
-};
-
-const CAMERAS = ['#f0785a', '#37b6a8', '#b48af0', '#f2b441', '#7fb2f0', '#e58fb8', '#9ecb6b', '#d8b08c'];
 
 const wrapped = (e: Entity): Thing => {
   if (e.kind === 'camera') return new Camera(e.id, 'camera');
@@ -142,72 +134,31 @@ export const kite = {
   ): Piece {
     const found = STAND_INS[form];
     if (!found) throw new Error(`There is no stand-in “${form}”: ${Object.keys(STAND_INS).join(', ')}.`);
-    const [size, usual] = found;
     const [x, y, z] = place(at);
-    const of = (given: Amount | undefined, i: number) => (given === undefined ? size[i] : metres(given));
-    const entity: KeptPiece = {
-      kind: 'piece',
-      id: newId('piece'),
-      name,
-      parent: null,
-      layer: null,
-      shape: {
-        kind: 'standIn',
-        form,
-        width: of(width, 0),
-        height: of(height, 1),
-        depth: of(depth, 2),
-        stance: null,
-      },
-      colour: colour ?? usual,
-      finish: null,
-      shown: true,
-      locked: false,
-      order: 'panTiltRoll',
-      channels: { x, y, z, pan },
-    };
+    const of = (given: Amount | undefined, i: number) =>
+      given === undefined ? found.size[i] : metres(given);
+    const size: Vec3 = [of(width, 0), of(height, 1), of(depth, 2)];
+    const entity = usualStandIn(newId('piece'), name, form, { x, y, z, pan }, size, colour);
     return new Piece(added(entity).id, 'piece');
   },
 
   /** A group to nest pieces in. */
   group(name: string): Piece {
-    const entity: KeptPiece = {
-      kind: 'piece',
-      id: newId('piece'),
-      name,
-      parent: null,
-      layer: null,
-      shape: { kind: 'group' },
-      colour: '#cccccc',
-      finish: null,
-      shown: true,
-      locked: false,
-      order: 'panTiltRoll',
-      channels: {},
-    };
-    return new Piece(added(entity).id, 'piece');
+    return new Piece(added(usualGroup(newId('piece'), name)).id, 'piece');
   },
 
   /** A layer to lay things on. */
-  layer(name: string, colour = '#7fb2f0'): Thing {
+  layer(name: string, colour?: string): Thing {
     const id = newId('layer');
-    added({ kind: 'layer', id, name, colour, shown: true, rendered: true, locked: false });
+    const count = allKept().filter((e) => e.kind === 'layer').length;
+    added(usualLayer(id, name, colour ?? nextColour(count)));
     return new Thing(id, 'layer');
   },
 
   /** A named point, free or riding on a piece or its anchor. */
   mark(name: string, at: At, { rides, anchor }: { rides?: Piece; anchor?: string } = {}): Thing<Mark> {
-    const [x, y, z] = place(at);
-    const entity: Mark = {
-      kind: 'mark',
-      id: newId('mark'),
-      name,
-      rides: rides?.id ?? null,
-      anchor: rides ? (anchor ?? 'centre') : null,
-      layer: null,
-      shown: true,
-      channels: { x, y, z },
-    };
+    const on = rides ? (anchor ?? 'centre') : null;
+    const entity = usualMark(newId('mark'), name, place(at), rides?.id ?? null, on);
     return new Thing(added(entity).id, 'mark');
   },
 
@@ -237,41 +188,17 @@ export const kite = {
   camera(
     name: string,
     {
-      at = [0, 1.6, 3],
+      at = TRIPOD,
       pan = 0,
       tilt = 0,
       lens,
       letter,
     }: { at?: At; pan?: number; tilt?: number; lens?: Amount; letter?: string } = {},
   ): Camera {
-    const [x, y, z] = place(at);
-    const rig: RigPart[] = [
-      { kind: 'base', id: 'base', on: true, rides: null, takes: 'position', channels: { x, y, z } },
-      { kind: 'head', id: 'head', on: true, channels: { pan, tilt } },
-    ];
     const count = allKept().filter((e) => e.kind === 'camera').length;
     const id = newId('camera');
-    added({
-      kind: 'camera',
-      id,
-      name,
-      letter: letter ?? questions.freeLetter(),
-      colour: CAMERAS[count % CAMERAS.length],
-      locked: false,
-      lockedChannels: [],
-      depthOfField: false,
-      motionBlur: false,
-      filmBack: null,
-      fit: null,
-      iconSize: 1,
-      focus: null,
-      guides: [],
-      surround: 1,
-      layer: null,
-      shown: true,
-      channels: {},
-      rig,
-    });
+    const free = letter ?? questions.freeLetter();
+    added(usualCamera(id, name, free, count, place(at), { pan, tilt }));
     const camera = new Camera(id, 'camera');
     return lens === undefined ? camera : camera.lens(lens);
   },
@@ -290,28 +217,10 @@ export const kite = {
   light(
     form: LightForm,
     name: string,
-    { at = [0, 2.6, 0], pan = 0, tilt = -60 }: { at?: At; pan?: number; tilt?: number } = {},
+    { at = [0, 2.6, 0], pan = 0, tilt = LIGHT_TILT }: { at?: At; pan?: number; tilt?: number } = {},
   ): Thing<Light> {
-    const [x, y, z] = place(at);
-    const entity: Light = {
-      kind: 'light',
-      id: newId('light'),
-      name,
-      form,
-      parent: null,
-      layer: null,
-      colour: form === 'sun' ? '#fff1dc' : '#ffffff',
-      kelvin: form === 'sun' || form === 'guide' ? 0 : 4300,
-      softShadow: true,
-      shadowTint: '#000000',
-      specular: true,
-      sky: '#6f9fcf',
-      horizon: '#dfe6ea',
-      shown: true,
-      attention: null,
-      channels: form === 'sun' ? {} : { x, y, z, pan, tilt: form === 'point' ? 0 : tilt },
-    };
-    return new Thing(added(entity).id, 'light');
+    const channels = lightPlace(form, place(at), pan, tilt);
+    return new Thing(added(usualLight(newId('light'), name, form, channels)).id, 'light');
   },
 
   /** The reel: its shots and markers. */

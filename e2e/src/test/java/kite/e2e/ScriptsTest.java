@@ -246,7 +246,7 @@ class ScriptsTest extends Desk {
   void whatARecipeWishesIsRenderedWithoutAPage() throws Exception {
     JsonNode ended =
         run(
-            begin("kite.render(kite.camera('A'), 1010, { percent: 5, samples: 1 })"),
+            begin("kite.render(kite.cameraCalled('A'), 1010, { percent: 5, samples: 1 })"),
             ScriptsTest::isOver);
     assertEquals("DONE", ended.get("state").asString(), ended.toString());
     JsonNode renders = ended.get("came").get("renders");
@@ -261,7 +261,7 @@ class ScriptsTest extends Desk {
                 "api/sequences/" + sequence + "/recipes",
                 Map.of(
                     "script",
-                    "kite.render(kite.camera('A'), 1010)",
+                    "kite.render(kite.cameraCalled('A'), 1010)",
                     "set",
                     Map.of(),
                     "dry",
@@ -274,7 +274,7 @@ class ScriptsTest extends Desk {
                 "api/sequences/" + sequence + "/recipes",
                 Map.of(
                     "script",
-                    "kite.render(kite.camera('A'), 1010, { percent: 500 })",
+                    "kite.render(kite.cameraCalled('A'), 1010, { percent: 500 })",
                     "set",
                     Map.of())));
     assertEquals(0, tooLarge.get("renders").size());
