@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.dao.DataAccessException;
@@ -22,11 +23,15 @@ class GonePages {
   private static final int LOOK_S = 10;
 
   private final RenderJobs jobs;
-  private final Ended ended;
+
+  /** Looked up when needed: one that is made lazily has no room for its transactions. */
+  private final ObjectProvider<Ended> ended;
+
   private final Progress progress;
   private final Clock clock;
 
-  GonePages(@Lazy RenderJobs jobs, @Lazy Ended ended, @Lazy Progress progress, Clock clock) {
+  GonePages(
+      @Lazy RenderJobs jobs, ObjectProvider<Ended> ended, @Lazy Progress progress, Clock clock) {
     this.ended = ended;
     this.jobs = jobs;
     this.progress = progress;
@@ -46,6 +51,6 @@ class GonePages {
 
   private void end(List<UUID> all, String message, Instant silent) {
     for (UUID id : all)
-      if (ended.unheld(id, message, silent)) progress.tell(jobs.sequenceOf(id), id);
+      if (ended.getObject().unheld(id, message, silent)) progress.tell(jobs.sequenceOf(id), id);
   }
 }

@@ -49,7 +49,7 @@ class Outcomes {
    * @return whether it is told more at once
    */
   @Transactional
-  public boolean of(Next told, Telephone.Answer answer, Instant until) {
+  public boolean came(Next told, Telephone.Answer answer, Instant until) {
     Watcher w = watchers.findById(told.watcher.id).orElse(null);
     Telling t = tellings.findById(told.telling.id).orElse(null);
     if (w == null || t == null) return false; // removed meanwhile

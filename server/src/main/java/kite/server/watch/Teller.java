@@ -12,6 +12,7 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.dao.DataAccessException;
@@ -40,7 +41,7 @@ class Teller implements DisposableBean {
   private static final Duration SPARE = Duration.ofSeconds(20);
 
   private final WatcherRows watchers;
-  private final Outcomes outcomes;
+  private final ObjectProvider<Outcomes> outcomes;
   private final Telephone telephone;
   private final Clock clock;
   private final Duration hold;
@@ -56,7 +57,7 @@ class Teller implements DisposableBean {
 
   Teller(
       @Lazy WatcherRows watchers,
-      @Lazy Outcomes outcomes,
+      ObjectProvider<Outcomes> outcomes,
       @Lazy Telephone telephone,
       Clock clock,
       @Value("${kite.watchers.patience}") Duration patience) {
@@ -80,7 +81,7 @@ class Teller implements DisposableBean {
   @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.HOURS)
   void tidy() {
     try {
-      outcomes.tidy();
+      outcomes.getObject().tidy();
     } catch (DataAccessException | TransactionException e) {
       LOG.info("What watchers were told could not be tidied: {}", e.getMessage());
     }
@@ -94,12 +95,13 @@ class Teller implements DisposableBean {
     try {
       if (watchers.take(watcher, clock.instant(), until()) == 0) return;
       try {
+        Outcomes here = outcomes.getObject();
         boolean more = true;
         for (int i = 0; more && i < IN_A_ROW; i++) {
-          Outcomes.Next next = outcomes.next(watcher);
+          Outcomes.Next next = here.next(watcher);
           more =
               next != null
-                  && outcomes.of(next, telephone.tell(next.watcher(), next.telling()), until());
+                  && here.came(next, telephone.tell(next.watcher(), next.telling()), until());
         }
       } finally {
         watchers.letGo(watcher);
