@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Says in the description what the controllers do not: how one signs in, and names for clients. */
 @Configuration
-class Description {
+class Described {
   private static final String TOKEN = "token", ENDING = "Api";
 
   static {
@@ -28,7 +28,7 @@ class Description {
   }
 
   @Bean
-  OpenAPI description(BuildProperties build) {
+  OpenAPI openApi(BuildProperties build) {
     return new OpenAPI()
         .info(
             new Info()
@@ -47,7 +47,7 @@ class Description {
 
   /** Each address by the name of what it is about and what is done, as {@code renderAsk}. */
   @Bean
-  OperationCustomizer names() {
+  OperationCustomizer operationNames() {
     return (operation, method) -> {
       String about = about(method.getBeanType());
       operation.setOperationId(lower(about) + upper(name(method)));
