@@ -1756,6 +1756,7 @@ export interface KiteCore {
   pointSighting(camera: string, x: number, y: number, z: number): string;
   poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
+  previewMore(commands: string): string;
   programme(): string;
   programmeNames(): number;
   programmePlaces(out: Float64Array): void;

@@ -168,6 +168,7 @@ export const bridge = (core: KiteCore) => ({
   pointSighting: (camera: string, x: number, y: number, z: number): Sighting => answer(core.pointSighting(camera, x, y, z)),
   poses: (id: string, frames: number[], out: Float64Array): void => answer(core.poses(id, JSON.stringify(frames), out)),
   preview: (commands: Command[]): Change => answer(core.preview(JSON.stringify(commands))),
+  previewMore: (commands: Command[]): Change => answer(core.previewMore(JSON.stringify(commands))),
   programme: (): Placed[] => answer(core.programme()),
   programmeNames: (): number => core.programmeNames(),
   programmePlaces: (out: Float64Array): void => core.programmePlaces(out),

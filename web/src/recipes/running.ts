@@ -1,12 +1,15 @@
 import { create } from 'zustand';
 import { postJson } from '../session/http';
 import { core } from '../session/evaluated';
-import { edit, endPreview, preview, previewing, undo } from '../session/document';
+import { edit, endPreview, previewing, undo } from '../session/document';
+import { Laying } from '../session/laying';
 import { useHistory } from '../session/history';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
+import { Refused } from '../core/answer';
 import type { Command } from '../core/types';
+import type { Telling } from './engine/engine';
 import { Runner, Stopped } from './engine/runner';
 import type { Fault, Line, Ran, Wish } from './engine/answer';
 import type { Declared } from './vocabulary/parameters';
@@ -62,7 +65,12 @@ function now() {
 }
 
 /** Runs a recipe on the sequence as it is shown, with what is tried. */
-async function ran(text: string, chosen: Record<string, unknown> | null, with_: Runner): Promise<Ran> {
+async function ran(
+  text: string,
+  chosen: Record<string, unknown> | null,
+  with_: Runner,
+  told: Partial<Telling> = {},
+): Promise<Ran> {
   const made = await typing.stripped(text);
   if ('fault' in made) {
     const line = text.slice(0, made.fault.from).split('\n').length;
@@ -77,7 +85,7 @@ async function ran(text: string, chosen: Record<string, unknown> | null, with_: 
   }
   return with_.run(
     { code: made.code, name: NAME, document: core().document(), chosen, seed: get().seed, now: now() },
-    with_ === runner ? { line: saying, progress: (progress) => set({ progress }) } : {},
+    told,
   );
 }
 
@@ -89,44 +97,51 @@ export function dropTry(): void {
   if (get().state === 'tried') set({ state: 'idle', made: 0 });
 }
 
-/** Runs a recipe; gives what it would make, or null where it failed or was stopped, after saying why. */
-async function run(text: string): Promise<Ran | null> {
+/** Shows in the views what a recipe would do. */
+export async function tryOut(text: string, name: string): Promise<void> {
   dropTry();
   set({ state: 'running', progress: null, lines: [], fault: null, made: 0 });
+  const label = `Recipe: ${name}`;
+  const laying = new Laying();
   try {
-    const r = await ran(text, get().chosen, runner);
+    const r = await ran(text, get().chosen, runner, {
+      line: saying,
+      progress: (progress) => set({ progress }),
+      made: (commands) => laying.more(commands),
+    });
     if (Object.keys(r.declared).length) declaredNow(r.declared);
     if (r.fault) {
+      laying.drop();
       set({ state: 'idle', fault: r.fault });
-      return null;
+      return;
     }
     if (r.value) saying({ level: 'says', text: `→ ${r.value}` });
-    return r;
+    const { commands } = laying;
+    if (!commands.length) {
+      set({ state: 'idle' });
+      granted(r.wishes);
+    } else if (await shown(laying, label, text)) {
+      tried = { commands, wishes: r.wishes, label };
+      set({ state: 'tried', made: commands.length });
+    } else set({ state: 'idle' });
   } catch (e) {
+    laying.drop();
     const text_ = e instanceof Error ? e.message : String(e);
     set({ state: 'idle', fault: e instanceof Stopped ? null : { line: 0, text: text_ } });
     if (e instanceof Stopped) saying({ level: 'warns', text: 'It was stopped. Nothing was changed.' });
-    return null;
   }
 }
 
-/** Shows in the views what a recipe would do. */
-export async function tryOut(text: string, name: string): Promise<void> {
-  const r = await run(text);
-  if (!r) return;
-  const { commands, wishes } = r;
-  const label = `Recipe: ${name}`;
-  if (!commands.length) {
-    set({ state: 'idle' });
-    granted(wishes);
-    return;
+/** Shows what a recipe has made; where it is refused it is run once more, to say at which line. */
+async function shown(laying: Laying, label: string, text: string): Promise<boolean> {
+  try {
+    return laying.show(label);
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e;
+    const { fault } = await ran(text, get().chosen, runner);
+    set({ fault: fault ?? { line: 0, text: e.message } });
+    return false;
   }
-  if (!preview(label, ...commands)) {
-    set({ state: 'idle' });
-    return;
-  }
-  tried = { commands, wishes, label };
-  set({ state: 'tried', made: commands.length });
 }
 
 /** Makes what is tried an edit. */

@@ -196,6 +196,29 @@ export function preview(label: string, ...commands: Command[]): boolean {
   return shown ?? false;
 }
 
+/** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
+export function previewLaid(label: string, commands: Command[], change: Change): boolean {
+  const may =
+    !readOnly(commands) &&
+    !lockedLane(commands) &&
+    !keysByItself(commands) &&
+    attempt(() => {
+      refuseTouched(change);
+      return true;
+    });
+  if (!may) {
+    theCore().endPreview();
+    return false;
+  }
+  previewed = { label, commands };
+  set((s) => ({
+    entities: patched(base, change),
+    header: change.headerAfter ?? baseHeader,
+    version: s.version + 1,
+  }));
+  return true;
+}
+
 /** Whether something is being dragged: a preview lies over the sequence. */
 export const previewing = (): boolean => previewed !== null;
 

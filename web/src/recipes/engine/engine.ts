@@ -8,6 +8,7 @@ import {
 } from 'quickjs-emscripten-core';
 import { vocabulary } from 'virtual:vocabulary';
 import type { Core } from '../../core/bridge';
+import type { Command } from '../../core/types';
 import type { Declared } from '../vocabulary/parameters';
 import type { Fault, Line, Ran, Run, Wish } from './answer';
 import { LIMITS } from './limits';
@@ -24,6 +25,11 @@ export const loadMachine = (): Promise<QuickJSWASMModule> =>
 export interface Telling {
   line(line: Line): void;
   progress(share: number): void;
+  /**
+   * Hears of what is made, piece by piece, and takes it upon itself whether all of it can be: what comes of the
+   * recipe has no commands then. Without it the core takes them at the end, and says which line is at fault.
+   */
+  made?(commands: Command[]): void;
 }
 
 /** Thrown into a recipe that is only asked for its parameters. */
@@ -40,7 +46,8 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
   });
   if (asked.code.length > LIMITS.characters)
     return fault(0, `A recipe has at the most ${LIMITS.characters.toLocaleString('en')} characters.`);
-  const world = new World(core, asked);
+  const { made = null } = telling;
+  const world = new World(core, asked, made);
   const runtime = machine.newRuntime();
   runtime.setMemoryLimit(LIMITS.bytes);
   runtime.setMaxStackSize(LIMITS.stackBytes);
@@ -101,10 +108,11 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
       return fault(why.line, why.text);
     }
     ran.value = shown(context, came.value);
-    world.taking();
+    if (made) world.telling();
+    else world.taking();
     if (only) return ran;
     if (wrong) throw wrong as Wrong; // whether it was caught or not
-    return { ...ran, commands: world.made };
+    return { ...ran, commands: made ? [] : world.made };
   } catch (e) {
     if (e instanceof Wrong) return fault(e.line, e.message);
     throw e;

@@ -1,6 +1,7 @@
 import { call } from '../../session/http';
-import type { Entity } from '../../core/types';
-import type { Line, Ran, Run } from './answer';
+import type { Command, Entity } from '../../core/types';
+import type { Ran, Run } from './answer';
+import type { Telling } from './engine';
 import type { Asked, Told } from './worker';
 
 /** Whether a recipe was stopped before it had ended. */
@@ -26,10 +27,7 @@ export class Runner {
   private worker: Worker | null = null;
   private stopping: (() => void) | null = null;
 
-  async run(
-    run: Omit<Run, 'models'>,
-    told: { line?: (line: Line) => void; progress?: (share: number) => void } = {},
-  ): Promise<Ran> {
+  async run(run: Omit<Run, 'models'>, told: Partial<Telling> = {}): Promise<Ran> {
     const models = await modelsOf(run.document.entities);
     this.stop();
     const worker = (this.worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
@@ -39,14 +37,19 @@ export class Runner {
         const t = e.data;
         if ('line' in t) told.line?.(t.line);
         else if ('progress' in t) told.progress?.(t.progress);
+        else if ('made' in t) told.made?.(JSON.parse(t.made) as Command[]);
         else {
           this.stopping = null;
-          if ('ran' in t) done(t.ran);
+          if ('ran' in t) done(JSON.parse(t.ran) as Ran);
           else failed(new Error(t.failed));
         }
       };
       worker.onerror = (e) => failed(new Error(e.message || 'The recipe could not be run. Reload the page.'));
-      const asked: Asked = { base: document.baseURI, run: { ...run, models } };
+      const asked: Asked = {
+        base: document.baseURI,
+        run: { ...run, models },
+        pieces: told.made !== undefined,
+      };
       worker.postMessage(asked);
     });
   }

@@ -1,15 +1,18 @@
 import { loadCore } from '../../core/load';
-import type { Line, Ran, Run } from './answer';
+import type { Line, Run } from './answer';
 import { loadMachine, run } from './engine';
 
 /** What the page asks of the worker. */
 export interface Asked {
   base: string;
   run: Run;
+  /** Whether what is made is told while it is made. */
+  pieces: boolean;
 }
 
-/** What the worker tells the page. */
-export type Told = { line: Line } | { progress: number } | { ran: Ran } | { failed: string };
+/** What the worker tells the page; commands as text, since many small things are slow to be copied. */
+export type Told =
+  { line: Line } | { progress: number } | { made: string } | { ran: string } | { failed: string };
 
 const tell = (told: Told) => postMessage(told);
 
@@ -17,7 +20,7 @@ const tell = (told: Told) => postMessage(told);
 const known = new Set<string>();
 
 addEventListener('message', (e: MessageEvent<Asked>) => {
-  const { base, run: asked } = e.data;
+  const { base, run: asked, pieces } = e.data;
   void (async () => {
     try {
       const [core, machine] = await Promise.all([loadCore(base), loadMachine()]);
@@ -26,12 +29,12 @@ addEventListener('message', (e: MessageEvent<Asked>) => {
           core.registerModel(asset, rig);
           known.add(asset);
         }
-      tell({
-        ran: run(machine, core, asked, {
-          line: (line) => tell({ line }),
-          progress: (progress) => tell({ progress }),
-        }),
+      const ran = run(machine, core, asked, {
+        line: (line) => tell({ line }),
+        progress: (progress) => tell({ progress }),
+        ...(pieces ? { made: (commands) => tell({ made: JSON.stringify(commands) }) } : {}),
       });
+      tell({ ran: JSON.stringify(ran) });
     } catch (fault) {
       console.error('A recipe could not be run', fault);
       tell({ failed: fault instanceof Error ? fault.message : String(fault) });

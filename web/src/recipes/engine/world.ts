@@ -26,6 +26,7 @@ const NOT_ASKED = [
   'apply',
   'applyDelta',
   'preview',
+  'previewMore',
   'endPreview',
   'registerModel',
   'compare',
@@ -38,57 +39,77 @@ const NOT_ASKED = [
  * the core is quickest so.
  */
 export class World {
+  /** All that the recipe has made so far. */
   readonly made: Command[] = [];
-  private waiting: Command[] = [];
   private stacks: { from: number; stack: string }[] = [];
+  /** How many of those the core has taken, and how many were told. */
+  private taken = 0;
+  private told = 0;
+  /** What was added since the core took anything, where nothing but additions was made since. */
+  private fresh: Map<string, Entity> | null = new Map();
   private entities: Map<string, Entity>;
   private head: Header;
   private ids = 0;
-  private readonly taken = new Set<string>();
+  private readonly known = new Set<string>();
 
+  /**
+   * @param tell hears of what is made, piece by piece; null where nobody does
+   */
   constructor(
     private readonly core: Core,
     private readonly run: Run,
+    private readonly tell: ((commands: Command[]) => void) | null,
   ) {
     core.open(run.document);
     this.entities = new Map(run.document.entities.map((e) => [e.id, e]));
-    for (const id of this.entities.keys()) this.taken.add(id);
+    for (const id of this.entities.keys()) this.known.add(id);
     this.head = run.document.header;
   }
 
   make(json: string, stack: string): void {
     const commands = JSON.parse(json) as Command[];
-    this.stacks.push({ from: this.waiting.length, stack });
-    for (const c of commands) this.waiting.push(c);
-    if (this.made.length + this.waiting.length > LIMITS.commands)
+    this.stacks.push({ from: this.made.length, stack });
+    for (const c of commands) {
+      this.made.push(c);
+      if (c.kind === 'add') this.fresh?.set(c.entity.id, c.entity);
+      else this.fresh = null;
+    }
+    if (this.made.length > LIMITS.commands)
       throw new Wrong(
         lineIn(stack, this.run.name),
         `A recipe makes ${LIMITS.commands.toLocaleString('en')} changes at the most. Make less of it, or several recipes.`,
       );
+    if (this.made.length - this.told >= PIECE) this.telling();
+  }
+
+  /** Tells what was made since the last time. */
+  telling(): void {
+    if (!this.tell || this.told === this.made.length) return;
+    this.tell(this.made.slice(this.told));
+    this.told = this.made.length;
   }
 
   /** Has the core take what waits. */
   taking(): void {
-    if (!this.waiting.length) return;
-    const commands = this.waiting;
-    const stacks = this.stacks;
-    this.waiting = [];
-    this.stacks = [];
+    if (this.taken === this.made.length) return;
+    const commands = this.made.slice(this.taken);
     let change: Change;
     try {
       change = this.core.apply(commands).change;
     } catch (e) {
       if (!(e instanceof Refused)) throw e;
-      throw this.which(commands, stacks, e);
+      throw this.which(commands, e);
     }
+    this.taken = this.made.length;
+    this.stacks = [];
+    this.fresh = new Map();
     for (const id of Object.keys(change.before)) if (!(id in change.after)) this.entities.delete(id);
     for (const [id, after] of Object.entries(change.after)) this.entities.set(id, after);
     this.head = change.headerAfter ?? this.head;
-    for (const c of commands) this.made.push(c);
   }
 
   /** Which of some commands is refused: the first without which those before it are taken. */
-  private which(commands: Command[], stacks: { from: number; stack: string }[], all: Refused): Wrong {
+  private which(commands: Command[], all: Refused): Wrong {
     let good = 0,
       bad = commands.length;
     let why = all;
@@ -104,7 +125,7 @@ export class World {
       }
     }
     this.core.endPreview();
-    const of = stacks.filter((s) => s.from < bad).at(-1);
+    const of = this.stacks.filter((s) => s.from - this.taken < bad).at(-1);
     return new Wrong(lineIn(of?.stack ?? '', this.run.name), why.message);
   }
 
@@ -133,6 +154,8 @@ export class World {
   }
 
   thing(id: string): string | null {
+    const added = this.fresh?.get(id);
+    if (added) return JSON.stringify(added);
     this.taking();
     const e = this.entities.get(id);
     return e ? JSON.stringify(e) : null;
@@ -144,7 +167,7 @@ export class World {
   }
 
   header(): string {
-    this.taking();
+    if (!this.fresh) this.taking();
     return JSON.stringify(this.head);
   }
 
@@ -153,11 +176,14 @@ export class World {
     const short = /^[a-z]{1,12}$/i.test(kind) ? kind : 'thing';
     let id: string;
     do id = `${short}-${this.run.seed.toString(36)}-${(this.ids++).toString(36)}`;
-    while (this.taken.has(id));
-    this.taken.add(id);
+    while (this.known.has(id));
+    this.known.add(id);
     return id;
   }
 }
+
+/** So many commands are told at once: few enough that whoever hears of them is not kept by it. */
+const PIECE = 400;
 
 /** Numbers that a question may give in one room. */
 const MOST_ROOM = 1 << 20;

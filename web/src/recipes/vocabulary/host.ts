@@ -35,6 +35,7 @@ type Asked = Omit<
   | 'apply'
   | 'applyDelta'
   | 'preview'
+  | 'previewMore'
   | 'endPreview'
   | 'registerModel'
   | 'compare'

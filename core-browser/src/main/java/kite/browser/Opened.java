@@ -103,6 +103,15 @@ final class Opened {
     plan = basePlan.after(next, change);
   }
 
+  /** Lays more over what is shown, at the frame it was shown at. */
+  static void previewedMore(Sequence next, Change change) {
+    double frame = plan.frame();
+    String take = plan.take();
+    shown = next;
+    plan = plan.after(next, change).inTake(take);
+    if (!Double.isNaN(frame)) plan.evaluate(frame);
+  }
+
   static void endPreview() {
     shown = base;
     plan = basePlan;

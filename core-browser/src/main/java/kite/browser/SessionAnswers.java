@@ -68,6 +68,16 @@ final class SessionAnswers {
     return made.change();
   }
 
+  /**
+   * Shows what more commands would do on top of what is shown, without doing it; gives what is
+   * other than it was shown before. Questions are answered at the same frame.
+   */
+  public static Change previewMore(List<Command> commands) {
+    Edit.Made made = Edit.make(Opened.shown(), commands);
+    Opened.previewedMore(made.sequence(), made.change());
+    return made.change();
+  }
+
   /** Whether commands do no more than somebody who reviews may. */
   public static boolean ofReview(List<Command> commands) {
     return Reviewing.isAll(Edit.make(Opened.base(), commands).change());

@@ -40,6 +40,11 @@ public abstract class Node {
 
   abstract void evaluate(double frame, Plan plan);
 
+  /** Whether it is surely in the same place on every frame, but for what it leans on. */
+  boolean isStill() {
+    return false;
+  }
+
   /** The same for another frame than the plan's, which may be looked at many times. */
   void evaluateElsewhere(double frame, Plan plan) {
     evaluate(frame, plan);

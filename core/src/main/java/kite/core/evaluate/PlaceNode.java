@@ -166,6 +166,12 @@ final class PlaceNode extends Node implements Elsewhere {
   }
 
   @Override
+  boolean isStill() {
+    for (CompiledCurve curve : c) if (!curve.isFixed()) return false;
+    return aim == null && ridden == null;
+  }
+
+  @Override
   void evaluateElsewhere(double frame, Plan plan) {
     if (kept == null && aim == null) kept = new KeptPlaces(this);
     evaluate(frame, plan);

@@ -124,7 +124,7 @@ public final class Plan {
     Set<String> ids = new HashSet<>();
     gather(node, ids);
     List<Node> all = new ArrayList<>();
-    for (Node o : order) if (o != node && ids.contains(o.id)) all.add(o);
+    if (!ids.isEmpty()) for (Node o : order) if (o != node && ids.contains(o.id)) all.add(o);
     Node[] found = all.toArray(new Node[0]);
     leaning.put(node, found);
     return found;
@@ -144,6 +144,14 @@ public final class Plan {
     frame = atFrame;
     rerun(leansOn(n), atFrame);
     n.evaluate(atFrame, this);
+  }
+
+  /** Whether something is surely in the same place on every frame. */
+  public boolean isStill(String id) {
+    Node n = compiled.node(id);
+    if (n == null || !n.isStill()) return false;
+    for (Node o : leansOn(n)) if (!o.isStill()) return false;
+    return true;
   }
 
   /** The transform a camera's rig part stands on at a frame; 16 numbers. */

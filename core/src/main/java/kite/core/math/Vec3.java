@@ -8,6 +8,16 @@ public record Vec3(double x, double y, double z) {
     return new Vec3(x + o.x, y + o.y, z + o.z);
   }
 
+  /** The lesser of each coordinate. */
+  public Vec3 least(Vec3 o) {
+    return new Vec3(Math.min(x, o.x), Math.min(y, o.y), Math.min(z, o.z));
+  }
+
+  /** The greater of each coordinate. */
+  public Vec3 most(Vec3 o) {
+    return new Vec3(Math.max(x, o.x), Math.max(y, o.y), Math.max(z, o.z));
+  }
+
   public Vec3 minus(Vec3 o) {
     return new Vec3(x - o.x, y - o.y, z - o.z);
   }

@@ -110,8 +110,10 @@ public final class Warnings {
             : null;
     CompiledCurve progress = table == null ? null : curve(rail, "progress");
     CompiledCurve along = table == null ? null : curve(rail, "along");
-    List<Piece> solids = new ArrayList<>();
-    for (Piece p : s.all(Piece.class)) if (solid(p) && s.isShown(p)) solids.add(p);
+    List<Piece> moving = new ArrayList<>(), still = new ArrayList<>();
+    for (Piece p : s.all(Piece.class))
+      if (solid(p) && s.isShown(p)) (plan.isStill(p.id()) ? still : moving).add(p);
+    List<Vec3> places = new ArrayList<>();
     double fps = s.header().rate().perSecond();
     int o = plan.slot(camera.id()) * LensRow.SIZE;
     Strobing strobing = new Strobing(s, plan, camera);
@@ -132,12 +134,14 @@ public final class Warnings {
         double push = v * v * Math.abs(table.planCurvature(table.parameter(metres)));
         if (push > CORNER) corners.put(f, v);
       }
-      for (Piece p : solids) {
+      places.add(eye.place());
+      for (Piece p : moving) {
         plan.evaluateOnly(p.id(), f);
         if (holds(p, eye.place()))
           inside.computeIfAbsent(p.name(), k -> new TreeMap<>()).put(f, 1.0);
       }
     }
+    insideWhatIsStill(still, places, first, inside);
     for (Strobing.Stretch x : strobing.found())
       add(Kind.FAST_PAN, x.first(), x.last(), x.degreesASecond(), "");
     runs(near, Kind.TOO_NEAR, "");
@@ -182,18 +186,42 @@ public final class Warnings {
     return CompiledCurve.of(camera.channel(part.id() + "/" + name));
   }
 
-  /** Whether a point is so near to a stand-in that it may lie in the box around it. */
-  private boolean near(Piece p, Vec3 at) {
+  /**
+   * Looks at each piece once, and along the whole way only at those that stand near it: a set may
+   * have thousands.
+   *
+   * @param places of the camera, from the first frame on
+   */
+  private void insideWhatIsStill(
+      List<Piece> still,
+      List<Vec3> places,
+      int first,
+      TreeMap<String, TreeMap<Integer, Double>> inside) {
+    if (places.isEmpty()) return;
+    Vec3 low = places.get(0), high = low;
+    for (Vec3 at : places) {
+      low = low.least(at);
+      high = high.most(at);
+    }
+    for (Piece p : still) {
+      plan.evaluateOnly(p.id(), first);
+      if (!near(p, low, high)) continue;
+      for (int i = 0; i < places.size(); i++)
+        if (holds(p, places.get(i)))
+          inside.computeIfAbsent(p.name(), k -> new TreeMap<>()).put(first + i, 1.0);
+    }
+  }
+
+  /** Whether a point between two is so near to a stand-in that it may lie in the box around it. */
+  private boolean near(Piece p, Vec3 low, Vec3 high) {
     Shape.StandIn x = (Shape.StandIn) Plan.shapeOf(s, p);
     double reach = Math.sqrt(sq(x.width()) + sq(x.height()) + sq(x.depth())), scale = 0;
     double[] w = plan.world();
     int o = plan.slot(p.id()) * Matrix.SIZE;
     for (int i = 0; i < 12; i++) scale += w[o + i] * w[o + i]; // not less than any axis's
-    double away =
-        sq(at.x() - w[o + Matrix.OX])
-            + sq(at.y() - w[o + Matrix.OY])
-            + sq(at.z() - w[o + Matrix.OZ]);
-    return away <= reach * reach * scale;
+    Vec3 at = new Vec3(w[o + Matrix.OX], w[o + Matrix.OY], w[o + Matrix.OZ]);
+    Vec3 off = at.minus(at.most(low).least(high));
+    return off.dot(off) <= reach * reach * scale;
   }
 
   private static double sq(double v) {
@@ -202,7 +230,7 @@ public final class Warnings {
 
   /** Whether a point lies in the box around a stand-in, which is given by its eight corners. */
   private boolean holds(Piece p, Vec3 at) {
-    if (!near(p, at)) return false;
+    if (!near(p, at, at)) return false;
     List<Vec3> c = new ArrayList<>();
     plan.corners(p.id(), (x, y, z) -> c.add(new Vec3(x, y, z)));
     for (int k : new int[] {1, 2, 4}) {

@@ -33,7 +33,7 @@ final class CameraRules {
   static void check(Sequence s, Camera c) {
     Set<String> ids = new HashSet<>();
     for (RigPart p : c.rig()) {
-      if (!p.id().matches("[A-Za-z0-9_-]{1,64}") || !ids.add(p.id()))
+      if (!Words.isId(p.id()) || !ids.add(p.id()))
         throw new Refusal(
             "id",
             c.id(),
@@ -56,7 +56,7 @@ final class CameraRules {
     if (c.guides().size() > 30)
       throw new Refusal("many", c.id(), "guides", "A camera has at most 30 guides.");
     for (Guide g : c.guides()) checkGuide(c, g);
-    if (!c.colour().matches("#[0-9a-f]{6}") || !c.letter().matches("[A-Z]{1,2}"))
+    if (!Words.isColour(c.colour()) || !Words.isLetter(c.letter()))
       throw new Refusal(
           "name", c.id(), "letter", "A camera has a letter A to ZZ and a colour #rrggbb.");
     ordered(

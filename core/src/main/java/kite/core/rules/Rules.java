@@ -107,7 +107,7 @@ public final class Rules {
   }
 
   private static void check(Sequence s, Entity e) {
-    if (!e.id().matches("[A-Za-z0-9_-]{1,64}"))
+    if (!Words.isId(e.id()))
       throw new Refusal("id", e.id(), "id", "An id is 1 to 64 letters, digits, - or _.");
     if (e.name().isBlank() || e.name().length() > LONGEST_NAME)
       throw new Refusal("name", e.id(), "name", "A name has 1 to " + LONGEST_NAME + " characters.");
@@ -200,7 +200,7 @@ public final class Rules {
               + "” glows 0 to "
               + NumberText.plain(Finish.MOST_GLOW)
               + " times its colour.");
-    if (f.picture() != null && !f.picture().matches("[0-9a-f]{64}"))
+    if (f.picture() != null && !Words.isAsset(f.picture()))
       throw new Refusal(
           "asset",
           p.id(),
@@ -209,7 +209,7 @@ public final class Rules {
   }
 
   static void checkColour(String id, String colour) {
-    if (!colour.matches("#[0-9a-f]{6}"))
+    if (!Words.isColour(colour))
       throw new Refusal(
           "colour", id, "colour", "A colour is written #rrggbb in lower-case hexadecimal.");
   }
@@ -258,7 +258,7 @@ public final class Rules {
     if (p.frames().isEmpty() || p.frames().size() > 20000)
       throw new Refusal("many", p.id(), "frames", "A plate has 1 to 20000 images.");
     for (String f : p.frames())
-      if (!f.matches("[0-9a-f]{64}"))
+      if (!Words.isAsset(f))
         throw new Refusal("id", p.id(), "frames", "A plate's image is named by its SHA-256.");
   }
 
@@ -280,7 +280,7 @@ public final class Rules {
           "range", p.id(), "shape", "Width and depth of “" + p.name() + "” must be above 0.");
     if (p.shape() instanceof Shape.StandIn s && s.stance() != null) checkStance(p, s.stance());
     if (p.shape() instanceof Shape.Model m
-        && !(m.asset().matches("[0-9a-f]{64}")
+        && !(Words.isAsset(m.asset())
             && positive(m.unitM())
             && Double.isFinite(m.clipStart())
             && Double.isFinite(m.clipSpeed())))

@@ -34,13 +34,13 @@ final class ShotRules {
   private ShotRules() {}
 
   static void check(Shot s) {
-    if (!s.place().matches("[0-9a-z]{1,200}"))
+    if (!Words.isPlace(s.place()))
       throw bad(s, "place", "“" + s.name() + "” has no place among the shots.");
     if (s.takes().isEmpty() || s.takes().size() > MOST_TAKES)
       throw bad(s, "takes", "“" + s.name() + "” has 1 to " + MOST_TAKES + " takes.");
     Set<String> ids = new HashSet<>();
     for (Take t : s.takes()) {
-      if (!t.id().matches("[A-Za-z0-9_-]{1,64}") || !ids.add(t.id()))
+      if (!Words.isId(t.id()) || !ids.add(t.id()))
         throw bad(s, "takes", "Each take of “" + s.name() + "” has an id of its own.");
       check(s, t);
     }
@@ -50,7 +50,7 @@ final class ShotRules {
       throw bad(s, "handles", "Handles are 0 to " + MOST_HANDLES + " frames.");
     if (s.colour() != null) Rules.checkColour(s.id(), s.colour());
     checkAccepted(s);
-    if (s.board() != null && !s.board().picture().matches("[0-9a-f]{64}"))
+    if (s.board() != null && !Words.isAsset(s.board().picture()))
       throw bad(s, "board", "The board of “" + s.name() + "” is no image of this studio.");
     if (s.notes().length() > LONGEST_NOTES)
       throw bad(s, "notes", "Notes on a shot have up to " + LONGEST_NOTES + " characters.");

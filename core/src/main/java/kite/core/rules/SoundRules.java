@@ -17,13 +17,13 @@ final class SoundRules {
   private SoundRules() {}
 
   static void check(SoundTrack t) {
-    if (!t.place().matches("[0-9a-z]{1,200}"))
+    if (!Words.isPlace(t.place()))
       throw bad(t.id(), "place", "“" + t.name() + "” has no place among the tracks.");
     gain(t.id(), t.name(), t.gainDb());
   }
 
   static void check(Sound s) {
-    if (!s.recording().matches("[0-9a-f]{64}"))
+    if (!Words.isAsset(s.recording()))
       throw bad(s.id(), "recording", "“" + s.name() + "” is no recording of this studio.");
     if (!Rules.positive(s.recordingS()))
       throw bad(s.id(), "recordingS", "The recording of “" + s.name() + "” has no length.");

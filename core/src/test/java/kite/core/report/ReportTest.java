@@ -171,6 +171,13 @@ class ReportTest {
             piece("crate", StandInKind.BOX, Channel.fixed(0), 0));
     List<Warnings.Warning> inside = warned(box);
     assertEquals("The camera is inside “crate” on frames 19–21.", inside.get(0).text());
+    Piece cart = piece("cart", StandInKind.PLANE, line(-3, 3), 0);
+    Piece carried = piece("load", StandInKind.BOX, Channel.fixed(0), 0).withParent("cart");
+    Sequence along = with(camera(Channels.NONE.with("y", 1).with("x", line(-3, 3))), cart, carried);
+    assertEquals(
+        "The camera is inside “load” on frames 1–39.",
+        warned(along).get(0).text(),
+        "what stands still on what moves");
     Camera other =
         new Camera(
             "other",

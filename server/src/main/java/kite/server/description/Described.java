@@ -1,5 +1,7 @@
 package kite.server.description;
 
+import io.swagger.v3.core.jackson.ModelResolver;
+import io.swagger.v3.core.jackson.TypeNameResolver;
 import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
@@ -9,7 +11,9 @@ import java.lang.reflect.Method;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import org.springdoc.core.customizers.OperationCustomizer;
+import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.context.annotation.Bean;
@@ -54,6 +58,21 @@ class Described {
       operation.setTags(List.of(about));
       return operation;
     };
+  }
+
+  /** Records by the class they stand in, too: many are called alike. */
+  @Bean
+  ModelResolver recordNames(ObjectMapperProvider mappers) {
+    return new ModelResolver(
+        mappers.jsonMapper(),
+        new TypeNameResolver() {
+          @Override
+          protected String nameForClass(Class<?> type, Set<Options> options) {
+            Class<?> outer = type.getEnclosingClass();
+            String own = super.nameForClass(type, options);
+            return outer == null ? own : about(outer) + own;
+          }
+        });
   }
 
   private static String about(Class<?> controller) {

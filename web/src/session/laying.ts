@@ -1,0 +1,72 @@
+import { Refused } from '../core/answer';
+import { theCore } from '../core/load';
+import type { Change, Command } from '../core/types';
+import { preview, previewing, previewLaid } from './document';
+import { useSequence } from './state';
+
+/**
+ * Lays many commands over the sequence as they come, piece by piece, so that the page is never kept for long. The core
+ * knows each piece at once; the views show all of it at the end, as a preview.
+ */
+export class Laying {
+  readonly commands: Command[] = [];
+  /** What the core has not taken yet: what comes later may make it whole. */
+  private waiting: Command[] = [];
+  private readonly all: Change = { before: {}, after: {}, headerBefore: null, headerAfter: null };
+  private readonly version = useSequence.getState().version;
+  /** Whether somebody has changed the sequence meanwhile: what was laid lies on what is no more. */
+  private left = previewing();
+
+  /** Lays some more. */
+  more(commands: Command[]): void {
+    for (const c of commands) this.commands.push(c);
+    if (this.isLeft()) return;
+    for (const c of commands) this.waiting.push(c);
+    try {
+      this.lay();
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
+    }
+  }
+
+  /**
+   * Has the views show all of it; false where it may not be done, after saying why.
+   *
+   * @throws Refused what the core does not take
+   */
+  show(label: string): boolean {
+    if (this.isLeft()) return preview(label, ...this.commands);
+    if (this.waiting.length)
+      try {
+        this.lay();
+      } catch (e) {
+        this.drop();
+        throw e;
+      }
+    this.left = true; // it is the preview's from now on
+    return previewLaid(label, this.commands, this.all);
+  }
+
+  /** Takes what was laid away again. */
+  drop(): void {
+    if (!this.isLeft()) theCore().endPreview();
+    this.left = true;
+  }
+
+  private isLeft(): boolean {
+    return (this.left ||= previewing() || useSequence.getState().version !== this.version);
+  }
+
+  private lay(): void {
+    const change = theCore().previewMore(this.waiting);
+    this.waiting = [];
+    for (const [id, before] of Object.entries(change.before))
+      if (!(id in this.all.after) && !(id in this.all.before)) this.all.before[id] = before;
+    for (const id of Object.keys(change.before)) if (!(id in change.after)) delete this.all.after[id];
+    Object.assign(this.all.after, change.after);
+    if (change.headerAfter) {
+      this.all.headerBefore ??= change.headerBefore;
+      this.all.headerAfter = change.headerAfter;
+    }
+  }
+}
