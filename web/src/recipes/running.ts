@@ -135,7 +135,7 @@ export async function tryOut(text: string, name: string): Promise<void> {
 /** Shows what a recipe has made; where it is refused it is run once more, to say at which line. */
 async function shown(laying: Laying, label: string, text: string): Promise<boolean> {
   try {
-    return laying.show(label);
+    return await laying.show(label);
   } catch (e) {
     if (!(e instanceof Refused)) throw e;
     const { fault } = await ran(text, get().chosen, runner);

@@ -4,29 +4,44 @@ import type { Change, Command } from '../core/types';
 import { preview, previewing, previewLaid } from './document';
 import { useSequence } from './state';
 
+/** Lets whatever else waits come first: what is clicked, and what is drawn. */
+const rest = (): Promise<void> => new Promise((done) => setTimeout(done));
+
 /**
  * Lays many commands over the sequence as they come, piece by piece, so that the page is never kept for long. The core
  * knows each piece at once; the views show all of it at the end, as a preview.
  */
 export class Laying {
   readonly commands: Command[] = [];
-  /** What the core has not taken yet: what comes later may make it whole. */
+  private coming: Command[][] = [];
+  private working: Promise<void> | null = null;
+  /** What the core has not taken yet. */
   private waiting: Command[] = [];
   private readonly all: Change = { before: {}, after: {}, headerBefore: null, headerAfter: null };
   private readonly version = useSequence.getState().version;
   /** Whether somebody has changed the sequence meanwhile: what was laid lies on what is no more. */
   private left = previewing();
 
-  /** Lays some more. */
+  /** Lays some more, as soon as the page has time. */
   more(commands: Command[]): void {
     for (const c of commands) this.commands.push(c);
-    if (this.isLeft()) return;
-    for (const c of commands) this.waiting.push(c);
-    try {
-      this.lay();
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e;
+    this.coming.push(commands);
+    this.working ??= this.work();
+  }
+
+  /** Piece by piece; whatever else the page does comes between. */
+  private async work(): Promise<void> {
+    for (let next = this.coming.shift(); next; next = this.coming.shift()) {
+      await rest();
+      if (this.isLeft()) continue;
+      for (const c of next) this.waiting.push(c);
+      try {
+        this.lay();
+      } catch (e) {
+        if (!(e instanceof Refused)) throw e; // what comes later may make it whole
+      }
     }
+    this.working = null;
   }
 
   /**
@@ -34,7 +49,8 @@ export class Laying {
    *
    * @throws Refused what the core does not take
    */
-  show(label: string): boolean {
+  async show(label: string): Promise<boolean> {
+    await this.working;
     if (this.isLeft()) return preview(label, ...this.commands);
     if (this.waiting.length)
       try {
@@ -49,6 +65,7 @@ export class Laying {
 
   /** Takes what was laid away again. */
   drop(): void {
+    this.coming = [];
     if (!this.isLeft()) theCore().endPreview();
     this.left = true;
   }

@@ -25,6 +25,10 @@ final class Opened {
   private static int programmeNames;
   private static Plan basePlan;
   private static Plan plan;
+
+  /** Whether more is shown than the plan knows. */
+  private static boolean behind;
+
   private static final Map<String, ModelRig> RIGS = new HashMap<>();
 
   private Opened() {}
@@ -73,6 +77,7 @@ final class Opened {
 
   /** The plan of what is shown, at the frame last evaluated. */
   static Plan plan() {
+    if (behind) catchUp();
     return plan;
   }
 
@@ -82,6 +87,7 @@ final class Opened {
   }
 
   static void open(Sequence s) {
+    behind = false;
     base = shown = s;
     basePlan = plan = new Plan(base, Opened::rig);
   }
@@ -90,36 +96,44 @@ final class Opened {
     RIGS.put(asset, rig);
     if (base == null) return;
     basePlan = new Plan(base, Opened::rig, basePlan);
+    behind = false;
     plan = shown == base ? basePlan : new Plan(shown, Opened::rig, basePlan);
   }
 
   static void made(Sequence next, Change change) {
+    behind = false;
     base = shown = next;
     basePlan = plan = basePlan.after(next, change);
   }
 
   static void previewed(Sequence next, Change change) {
+    behind = false;
     shown = next;
     plan = basePlan.after(next, change);
   }
 
-  /** Lays more over what is shown, at the frame it was shown at. */
-  static void previewedMore(Sequence next, Change change) {
-    double frame = plan.frame();
-    String take = plan.take();
+  /** Lays more over what is shown. Its plan is made when it is asked for: much more may follow. */
+  static void previewedMore(Sequence next) {
     shown = next;
-    plan = plan.after(next, change).inTake(take);
+    behind = true;
+  }
+
+  private static void catchUp() {
+    behind = false;
+    double frame = plan.frame();
+    plan = new Plan(shown, Opened::rig, plan).inTake(plan.take());
     if (!Double.isNaN(frame)) plan.evaluate(frame);
   }
 
   static void endPreview() {
+    behind = false;
     shown = base;
     plan = basePlan;
   }
 
   /** A plan apart, so that a look at other frames leaves the one shown alone. */
   static Plan apart() {
-    return new Plan(shown, Opened::rig, plan);
+    return new Plan(shown, Opened::rig, plan());
   }
 
   /** A plan apart of the sequence without its preview. */

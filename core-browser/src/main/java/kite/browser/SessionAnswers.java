@@ -74,7 +74,7 @@ final class SessionAnswers {
    */
   public static Change previewMore(List<Command> commands) {
     Edit.Made made = Edit.make(Opened.shown(), commands);
-    Opened.previewedMore(made.sequence(), made.change());
+    Opened.previewedMore(made.sequence());
     return made.change();
   }
 

@@ -1,6 +1,7 @@
 package kite.core.rules;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -111,7 +112,12 @@ public final class References {
 
   /** Refuses a sequence in which something refers to what is not there or not of a fitting kind. */
   public static void check(Sequence s) {
-    for (Entity e : s.entities().values()) {
+    check(s, s.entities().values());
+  }
+
+  /** The same of some entities alone. */
+  static void check(Sequence s, Collection<Entity> some) {
+    for (Entity e : some) {
       for (Reference r : of(e)) {
         Entity target = s.get(r.to());
         if (target == null)

@@ -1,6 +1,7 @@
 package kite.core.rules;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -59,11 +60,20 @@ public final class Rules {
       throw new Refusal("many", "", "", "A sequence holds at most " + MOST_ENTITIES + " items.");
     if (change.headerAfter() != null) check(s.header());
     for (Entity e : change.after().values()) check(s, e);
+    // what was there refers to nothing that has only come now
+    Collection<Entity> linked =
+        change.before().isEmpty() ? change.after().values() : s.entities().values();
     if (change.relinks()) {
-      References.check(s);
-      noLoops(s);
+      References.check(s, linked);
+      noLoops(s, linked);
     }
-    theProgramme(s);
+    if (isAboutTheProgramme(change)) theProgramme(s);
+  }
+
+  private static boolean isAboutTheProgramme(Change change) {
+    for (Entity e : change.after().values())
+      if (e instanceof Shot || e instanceof CutEntry) return true;
+    return false;
   }
 
   private static void check(Header h) {
@@ -356,8 +366,13 @@ public final class Rules {
    * things are nested, or lean on each other otherwise, more than {@link #MOST_DEEP} deep.
    */
   public static void noLoops(Sequence s) {
+    noLoops(s, s.entities().values());
+  }
+
+  /** The same of what some entities lean on alone. */
+  private static void noLoops(Sequence s, Collection<Entity> some) {
     Map<String, Integer> depths = new HashMap<>();
-    for (Entity e : s.entities().values()) visit(s, e, depths, new ArrayList<>());
+    for (Entity e : some) visit(s, e, depths, new ArrayList<>());
   }
 
   private static int visit(Sequence s, Entity e, Map<String, Integer> depths, List<Entity> trail) {
