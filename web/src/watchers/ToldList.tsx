@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useSending } from '../kit/useSending';
 import { WrongText } from '../kit/WrongText';
 import { postJson } from '../session/http';
-import { type Told, useTold, useWatchersChanged, type Watcher, watchersPath } from './watchers';
+import { sayAbout, type Told, useTold, useWatchersChanged, type Watcher, watchersPath } from './watchers';
 
 const STATES: Record<Told['state'], string> = {
   WAITING: 'waits',
@@ -53,6 +53,9 @@ export function ToldList({ production, watcher: w }: { production: string; watch
           </Typography>
           <Typography variant="body2" sx={{ width: 80 }}>
             {t.kind}
+          </Typography>
+          <Typography variant="body2" noWrap sx={{ width: 150, color: 'text.secondary' }} title={t.message}>
+            {sayAbout(t)}
           </Typography>
           <Typography variant="body2" noWrap sx={{ flex: 1 }} title={t.says}>
             {STATES[t.state]}

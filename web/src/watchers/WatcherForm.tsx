@@ -79,6 +79,7 @@ export function WatcherForm({
                   })
                 }
                 slotProps={{ input: { 'aria-label': k.name } }}
+                sx={{ py: 0.25 }}
               />
             }
             label={

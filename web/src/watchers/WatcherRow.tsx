@@ -17,9 +17,9 @@ export function sayState(w: Watcher, now: number): string {
   if (w.tries > 0) {
     const seconds = w.nextAt ? Math.max(0, Math.ceil((Date.parse(w.nextAt) - now) / 1000)) : 0;
     const when = seconds > 90 ? `in ${Math.ceil(seconds / 60)} minutes` : seconds ? `in ${seconds} s` : 'now';
-    return `${w.says} ${w.waiting} wait; it is tried again ${when}.`;
+    return `${w.says} ${w.waiting} to be told; it is tried again ${when}.`;
   }
-  if (w.waiting) return `${w.waiting} wait to be told.`;
+  if (w.waiting) return `${w.waiting} to be told.`;
   return w.toldAt ? `Last told ${ago(w.toldAt, now)}.` : 'Not told anything yet.';
 }
 

@@ -45,10 +45,20 @@ export interface Told {
   id: string;
   number: number;
   kind: Kind | 'hello';
+  /** What it is told, as text. */
+  message: string;
   happenedAt: string;
   state: 'WAITING' | 'TOLD' | 'REFUSED' | 'GIVEN_UP';
   tries: number;
   says: string;
+}
+
+/** Where something happened and who did it, as “SW010 · pim”. */
+export function sayAbout(told: Told): string {
+  const { data } = JSON.parse(told.message) as {
+    data: { sequence?: { code: string }; by: string | null };
+  };
+  return [data.sequence?.code, data.by].filter(Boolean).join(' · ');
 }
 
 /** How often the lists are looked at again while they are shown, milliseconds. */

@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import kite.server.CoreJson;
 import org.springdoc.core.customizers.OperationCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
@@ -28,7 +29,9 @@ class Described {
 
   static {
     // any JSON there is
-    SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
+    SpringDocUtils.getConfig()
+        .replaceWithClass(JsonNode.class, Object.class)
+        .replaceWithClass(CoreJson.class, Object.class);
   }
 
   @Bean
@@ -63,8 +66,7 @@ class Described {
   /** Records by the class they stand in, too: many are called alike. */
   @Bean
   ModelResolver recordNames(ObjectMapperProvider mappers) {
-    return new ModelResolver(
-        mappers.jsonMapper(),
+    TypeNameResolver names =
         new TypeNameResolver() {
           @Override
           protected String nameForClass(Class<?> type, Set<Options> options) {
@@ -72,7 +74,8 @@ class Described {
             String own = super.nameForClass(type, options);
             return outer == null ? own : about(outer) + own;
           }
-        });
+        };
+    return new ModelResolver(mappers.jsonMapper(), names).openapi31(true);
   }
 
   private static String about(Class<?> controller) {

@@ -61,7 +61,7 @@ class RecipeApi {
 
   @GetMapping("/runs/{run}")
   @May.LookAtSequence
-  RecipeJobs.Shown run(@PathVariable UUID id, @PathVariable UUID run) {
+  RecipeJobs.Shown howFar(@PathVariable UUID id, @PathVariable UUID run) {
     return jobs.of(id, run);
   }
 

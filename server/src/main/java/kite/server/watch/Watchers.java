@@ -85,11 +85,16 @@ class Watchers {
    */
   record Made(Shown watcher, String secret) {}
 
-  /** One thing that a watcher was or is to be told, by number. */
+  /**
+   * One thing that a watcher was or is to be told, by number.
+   *
+   * @param message what it is told, to the letter
+   */
   record Told(
       UUID id,
       long number,
       String kind,
+      String message,
       Instant happenedAt,
       String state,
       int tries,
@@ -195,6 +200,7 @@ class Watchers {
                     t.id,
                     t.number,
                     t.kind,
+                    t.body,
                     t.happenedAt,
                     t.state.name(),
                     t.tries,
