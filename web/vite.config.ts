@@ -8,6 +8,7 @@ export default defineConfig({
   plugins: [react(), vocabulary()],
   worker: { format: 'es', plugins: () => [vocabulary()] },
   build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
-  test: { css: true }, // sheets are read by a test
+  // sheets are read by a test; how long one takes says nothing, so that it is ended only where it hangs
+  test: { css: true, testTimeout: 120_000 },
   server: { proxy: { '/api': 'http://127.0.0.1:8080', '/core': 'http://127.0.0.1:8080' } },
 });

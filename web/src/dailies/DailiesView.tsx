@@ -2,27 +2,22 @@ import Slider from '@mui/material/Slider';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useRenderJobs, type RenderShown } from '../doing/renderJobs';
-import { Choice } from '../kit/Choice';
 import { Pill } from '../kit/Pill';
-import { Segments } from '../kit/Segments';
-import { Tip } from '../kit/Tip';
 import { getJson } from '../session/http';
 import { useProgramme } from '../session/programme';
 import { framesPerSecond } from '../session/settings';
 import { useSequence } from '../session/state';
 import { setView } from '../session/view';
 import { film, frames, Pictures, type Place, type Source } from './frames';
-import { canBeSeen, listOf, reelOf, versionsOf, type What } from './list';
+import { canBeSeen, listOf, reelOf, versionsOf } from './list';
 import { Live } from './live';
 import './dailies.css';
 import { PixelRead, type PixelAt, type PixelTold } from './PixelRead';
-import { placeOf, type Channel, type Together } from './screen';
+import { placeOf, type Together } from './screen';
+import { LIVE, type Look, named, PLAIN, Tools, ZOOMS } from './Tools';
 import { usePlaying } from './usePlaying';
 import { useScreen } from './useScreen';
 import { Versions } from './Versions';
-
-/** What is compared with: the lens view as it is now. */
-const LIVE = 'live';
 
 /** Pictures are fetched so far ahead of what is seen. */
 const AHEAD = 24;
@@ -33,11 +28,7 @@ const TURN_MS = 400;
 /** As fast as it is played at the most. */
 const MOST_PACE = 8;
 
-const ZOOMS = [0, 1, 2, 4, 8];
-
 const isExr = (j: RenderShown) => j.form === 'EXR' || j.form === 'EXR_HALF';
-
-const named = (j: RenderShown) => `${j.label} v${j.numbered}${j.preview ? ', preview' : ''}`;
 
 /** What was rendered: versions played, compared, and looked into. */
 export function DailiesView() {
@@ -74,16 +65,12 @@ function Viewer({
   jobs: RenderShown[];
   onChoose: (id: string) => void;
 }) {
-  const [what, setWhat] = useState<What>('version');
+  const [look, setLook] = useState<Look>(PLAIN);
+  const { what, other, together, stops, channel, layer, zoom } = look;
+  const change = (to: Partial<Look>) => setLook((l) => ({ ...l, ...to }));
   const [index, setIndex] = useState(0);
   const [pace, setPace] = useState(0);
-  const [other, setOther] = useState('');
-  const [together, setTogether] = useState<Together>('wipe');
   const [wipe, setWipe] = useState(0.5);
-  const [stops, setStops] = useState(0);
-  const [channel, setChannel] = useState<Channel>('rgb');
-  const [layer, setLayer] = useState<string | null>(null);
-  const [zoom, setZoom] = useState(0);
   const [middle, setMiddle] = useState<[number, number]>([0.5, 0.5]);
   const [, setCame] = useState(0);
   const [turn, setTurn] = useState(false);
@@ -214,9 +201,9 @@ function Viewer({
     '.': () => step(1),
     Home: () => step(-Infinity),
     End: () => step(Infinity),
-    ArrowUp: () => setStops(stops + 1),
-    ArrowDown: () => setStops(stops - 1),
-    z: () => setZoom(ZOOMS[(ZOOMS.indexOf(zoom) + 1) % ZOOMS.length]),
+    ArrowUp: () => change({ stops: stops + 1 }),
+    ArrowDown: () => change({ stops: stops - 1 }),
+    z: () => change({ zoom: ZOOMS[(ZOOMS.indexOf(zoom) + 1) % ZOOMS.length] }),
     f: () => void (document.fullscreenElement ? document.exitFullscreen() : box.current!.requestFullscreen()),
   };
   const key = (e: KeyboardEvent) => {
@@ -278,88 +265,16 @@ function Viewer({
           setPixel(null);
         }}
       />
-      <div className="dailies-tools">
-        <Segments<What>
-          name="What is played"
-          value={what}
-          of={[
-            { value: 'version', shows: 'This one' },
-            {
-              value: 'versions',
-              shows: 'Its versions',
-              tip: 'One after the other, from the first on',
-              disabled: versionsOf(job, jobs).length < 2,
-            },
-            { value: 'reel', shows: 'The reel', tip: 'Of each shot the newest' },
-          ]}
-          onChoose={(w) => {
-            setWhat(w);
-            setIndex(0);
-          }}
-        />
-        <Choice
-          label="Beside"
-          value={other}
-          options={[
-            ['', 'Nothing'],
-            [LIVE, 'The lens view as it is now'],
-            ...jobs.filter((j) => j.id !== job.id).map((j): [string, string] => [j.id, named(j)]),
-          ]}
-          onChange={setOther}
-        />
-        {other ? (
-          <Segments<Together>
-            name="Seen together"
-            value={together}
-            of={[
-              { value: 'wipe', shows: 'Wipe', tip: 'Drag the line in the picture' },
-              { value: 'beside', shows: 'Side by side' },
-              { value: 'difference', shows: 'Difference', tip: 'Four times brought out; black is the same' },
-              { value: 'turns', shows: 'In turns' },
-            ]}
-            onChoose={setTogether}
-          />
-        ) : null}
-        {exr && layers.data && layers.data.length > 1 ? (
-          <Choice
-            label="Layer"
-            value={shownLayer ?? ''}
-            options={layers.data.map((l) => [l, l || 'Picture'])}
-            onChange={(l) => setLayer(l || null)}
-          />
-        ) : null}
-        <Segments<Channel>
-          name="Colours"
-          value={channel}
-          of={[
-            { value: 'rgb', shows: 'All' },
-            { value: 'r', shows: 'R' },
-            { value: 'g', shows: 'G' },
-            { value: 'b', shows: 'B' },
-            { value: 'grey', shows: 'Grey' },
-          ]}
-          onChoose={setChannel}
-        />
-        <Choice
-          label="Zoom"
-          value={String(zoom)}
-          options={ZOOMS.map((z) => [String(z), z ? `${z} : 1` : 'All of it'])}
-          onChange={(z) => setZoom(Number(z))}
-        />
-        <span className="line" role="group" aria-label="Exposure">
-          <Tip text="One stop darker (arrow down)">
-            <Pill small aria-label="Darker" onClick={() => setStops(stops - 1)}>
-              −
-            </Pill>
-          </Tip>
-          <span className="mono">{`${stops > 0 ? '+' : ''}${stops} stops`}</span>
-          <Tip text="One stop lighter (arrow up)">
-            <Pill small aria-label="Lighter" onClick={() => setStops(stops + 1)}>
-              +
-            </Pill>
-          </Tip>
-        </span>
-      </div>
+      <Tools
+        job={job}
+        jobs={jobs}
+        look={look}
+        layers={exr ? (layers.data ?? []) : []}
+        onLook={(l) => {
+          change(l);
+          if (l.what) setIndex(0);
+        }}
+      />
       <div
         ref={box}
         className="dailies-screen"

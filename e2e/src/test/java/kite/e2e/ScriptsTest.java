@@ -282,6 +282,46 @@ class ScriptsTest extends Desk {
   }
 
   @Test
+  void aWatcherIsAddedTriedAndRemovedByHand() throws Exception {
+    page.evaluate("() => location.hash = ''");
+    page.locator("main.home").waitFor();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Salt Wind"))
+        .first()
+        .click();
+    button("Watchers …").click();
+    Locator window = page.getByRole(AriaRole.DIALOG);
+    try (StandInListener there = new StandInListener()) {
+      window.getByLabel("Name").fill("Tracker");
+      window.getByLabel("Address").fill("http://169.254.169.254/");
+      page.keyboard().press("Enter");
+      window.getByText("may not be told from here").waitFor();
+      window.getByLabel("Address").fill(there.address());
+      window.getByLabel("Edits").check();
+      page.keyboard().press("Enter");
+      String secret = window.getByLabel("The secret").inputValue();
+      there.answers(500);
+      window.getByText("Say hello").click();
+      assertTrue(there.next("hello").isSignedWith(secret));
+      window.getByText("It answered 500.").waitFor();
+      window.getByText("Say hello").click(); // at once, and not when its turn comes
+      assertEquals("hello", there.next("hello").type());
+      assertEquals("hello", there.next("hello").type());
+      window.getByText("What was told").click();
+      Locator told = window.getByLabel("What Tracker was told");
+      told.getByText("taken, tried 2 times").waitFor();
+      assertEquals(2, told.getByRole(AriaRole.LISTITEM).count());
+      told.getByText("Tell again").last().click();
+      assertEquals("hello", there.next("hello").type());
+      window.getByLabel("Tracker is told").click();
+      window.getByText("Switched off: it is told nothing.").waitFor();
+      window.getByText("Remove …").click();
+      window.getByText("Remove Tracker").click();
+      window.getByText("Add the watcher").waitFor(); // none is left
+    }
+    page.keyboard().press("Escape");
+  }
+
+  @Test
   void whatAWatcherIsToldIsHeardOnTheCommandLine() throws Exception {
     int port;
     try (ServerSocket free = new ServerSocket(0)) {
