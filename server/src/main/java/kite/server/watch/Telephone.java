@@ -46,6 +46,7 @@ class Telephone {
     this.patience = patience;
     this.http =
         HttpClient.newBuilder()
+            .version(HttpClient.Version.HTTP_1_1) // small listeners know no other
             .connectTimeout(patience)
             .followRedirects(HttpClient.Redirect.NEVER) // it could lead where it may not go
             .build();
