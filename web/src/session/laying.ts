@@ -17,6 +17,8 @@ export class Laying {
   private working: Promise<void> | null = null;
   /** What the core has not taken yet. */
   private waiting: Command[] = [];
+  /** How many of those there must be before it is tried again, since they were refused. */
+  private triedAgainAt = 0;
   private readonly all: Change = { before: {}, after: {}, headerBefore: null, headerAfter: null };
   private readonly version = useSequence.getState().version;
   /** Whether somebody has changed the sequence meanwhile: what was laid lies on what is no more. */
@@ -35,10 +37,13 @@ export class Laying {
       await rest();
       if (this.isLeft()) continue;
       for (const c of next) this.waiting.push(c);
+      if (this.waiting.length < this.triedAgainAt) continue;
       try {
         this.lay();
+        this.triedAgainAt = 0;
       } catch (e) {
-        if (!(e instanceof Refused)) throw e; // what comes later may make it whole
+        if (!(e instanceof Refused)) throw e;
+        this.triedAgainAt = 2 * this.waiting.length; // what comes later may make it whole
       }
     }
     this.working = null;
@@ -66,7 +71,7 @@ export class Laying {
   /** Takes what was laid away again. */
   drop(): void {
     this.coming = [];
-    if (!this.isLeft()) theCore().endPreview();
+    if (!previewing()) theCore().endPreview(); // else what is shown is somebody's handle
     this.left = true;
   }
 

@@ -166,7 +166,7 @@ class WatchersTest {
     ok(
         pim.post(
             "api/sequences/" + sequence + "/packages",
-            Map.of("shots", List.of(), "parts", List.of("cut"))));
+            Map.of("shots", List.of(), "parts", List.of("CUT"), "marks", List.of())));
     assertEquals(1, heard("handover").data().get("number").asInt());
     assertEquals(0, there.more());
     assertEquals(0, shown(watcher).get("waiting").asInt());

@@ -1,0 +1,84 @@
+import { beforeEach, expect, test, vi } from 'vitest';
+import { Refused } from '../core/answer';
+import type { Change, Command, Entity } from '../core/types';
+import { Laying } from './laying';
+import { useSequence } from './state';
+
+const core = { previewMore: vi.fn(), endPreview: vi.fn() };
+const page = {
+  preview: vi.fn<(...all: unknown[]) => boolean>(() => true),
+  previewLaid: vi.fn<(...all: unknown[]) => boolean>(() => true),
+  previewing: vi.fn(() => false),
+};
+
+vi.mock('../core/load', () => ({ theCore: () => core }));
+vi.mock('./document', () => ({
+  preview: (...all: unknown[]) => page.preview(...all),
+  previewLaid: (...all: unknown[]) => page.previewLaid(...all),
+  previewing: () => page.previewing(),
+}));
+
+const add = (id: string): Command => ({ kind: 'add', entity: { id } as Entity });
+const refusal = new Refused({ code: 'missing', entity: '', field: '', text: 'Not yet.' });
+
+/** What a core would answer to additions: it takes a child once its parent has come. */
+function takes(commands: Command[]): Change {
+  const ids = commands.map((c) => (c as { entity: Entity }).entity.id);
+  if (ids.includes('child') && !ids.includes('parent')) throw refusal;
+  const after = Object.fromEntries(ids.map((id) => [id, { id } as Entity]));
+  return { before: {}, after, headerBefore: null, headerAfter: null };
+}
+
+beforeEach(() => {
+  vi.clearAllMocks();
+  core.previewMore.mockImplementation(takes);
+  page.previewing.mockReturnValue(false);
+});
+
+test('pieces are laid as they come, and shown together', async () => {
+  const laying = new Laying();
+  laying.more([add('a')]);
+  laying.more([add('b'), add('c')]);
+  expect(core.previewMore).not.toHaveBeenCalled(); // the page comes first
+  expect(await laying.show('Recipe')).toBe(true);
+  expect(core.previewMore.mock.calls.map(([c]) => (c as Command[]).length)).toEqual([1, 2]);
+  const [[label, commands, change]] = page.previewLaid.mock.calls as unknown as [[string, Command[], Change]];
+  expect(label).toBe('Recipe');
+  expect(commands).toHaveLength(3);
+  expect(Object.keys(change.after)).toEqual(['a', 'b', 'c']);
+});
+
+test('what is refused alone is taken with what comes after it', async () => {
+  const laying = new Laying();
+  laying.more([add('child')]);
+  laying.more([add('x'), add('parent')]);
+  expect(await laying.show('Recipe')).toBe(true);
+  const [[, , change]] = page.previewLaid.mock.calls as unknown as [[string, Command[], Change]];
+  expect(Object.keys(change.after).sort()).toEqual(['child', 'parent', 'x']);
+});
+
+test('what nothing makes whole is refused at the end, and nothing is left', async () => {
+  const laying = new Laying();
+  laying.more([add('a')]);
+  laying.more([add('child')]);
+  await expect(laying.show('Recipe')).rejects.toThrow('Not yet.');
+  expect(core.endPreview).toHaveBeenCalledOnce();
+  expect(page.previewLaid).not.toHaveBeenCalled();
+});
+
+test('where somebody edits meanwhile it is made anew on what there is then', async () => {
+  const laying = new Laying();
+  laying.more([add('a')]);
+  useSequence.setState((s) => ({ version: s.version + 1 }));
+  laying.more([add('b')]);
+  expect(await laying.show('Recipe')).toBe(true);
+  expect(core.previewMore).not.toHaveBeenCalled();
+  expect(page.preview).toHaveBeenCalledWith('Recipe', add('a'), add('b'));
+});
+
+test('a handle in somebody’s hand is left alone', () => {
+  const laying = new Laying();
+  page.previewing.mockReturnValue(true);
+  laying.drop();
+  expect(core.endPreview).not.toHaveBeenCalled();
+});
