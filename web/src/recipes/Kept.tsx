@@ -1,33 +1,20 @@
 import ListSubheader from '@mui/material/ListSubheader';
 import MenuItem from '@mui/material/MenuItem';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { MenuButton } from '../kit/MenuButton';
 import { Pill } from '../kit/Pill';
 import { Tick } from '../kit/Tick';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
-import { call, getJson } from '../session/http';
+import { call } from '../session/http';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { newDraft, openDraft, useDraft, write } from './draft';
+import { keptPath, type Shown, useKept, type Whole } from './kept';
+import { openKept } from './openKept';
 import { dropTry } from './running';
 import { READY } from './ready';
-
-interface Shown {
-  id: string;
-  name: string;
-  owner: string;
-  shared: boolean;
-  version: number;
-  author: string;
-  at: string;
-  notes: string;
-}
-
-interface Whole extends Shown {
-  script: string;
-}
 
 const said = (e: unknown) => say(e instanceof Error ? e.message : String(e), true);
 
@@ -38,23 +25,9 @@ export function Kept() {
   const mayEdit = useSequence((s) => s.mayEdit);
   const client = useQueryClient();
   const [busy, setBusy] = useState(false);
-  const path = `/api/sequences/${id}/recipes/kept`;
-  const kept = useQuery({ queryKey: ['recipes', id], queryFn: () => getJson<Shown[]>(path) });
-  const open = (w: Whole) => {
-    dropTry();
-    openDraft({
-      id: w.id,
-      version: w.version,
-      name: w.name,
-      text: w.script,
-      notes: w.notes,
-      shared: w.shared,
-    });
-  };
-  const fetchOne = (one: Shown, version?: number) =>
-    getJson<Whole>(`${path}/${one.id}${version ? `?version=${version}` : ''}`)
-      .then(open)
-      .catch(said);
+  const path = keptPath(id);
+  const kept = useKept();
+  const open = (one: Shown, version?: number) => openKept(one.id, version).catch(said);
   const store = async (asNew: boolean) => {
     setBusy(true);
     try {
@@ -93,7 +66,7 @@ export function Kept() {
       title: 'Kept here',
       of: (kept.data ?? []).map((k) => [
         `${k.name}  ·  v${k.version}${k.shared ? `  ·  ${k.owner}, for all` : ''}`,
-        () => void fetchOne(k),
+        () => void open(k),
       ]),
     },
     {
@@ -166,7 +139,7 @@ export function Kept() {
                       <Pill
                         onClick={() => {
                           const one = kept.data?.find((k) => k.id === draft.id);
-                          if (one) void fetchOne(one, draft.version - 1);
+                          if (one) void open(one, draft.version - 1);
                           close();
                         }}
                       >

@@ -7,7 +7,9 @@ import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { useSequence } from '../session/state';
 import { whenMade } from '../session/document';
+import { say } from '../session/said';
 import { closeRecipes, openRecipes } from '../session/view';
+import { openKept } from './openKept';
 import { TextNumber } from '../fields/TextNumber';
 import { Console } from './Console';
 import { openDraft, useDraft, write } from './draft';
@@ -43,10 +45,12 @@ export function RecipePanel() {
     [],
   );
   useEffect(() => {
+    if (!which) return;
     const ready = READY.find((r) => r.id === which);
-    if (!ready) return;
-    running.dropTry();
-    openDraft({ name: ready.name, text: ready.text });
+    if (ready) {
+      running.dropTry();
+      openDraft({ name: ready.name, text: ready.text });
+    } else openKept(which).catch((e: unknown) => say(e instanceof Error ? e.message : String(e), true));
     openRecipes(); // it is open: the same may be asked for again
   }, [which]);
   useEffect(() => {

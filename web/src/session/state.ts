@@ -111,7 +111,7 @@ export interface ViewState {
   /** Two versions of the camera's move in the lens view, or null. */
   compared: Compared | null;
   fourViews: boolean;
-  /** Whether recipes are in the panel on the right: '' as they were left there, or the id of one to be opened; null for not. */
+  /** Whether recipes are in the panel on the right: '' as they were left there, or the id of one to be opened, ready-made or kept; null for not. */
   recipes: string | null;
   /** What the handles in the set do to what is selected. */
   setTool: 'move' | 'turn' | 'scale';

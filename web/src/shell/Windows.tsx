@@ -1,7 +1,9 @@
 import { Suspense } from 'react';
 import { GuideWindow, NewsWindow } from '../help/texts';
 import { fetched } from '../kit/fetched';
+import { useKept } from '../recipes/kept';
 import { useSequence, type Dialog } from '../session/state';
+import { openRecipes } from '../session/view';
 import { actions } from './actions';
 
 const StandardsDialog = fetched(async () => (await import('../standards/StandardsDialog')).StandardsDialog);
@@ -28,10 +30,20 @@ export function Windows() {
   return <Suspense>{dialog ? <One of={dialog} /> : null}</Suspense>;
 }
 
+/** Every action, with the recipes that are kept in the production. */
+function Commands() {
+  const kept = useKept();
+  const recipes = (kept.data ?? []).map((r) => ({
+    name: `Recipe: ${r.name}, kept by ${r.owner}`,
+    run: () => openRecipes(r.id),
+  }));
+  return <CommandBox actions={[...actions(), ...recipes]} />;
+}
+
 function One({ of: d }: { of: Dialog }) {
   switch (d.kind) {
     case 'commands':
-      return <CommandBox actions={actions()} />;
+      return <Commands />;
     case 'keys':
       return <KeysWindow />;
     case 'guide':

@@ -268,6 +268,13 @@ class RecipesTest extends Desk {
         "kite.standIn('box', 'Kept one')",
         Person.json(oda.get(one + "?version=1")).get("script").asString());
     assertEquals(2, Person.json(oda.get(one + "/versions")).size());
+    write("kite.standIn('box', 'Something else')");
+    page.keyboard().press("Escape");
+    page.keyboard().press("Control+k");
+    page.keyboard().type("Recipe: A box");
+    page.getByText("Recipe: A box, kept by pim").waitFor();
+    page.keyboard().press("Enter");
+    page.locator(".cm-content").getByText("kite.standIn('box', 'Second')").waitFor();
     // somebody who has not seen v2 does not write over it
     var given = Map.of("name", "A box", "script", "1", "notes", "", "shared", true, "after", 1);
     assertEquals(409, pim.put(one, given).statusCode());

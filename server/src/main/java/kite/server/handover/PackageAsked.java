@@ -1,13 +1,13 @@
 package kite.server.handover;
 
 import java.util.List;
-import java.util.Set;
 import kite.core.document.OrNull;
 
 /**
  * What a package is to hold. What is left out of it is none, and not so.
  *
  * @param shots ids of the shots that it is about; all where it is empty
+ * @param parts what of it, each once
  * @param marks ids of marks whose places are handed over beside those of the guides
  * @param handles whether cameras have the handles of their shots
  * @param bend whether what is bent by joints or shapes is in the set with its points on every frame
@@ -16,7 +16,7 @@ import kite.core.document.OrNull;
  */
 record PackageAsked(
     List<String> shots,
-    Set<Part> parts,
+    List<Part> parts,
     List<String> marks,
     Boolean handles,
     Boolean bend,
@@ -29,7 +29,7 @@ record PackageAsked(
 
   PackageAsked {
     shots = shots == null ? List.of() : List.copyOf(shots);
-    parts = parts == null ? Set.of() : Set.copyOf(parts);
+    parts = parts == null ? List.of() : parts.stream().distinct().toList();
     marks = marks == null ? List.of() : List.copyOf(marks);
     handles = Boolean.TRUE.equals(handles);
     bend = Boolean.TRUE.equals(bend);
