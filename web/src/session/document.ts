@@ -174,38 +174,12 @@ export function edit(label: string, ...commands: Command[]): boolean {
 
 let previewed: { label: string; commands: Command[] } | null = null;
 
-/** Shows what commands would do while a handle is dragged. A refused one keeps the last good one; then it gives false. */
-export function preview(label: string, ...commands: Command[]): boolean {
-  if (readOnly(commands) || lockedLane(commands) || keysByItself(commands)) return false;
-  const shown = attempt(() => {
-    const change = theCore().preview(commands);
-    try {
-      refuseTouched(change);
-    } catch (e) {
-      theCore().endPreview();
-      throw e;
-    }
-    previewed = { label, commands };
-    set((s) => ({
-      entities: patched(base, change),
-      header: change.headerAfter ?? baseHeader,
-      version: s.version + 1,
-    }));
+/** Has the views show what the core lays over the sequence; it is taken away again where it touches what is approved. */
+function overlaid(label: string, commands: Command[], change: Change): boolean {
+  const may = attempt(() => {
+    refuseTouched(change);
     return true;
   });
-  return shown ?? false;
-}
-
-/** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
-export function previewLaid(label: string, commands: Command[], change: Change): boolean {
-  const may =
-    !readOnly(commands) &&
-    !lockedLane(commands) &&
-    !keysByItself(commands) &&
-    attempt(() => {
-      refuseTouched(change);
-      return true;
-    });
   if (!may) {
     theCore().endPreview();
     return false;
@@ -217,6 +191,23 @@ export function previewLaid(label: string, commands: Command[], change: Change):
     version: s.version + 1,
   }));
   return true;
+}
+
+const mayBeShown = (commands: Command[]): boolean =>
+  !readOnly(commands) && !lockedLane(commands) && !keysByItself(commands);
+
+/** Shows what commands would do while a handle is dragged. A refused one keeps the last good one; then it gives false. */
+export function preview(label: string, ...commands: Command[]): boolean {
+  if (!mayBeShown(commands)) return false;
+  const change = attempt(() => theCore().preview(commands));
+  return change ? overlaid(label, commands, change) : false;
+}
+
+/** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
+export function previewLaid(label: string, commands: Command[], change: Change): boolean {
+  if (mayBeShown(commands)) return overlaid(label, commands, change);
+  theCore().endPreview();
+  return false;
 }
 
 /** Whether something is being dragged: a preview lies over the sequence. */

@@ -11,6 +11,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import kite.core.delta.DeltaJson;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
@@ -46,6 +47,24 @@ final class Application {
   static void make(String database) throws SQLException {
     asOwnerOfTheCluster("drop database if exists " + database + " with (force)");
     asOwnerOfTheCluster("create database " + database + " owner " + ROLE);
+  }
+
+  /**
+   * A server of a test's own, not started yet, with an empty database, a folder and a log.
+   *
+   * @param name what these are called by
+   * @param settings variables of its environment
+   */
+  static ServerProcess server(String name, Map<String, String> settings) throws Exception {
+    String database = DATABASE + "_" + name;
+    make(database);
+    return new ServerProcess(
+        url(database),
+        ROLE,
+        password(),
+        Files.createTempDirectory("kite-output"),
+        new File("target/" + name + ".log"),
+        settings);
   }
 
   static synchronized Application get() throws Exception {

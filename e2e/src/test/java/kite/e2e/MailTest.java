@@ -7,10 +7,8 @@ import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.GreenMailUtil;
 import com.icegreen.greenmail.util.ServerSetup;
 import jakarta.mail.internet.MimeMessage;
-import java.io.File;
 import java.net.ServerSocket;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -27,15 +25,9 @@ class MailTest {
     GreenMail mails = new GreenMail(new ServerSetup(port, "127.0.0.1", "smtp"));
     mails.setUser("kite", "of the mail server");
     mails.start();
-    String database = Application.DATABASE + "_mail";
-    Application.make(database);
     ServerProcess server =
-        new ServerProcess(
-            Application.url(database),
-            Application.role(),
-            Application.password(),
-            Files.createTempDirectory("kite-output"),
-            new File("target/mail.log"),
+        Application.server(
+            "mail",
             Map.of(
                 "KITE_DEMO", "true",
                 "KITE_MAIL_HOST", "127.0.0.1",

@@ -3,13 +3,11 @@ package kite.e2e;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.io.File;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -27,15 +25,9 @@ class MetricsTest {
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
     }
-    String database = Application.DATABASE + "_metrics";
-    Application.make(database);
     ServerProcess server =
-        new ServerProcess(
-            Application.url(database),
-            Application.role(),
-            Application.password(),
-            Files.createTempDirectory("kite-output"),
-            new File("target/metrics.log"),
+        Application.server(
+            "metrics",
             Map.of(
                 "KITE_DEMO", "true", "KITE_METRICS_PORT", "" + port, "KITE_METRICS_TOKEN", TOKEN));
     server.start();

@@ -10,8 +10,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.SameSiteAttribute;
-import java.io.File;
-import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -27,15 +25,9 @@ class ProviderTest extends Desk {
   @BeforeAll
   static void begin() throws Exception {
     provider = new StandInProvider();
-    String database = Application.DATABASE + "_provider";
-    Application.make(database);
     server =
-        new ServerProcess(
-            Application.url(database),
-            Application.role(),
-            Application.password(),
-            Files.createTempDirectory("kite-output"),
-            new File("target/provider.log"),
+        Application.server(
+            "provider",
             Map.of(
                 "KITE_DEMO",
                 "true",

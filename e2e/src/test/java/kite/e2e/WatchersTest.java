@@ -5,9 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.io.File;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -36,15 +34,9 @@ class WatchersTest {
 
   @BeforeAll
   static void aServer() throws Exception {
-    String database = Application.DATABASE + "_watchers";
-    Application.make(database);
     server =
-        new ServerProcess(
-            Application.url(database),
-            Application.role(),
-            Application.password(),
-            Files.createTempDirectory("kite-output"),
-            new File("target/watchers.log"),
+        Application.server(
+            "watchers",
             Map.of(
                 "KITE_DEMO", "true",
                 "KITE_WATCHERS", "127.0.0.1",
