@@ -27,7 +27,13 @@ function choose(accept: string, multiple: boolean, take: (files: File[]) => void
   input.type = 'file';
   input.accept = accept;
   input.multiple = multiple;
-  input.onchange = () => take([...(input.files ?? [])]);
+  input.hidden = true;
+  input.onchange = () => {
+    input.remove();
+    take([...(input.files ?? [])]);
+  };
+  input.oncancel = () => input.remove();
+  document.body.append(input); // one that stands nowhere may be cleared away before it is answered
   input.click();
 }
 
