@@ -27,7 +27,7 @@ final class StandInListener implements AutoCloseable {
   static final int HANGS = 0;
 
   private static final JsonMapper JSON = JsonMapper.builder().build();
-  private static final int PATIENCE_S = 30;
+  private static final int PATIENCE_S = 120;
 
   private final HttpServer http;
   private final Deque<Integer> answers = new ArrayDeque<>();
