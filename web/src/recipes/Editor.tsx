@@ -7,6 +7,7 @@ import { EditorState, Prec } from '@codemirror/state';
 import { hoverTooltip, keymap } from '@codemirror/view';
 import { basicSetup, EditorView } from 'codemirror';
 import { useEffect, useRef } from 'react';
+import { openWindow } from '../session/windows';
 import { look } from './look';
 import { typing } from './typing/typing';
 
@@ -127,6 +128,7 @@ export function Editor({
             keymap.of([
               { key: 'Mod-Enter', run: () => (latest.current.onTry(), true) },
               { key: 'Mod-Shift-Enter', run: () => (latest.current.onKeep(), true) },
+              { key: 'Mod-k', run: () => (openWindow({ kind: 'commands' }), true) },
             ]),
           ),
           basicSetup,

@@ -269,9 +269,8 @@ class RecipesTest extends Desk {
         Person.json(oda.get(one + "?version=1")).get("script").asString());
     assertEquals(2, Person.json(oda.get(one + "/versions")).size());
     write("kite.standIn('box', 'Something else')");
-    page.keyboard().press("Escape");
-    page.keyboard().press("Control+k");
-    page.keyboard().type("Recipe: A box");
+    page.keyboard().press("Control+k"); // also from within the recipe
+    page.getByPlaceholder("What would you like to do?").fill("Recipe: A box");
     page.getByText("Recipe: A box, kept by pim").waitFor();
     page.keyboard().press("Enter");
     page.locator(".cm-content").getByText("kite.standIn('box', 'Second')").waitFor();
