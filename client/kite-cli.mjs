@@ -1,9 +1,9 @@
 // What ./kite list, run, export, import, bake, check, render and hear do.
-import { createServer } from "node:http";
-import { readFileSync, writeFileSync } from "node:fs";
-import { basename } from "node:path";
-import { parseArgs } from "node:util";
-import { heard, KiteClient } from "./kite-client.mjs";
+import { createServer } from 'node:http';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { parseArgs } from 'node:util';
+import { heard, KiteClient } from './kite-client.mjs';
 
 /** How it ends: well, something was found or failed, asked wrongly. */
 const [WELL, FOUND, WRONG] = [0, 1, 2];
@@ -32,28 +32,28 @@ function asked() {
     return parseArgs({
       allowPositionals: true,
       options: {
-        sequence: { type: "string" },
-        production: { type: "string" },
-        code: { type: "string" },
-        set: { type: "string", multiple: true, default: [] },
-        seed: { type: "string", default: "1" },
-        dry: { type: "boolean", default: false },
-        out: { type: "string" },
-        camera: { type: "string" },
-        frame: { type: "string" },
-        shot: { type: "string" },
-        form: { type: "string", default: "usda" },
-        percent: { type: "string", default: "25" },
-        samples: { type: "string", default: "16" },
-        json: { type: "boolean", default: false },
+        sequence: { type: 'string' },
+        production: { type: 'string' },
+        code: { type: 'string' },
+        set: { type: 'string', multiple: true, default: [] },
+        seed: { type: 'string', default: '1' },
+        dry: { type: 'boolean', default: false },
+        out: { type: 'string' },
+        camera: { type: 'string' },
+        frame: { type: 'string' },
+        shot: { type: 'string' },
+        form: { type: 'string', default: 'usda' },
+        percent: { type: 'string', default: '25' },
+        samples: { type: 'string', default: '16' },
+        json: { type: 'boolean', default: false },
         address: {
-          type: "string",
+          type: 'string',
           default: process.env.KITE_ADDRESS_OF_SERVER,
         },
-        token: { type: "string", default: process.env.KITE_TOKEN },
-        as: { type: "string" },
-        secret: { type: "string" },
-        port: { type: "string", default: "9100" },
+        token: { type: 'string', default: process.env.KITE_TOKEN },
+        as: { type: 'string' },
+        secret: { type: 'string' },
+        port: { type: 'string', default: '9100' },
       },
     });
   } catch (e) {
@@ -78,8 +78,8 @@ function needed(value, what) {
   process.exit(WRONG);
 }
 
-const kite = new KiteClient({ address: v.address, token: v.token ?? "" });
-const sequence = () => kite.sequence(needed(v.sequence, "which --sequence"));
+const kite = new KiteClient({ address: v.address, token: v.token ?? '' });
+const sequence = () => kite.sequence(needed(v.sequence, 'which --sequence'));
 
 function written(bytes, name) {
   const out = v.out ?? name;
@@ -89,31 +89,22 @@ function written(bytes, name) {
 
 /** A value as it is typed: a number, yes or no, or text. */
 function value(text) {
-  if (text === "true" || text === "false") return text === "true";
-  return text.trim() !== "" && Number.isFinite(Number(text))
-    ? Number(text)
-    : text;
+  if (text === 'true' || text === 'false') return text === 'true';
+  return text.trim() !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
 }
 
 const COMMANDS = {
   async list() {
     const all = await kite.sequences();
-    tell(
-      all,
-      all.map((s) => `${s.code}  ${s.title}`).join("\n") ||
-        "There is no sequence yet.",
-    );
+    tell(all, all.map((s) => `${s.code}  ${s.title}`).join('\n') || 'There is no sequence yet.');
   },
 
   async run() {
-    const script = readFileSync(needed(file, "which recipe: a file"), "utf8");
+    const script = readFileSync(needed(file, 'which recipe: a file'), 'utf8');
     const set = Object.fromEntries(
-      v.set.map((x) => [
-        x.slice(0, x.indexOf("=")),
-        value(x.slice(x.indexOf("=") + 1)),
-      ]),
+      v.set.map((x) => [x.slice(0, x.indexOf('=')), value(x.slice(x.indexOf('=') + 1))]),
     );
-    const name = basename(file).replace(/\.(recipe\.)?[jt]s$/, "");
+    const name = basename(file).replace(/\.(recipe\.)?[jt]s$/, '');
     const of = await sequence();
     const run = await of.begin(script, {
       set,
@@ -121,29 +112,21 @@ const COMMANDS = {
       name,
       dry: v.dry,
     });
-    process.once("SIGINT", () => void of.stop(run));
-    const now = await of.ended(run, (r) =>
-      progress(`${Math.round(r.share * 100)} %`),
-    );
+    process.once('SIGINT', () => void of.stop(run));
+    const now = await of.ended(run, (r) => progress(`${Math.round(r.share * 100)} %`));
     if (!now.came) {
       tell(now, now.message);
       return FOUND;
     }
     const ran = now.came;
-    const words = ran.said.map((l) =>
-      l.level === "warns" ? `! ${l.text}` : l.text,
-    );
-    if (ran.fault)
-      words.push(
-        `Line ${ran.fault.line}: ${ran.fault.text} Nothing was changed.`,
-      );
+    const words = ran.said.map((l) => (l.level === 'warns' ? `! ${l.text}` : l.text));
+    if (ran.fault) words.push(`Line ${ran.fault.line}: ${ran.fault.text} Nothing was changed.`);
     else
       words.push(
-        `${ran.changes} changes${v.dry ? ", not made" : ran.revision ? `, kept as edit ${ran.revision}` : ""}`,
+        `${ran.changes} changes${v.dry ? ', not made' : ran.revision ? `, kept as edit ${ran.revision}` : ''}`,
       );
-    if (ran.renders.length)
-      words.push(`Begun to render: ${ran.renders.join(", ")}`);
-    tell(ran, words.join("\n"));
+    if (ran.renders.length) words.push(`Begun to render: ${ran.renders.join(', ')}`);
+    tell(ran, words.join('\n'));
     return ran.fault ? FOUND : WELL;
   },
 
@@ -153,96 +136,76 @@ const COMMANDS = {
   },
 
   async import() {
-    const bytes = readFileSync(needed(file, "which file"));
+    const bytes = readFileSync(needed(file, 'which file'));
     const all = await kite.productions();
-    const into = all.find(
-      (p) =>
-        p.code === v.production ||
-        p.id === v.production ||
-        p.name === v.production,
-    );
-    if (!into)
-      throw new Error(
-        `Say --production: ${all.map((p) => p.code).join(", ")}.`,
-      );
+    const into = all.find((p) => p.code === v.production || p.id === v.production || p.name === v.production);
+    if (!into) throw new Error(`Say --production: ${all.map((p) => p.code).join(', ')}.`);
     const made = await kite.import(into.id, bytes, v.code);
     tell(made, `${made.code} is there.`);
   },
 
   async bake() {
     const of = await sequence();
-    const camera = needed(v.camera, "which --camera");
+    const camera = needed(v.camera, 'which --camera');
     written(await of.bake(camera, v.form), `${of.code}_${camera}.${v.form}`);
   },
 
   async check() {
     const all = (await (await sequence()).checks()).filter((c) => !c.accepted);
-    const words = all.map(
-      (c) =>
-        `${c.severity.padEnd(5)}  ${(c.shot ?? c.of).padEnd(12)}  ${c.text}`,
-    );
-    tell(all, words.join("\n") || "Nothing is pointed out.");
-    return all.some((c) => c.severity === "wrong") ? FOUND : WELL;
+    const words = all.map((c) => `${c.severity.padEnd(5)}  ${(c.shot ?? c.of).padEnd(12)}  ${c.text}`);
+    tell(all, words.join('\n') || 'Nothing is pointed out.');
+    return all.some((c) => c.severity === 'wrong') ? FOUND : WELL;
   },
 
   async render() {
     const of = await sequence();
     const { document } = await of.document();
     const asked = {
-      what: "cut",
+      what: 'cut',
       percent: Number(v.percent),
       samples: Number(v.samples),
     };
     if (v.frame !== undefined) {
       const camera = document.entities.find(
-        (e) =>
-          e.kind === "camera" && (e.letter === v.camera || e.id === v.camera),
+        (e) => e.kind === 'camera' && (e.letter === v.camera || e.id === v.camera),
       );
-      if (!camera) throw new Error("Say --camera, by its letter.");
+      if (!camera) throw new Error('Say --camera, by its letter.');
       Object.assign(asked, {
-        what: "frame",
+        what: 'frame',
         camera: camera.id,
         frame: Number(v.frame),
       });
     } else if (v.shot) {
-      const shot = document.entities.find(
-        (e) => e.kind === "shot" && e.name === v.shot,
-      );
+      const shot = document.entities.find((e) => e.kind === 'shot' && e.name === v.shot);
       if (!shot) throw new Error(`There is no shot ${v.shot} in ${of.code}.`);
-      Object.assign(asked, { what: "shots", spans: [shot.id] });
+      Object.assign(asked, { what: 'shots', spans: [shot.id] });
     }
     const render = await of.render(asked);
     const now = await of.rendered(render, (r) =>
       progress(`${r.label} v${r.numbered}: ${r.done} of ${r.total}`),
     );
-    if (now.state !== "DONE") {
+    if (now.state !== 'DONE') {
       tell(now, `${now.state}: ${now.message}`);
       return FOUND;
     }
-    const name = `${now.label.replace(/[^A-Za-z0-9_-]+/g, "-")}_v${now.numbered}`;
+    const name = `${now.label.replace(/[^A-Za-z0-9_-]+/g, '-')}_v${now.numbered}`;
     if (now.total > 1) written(await of.film(now), `${name}.mp4`);
     else written(await of.picture(now), `${name}.png`);
   },
 
   /** Stands in for a program of the studio's: says what it is told, and takes only what is signed. */
   hear() {
-    const secret = needed(
-      v.secret,
-      "which --secret: it is shown when a watcher is added",
-    );
+    const secret = needed(v.secret, 'which --secret: it is shown when a watcher is added');
     const server = createServer(async (rq, rs) => {
-      let text = "";
-      for await (const part of rq.setEncoding("utf8")) {
+      let text = '';
+      for await (const part of rq.setEncoding('utf8')) {
         text += part;
         if (text.length > MOST_HEARD) return void rs.writeHead(413).end();
       }
       try {
         const it = heard(secret, rq.headers, text);
-        const where = it.data.sequence?.code ?? "";
-        tell(
-          it,
-          `${it.timestamp}  ${it.type.padEnd(8)}  ${where}  ${it.data.by ?? ""}`,
-        );
+        const where = it.data.sequence?.code ?? '';
+        tell(it, `${it.timestamp}  ${it.type.padEnd(8)}  ${where}  ${it.data.by ?? ''}`);
         rs.writeHead(204).end();
       } catch (e) {
         console.error(e.message);
@@ -250,23 +213,22 @@ const COMMANDS = {
       }
     });
     return new Promise((_, failed) => {
-      server.on("error", failed);
-      server.listen(Number(v.port), "127.0.0.1", () =>
+      server.on('error', failed);
+      server.listen(Number(v.port), '127.0.0.1', () =>
         console.error(`Listening at http://127.0.0.1:${v.port}/ until Ctrl+C`),
       );
     });
   },
 };
 
-if (!Object.hasOwn(COMMANDS, what ?? "")) {
+if (!Object.hasOwn(COMMANDS, what ?? '')) {
   console.error(HELP);
   process.exit(WRONG);
 }
 try {
   process.exitCode = (await COMMANDS[what]()) ?? WELL;
 } catch (e) {
-  if (v.json)
-    console.log(JSON.stringify({ error: e.message, code: e.code ?? "failed" }));
+  if (v.json) console.log(JSON.stringify({ error: e.message, code: e.code ?? 'failed' }));
   else console.error(e.message);
   process.exitCode = FOUND;
 }
