@@ -44,6 +44,15 @@ export function heard(secret, headers, body, now = Date.now() / 1000) {
   return { id, ...JSON.parse(body) };
 }
 
+const runAsked = (script, { set = {}, seed = 1, frame, name, dry = false } = {}) => ({
+  script,
+  set,
+  seed,
+  frame,
+  name,
+  dry,
+});
+
 export class KiteClient {
   #address;
   #token;
@@ -156,27 +165,13 @@ export class SequenceClient {
   }
 
   /** Runs a recipe: what it makes is one edit, unless it is dry. */
-  run(script, { set = {}, seed = 1, frame, name, dry = false } = {}) {
-    return this.#of.json('POST', this.#path('/recipes'), {
-      script,
-      set,
-      seed,
-      frame,
-      name,
-      dry,
-    });
+  run(script, how) {
+    return this.#of.json('POST', this.#path('/recipes'), runAsked(script, how));
   }
 
   /** Begins to run a recipe that may take longer than a request; gives how far it is. */
-  begin(script, { set = {}, seed = 1, frame, name, dry = false } = {}) {
-    return this.#of.json('POST', this.#path('/recipes/runs'), {
-      script,
-      set,
-      seed,
-      frame,
-      name,
-      dry,
-    });
+  begin(script, how) {
+    return this.#of.json('POST', this.#path('/recipes/runs'), runAsked(script, how));
   }
 
   /** Waits until a run has ended. */
