@@ -13,6 +13,7 @@ import kite.core.frame.Clips;
 import kite.core.frame.DepthRuler;
 import kite.core.frame.HoldBoth;
 import kite.core.frame.Opening;
+import kite.core.math.Trig;
 import kite.core.optics.AngleOfView;
 import kite.core.optics.DeliveryWindow;
 import kite.core.optics.DepthOfField;
@@ -90,7 +91,7 @@ final class LensAnswers {
     return new LensReport(
         AngleOfView.degrees(w, focal),
         AngleOfView.degrees(h, focal),
-        AngleOfView.degrees(Math.hypot(w, h), focal),
+        AngleOfView.degrees(Trig.hypot(w, h), focal),
         d.hyperfocalM(),
         d.nearLimitM(),
         d.farLimitM(),
@@ -193,7 +194,7 @@ final class LensAnswers {
         switch (side) {
           case ACROSS -> unit.width();
           case UP -> unit.height();
-          case DIAGONAL -> Math.hypot(unit.width(), unit.height());
+          case DIAGONAL -> Trig.hypot(unit.width(), unit.height());
         };
     return AngleOfView.focalLengthMm(size, degrees);
   }

@@ -9,6 +9,7 @@ import kite.core.frame.Eye;
 import kite.core.frame.FreeGround;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import org.teavm.jso.typedarrays.Float64Array;
@@ -95,7 +96,7 @@ final class PlaceAnswers {
     double[] m = matrix(transform);
     Matrix.makeRigid(m, 0);
     double[] a = Rotation.newPanTiltRoll(m, 0);
-    for (int i = 0; i < a.length; i++) out.set(i, Math.toDegrees(a[i]));
+    for (int i = 0; i < a.length; i++) out.set(i, Trig.degrees(a[i]));
   }
 
   static double[] matrix(Float64Array transform) {

@@ -1,10 +1,12 @@
 package kite.core;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.JavaCall;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -83,6 +85,44 @@ class LayersTest {
       }
       for (String together : layer) below.addAll(packages(together));
     }
+  }
+
+  /** Sums, products and roots are the same on every machine; these are not. */
+  private static final Set<String> NOT_THE_SAME_EVERYWHERE =
+      Set.of(
+          "sin",
+          "cos",
+          "tan",
+          "asin",
+          "acos",
+          "atan",
+          "atan2",
+          "sinh",
+          "cosh",
+          "tanh",
+          "exp",
+          "expm1",
+          "log",
+          "log10",
+          "log1p",
+          "pow",
+          "cbrt",
+          "hypot",
+          "toRadians",
+          "toDegrees",
+          "IEEEremainder",
+          "fma");
+
+  @Test
+  void numbersAreTheSameToTheLastDigitInThePageAndOnTheServer() {
+    DescribedPredicate<JavaCall<?>> platforms =
+        DescribedPredicate.describe(
+            "a function whose last digit the platform chooses; kite.core.math has it",
+            c ->
+                Set.of("java.lang.Math", "java.lang.StrictMath")
+                        .contains(c.getTargetOwner().getName())
+                    && NOT_THE_SAME_EVERYWHERE.contains(c.getName()));
+    noClasses().should().callCodeUnitWhere(platforms).check(core);
   }
 
   @Test

@@ -17,9 +17,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import java.util.zip.ZipInputStream;
@@ -240,6 +244,45 @@ class ScriptsTest extends Desk {
     assertEquals("DONE", ended.get("state").asString(), ended.toString());
     assertEquals(pieces + 1, application.stored().all(Piece.class).size());
     assertEquals("1", Application.asked("select count(*) from edit where label = 'Recipe: Long'"));
+  }
+
+  /** It would be refused on what it made itself, and its picture would come twice. */
+  @Test
+  void aRunWhoseServerIsKilledAfterItsEditIsNotRunAgain() throws Exception {
+    JsonNode begun;
+    try (Connection other = Application.connect(Application.DATABASE)) {
+      long key = UUID.fromString(sequence).getMostSignificantBits();
+      try (Statement s = other.createStatement()) {
+        s.execute("select pg_advisory_lock(" + key + ")"); // no render can be taken in
+      }
+      begun =
+          begin(
+              "if (kite.all().some((t) => t.name === 'Once')) throw new Error('It is there.');\n"
+                  + "kite.standIn('box', 'Once');\n"
+                  + "kite.render(kite.cameraCalled('A'), 1010, { percent: 5, samples: 1 });");
+      run(begun, r -> rendersThatWait() == 1 || isOver(r));
+      application.kill();
+    }
+    application.start();
+    pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    JsonNode ended = run(begun, ScriptsTest::isOver);
+    assertEquals("DONE", ended.get("state").asString(), ended.toString());
+    assertEquals(1, ended.get("came").get("renders").size());
+    assertEquals("1", Application.asked("select count(*) from render_job"));
+    assertEquals("1", Application.asked("select count(*) from edit where label = 'Recipe: Long'"));
+  }
+
+  /** Transactions that wait until they may number a render. */
+  private static int rendersThatWait() {
+    try {
+      return Integer.parseInt(
+          Application.asked(
+              "select count(*) from pg_locks where locktype = 'advisory' and not granted and"
+                  + " database = (select oid from pg_database where datname ="
+                  + " current_database())"));
+    } catch (SQLException e) {
+      throw new IllegalStateException("The database could not be asked who waits", e);
+    }
   }
 
   @Test

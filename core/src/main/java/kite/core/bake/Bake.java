@@ -12,6 +12,7 @@ import kite.core.evaluate.Placement;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /**
  * A camera's plain motion. All arrays have one row per frame, {@code frames.length} rows.
@@ -71,7 +72,7 @@ public record Bake(Camera camera, double[] frames, double[] world, double[] angl
    */
   static void continuousAngles(double[] world, double[] angles, int r) {
     double[] a = Rotation.newPanTiltRoll(world, r * Matrix.SIZE);
-    for (int i = 0; i < 3; i++) a[i] = Math.toDegrees(a[i]);
+    for (int i = 0; i < 3; i++) a[i] = Trig.degrees(a[i]);
     if (r > 0) {
       int last = (r - 1) * 3;
       double[] other = {a[0] + 180, 180 - a[1], a[2] + 180};

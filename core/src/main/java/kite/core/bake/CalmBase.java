@@ -12,8 +12,10 @@ import kite.core.document.Camera;
 import kite.core.document.Channels;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
@@ -92,8 +94,7 @@ public record CalmBase(
       double[] m = Matrix.newIdentity(), own = new double[Matrix.SIZE];
       double[] at = new double[6];
       for (int i = 0; i < 6; i++) at[i] = calm[i].value(f);
-      Rotation.panTiltRoll(
-          Math.toRadians(at[3]), Math.toRadians(at[4]), Math.toRadians(at[5]), m, 0);
+      Rotation.panTiltRoll(Trig.radians(at[3]), Trig.radians(at[4]), Trig.radians(at[5]), m, 0);
       System.arraycopy(at, 0, m, 12, 3);
       Matrix.multiply(Matrix.newInverse(m, 0), 0, b.world(), row * Matrix.SIZE, own, 0);
       double[] turn = Rotation.newPanTiltRoll(own, 0);
@@ -101,13 +102,13 @@ public record CalmBase(
         own[Matrix.OX], own[Matrix.OY], -own[Matrix.OZ], turn[0], turn[1], turn[2]
       };
       for (int i = 0; i < values.length; i++) {
-        double v = i < 3 ? values[i] : Math.toDegrees(values[i]);
+        double v = i < 3 ? values[i] : Trig.degrees(values[i]);
         keys.get(i).add(Key.of(f, v, KeyShape.STRAIGHT));
       }
       mostM = Math.max(mostM, new Vec3(own[Matrix.OX], own[Matrix.OY], own[Matrix.OZ]).length());
       double cos = (own[Matrix.XX] + own[Matrix.YY] + own[Matrix.ZZ] - 1) / 2;
       mostDegrees =
-          Math.max(mostDegrees, Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, cos)))));
+          Math.max(mostDegrees, Trig.degrees(ArcTrig.acos(Math.max(-1, Math.min(1, cos)))));
     }
 
     Channels channels() {

@@ -10,7 +10,9 @@ import kite.core.document.Channels;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
@@ -161,7 +163,8 @@ public record PlainCamera(Camera camera, int keys, double placeM, double degrees
           double d = w[a * Matrix.SIZE + axis + i] - w[b * Matrix.SIZE + axis + i];
           sum += d * d;
         }
-        degrees = Math.max(degrees, Math.toDegrees(2 * Math.asin(Math.min(1, Math.sqrt(sum) / 2))));
+        degrees =
+            Math.max(degrees, Trig.degrees(2 * ArcTrig.asin(Math.min(1, Math.sqrt(sum) / 2))));
       }
       double focal =
           Math.abs(

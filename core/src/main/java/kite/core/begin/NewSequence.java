@@ -34,7 +34,9 @@ import kite.core.document.Sound;
 import kite.core.document.SoundTrack;
 import kite.core.document.StandInKind;
 import kite.core.document.Standards;
+import kite.core.math.ArcTrig;
 import kite.core.math.AxisOrder;
+import kite.core.math.Trig;
 import kite.core.optics.DeliveryWindow;
 import kite.core.rig.base.Base;
 import kite.core.rig.head.Head;
@@ -86,7 +88,7 @@ public final class NewSequence {
     all.add(new Add(standIn("adult", "Adult", StandInKind.ADULT, 0.52, FIGURE_M, 0.32, "#5c8fbf")));
     double away = distanceThatFits(header), eyes = 1.6;
     Channels base = Channels.NONE.with("y", eyes).with("z", away);
-    double tilt = -Math.toDegrees(Math.atan2(eyes - FIGURE_M / 2, away));
+    double tilt = -Trig.degrees(ArcTrig.atan2(eyes - FIGURE_M / 2, away));
     all.add(
         new Add(
             new Camera(

@@ -5,6 +5,9 @@ import kite.core.document.Camera;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.math.ArcTrig;
+import kite.core.math.Powers;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 
 /** Whether a camera moves right where a shot begins or ends, and stands still outside. */
@@ -18,7 +21,7 @@ final class Edges {
    */
   private static final double LEAST_M = 0.01;
 
-  private static final double LEAST_RADIANS = Math.toRadians(0.2);
+  private static final double LEAST_RADIANS = Trig.radians(0.2);
   private static final double LEAST_ZOOM = 0.005;
 
   /** Of what it does within, so little outside is standing still. */
@@ -79,10 +82,10 @@ final class Edges {
         is.place().minus(at).length() / LEAST_M,
         Math.max(
             turned / LEAST_RADIANS,
-            Math.abs(Math.log(plan.lens()[o + LensRow.FOCAL] / focal)) / LEAST_ZOOM));
+            Math.abs(Powers.log(plan.lens()[o + LensRow.FOCAL] / focal)) / LEAST_ZOOM));
   }
 
   private static double angle(Vec3 a, Vec3 b) {
-    return Math.atan2(a.cross(b).length(), a.dot(b));
+    return ArcTrig.atan2(a.cross(b).length(), a.dot(b));
   }
 }

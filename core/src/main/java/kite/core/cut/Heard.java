@@ -6,6 +6,7 @@ import java.util.TreeSet;
 import kite.core.document.Sequence;
 import kite.core.document.Sound;
 import kite.core.document.SoundTrack;
+import kite.core.math.Powers;
 
 /**
  * What is heard in a stretch of the programme: a piece of a recording, and how loud. The page plays
@@ -90,6 +91,6 @@ public record Heard(
 
   /** The factor of an amplitude that some decibels are. */
   public static double factor(double db) {
-    return Math.pow(10, db / DB_OF_TEN);
+    return Powers.pow(10, db / DB_OF_TEN);
   }
 }

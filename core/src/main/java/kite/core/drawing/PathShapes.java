@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import kite.core.document.Path;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.path.PathPoint;
 import kite.core.path.PathStyle;
@@ -91,12 +92,12 @@ public final class PathShapes {
   /** Counter-clockwise seen from above, from +Z of the centre. */
   private static List<PathPoint> round(Vec3 c, double r, double degrees, double rise) {
     int spans = (int) Math.ceil(degrees / 45);
-    double step = Math.toRadians(degrees) / spans, reach = 4.0 / 3 * Math.tan(step / 4) * r;
+    double step = Trig.radians(degrees) / spans, reach = 4.0 / 3 * Trig.tan(step / 4) * r;
     List<PathPoint> all = new ArrayList<>();
     for (int i = 0; i <= spans; i++) {
       double a = i * step, up = rise / spans;
-      Vec3 out = new Vec3(Math.cos(a) * reach, up / 3, -Math.sin(a) * reach);
-      Vec3 at = c.plus(new Vec3(Math.sin(a) * r, up * i, Math.cos(a) * r));
+      Vec3 out = new Vec3(Trig.cos(a) * reach, up / 3, -Trig.sin(a) * reach);
+      Vec3 at = c.plus(new Vec3(Trig.sin(a) * r, up * i, Trig.cos(a) * r));
       all.add(new PathPoint(at, out.times(-1), out));
     }
     return all;

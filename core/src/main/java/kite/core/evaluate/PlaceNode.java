@@ -14,6 +14,7 @@ import kite.core.document.Shape;
 import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.ModelPose;
 import kite.core.model.ModelRig;
@@ -182,8 +183,8 @@ final class PlaceNode extends Node implements Elsewhere {
     if (entity instanceof Light && !posed) {
       Matrix.identity(out, at);
       Rotation.panTiltRoll(
-          Math.toRadians(c[HEADING].value(frame)),
-          -Math.toRadians(c[ELEVATION].value(frame)),
+          Trig.radians(c[HEADING].value(frame)),
+          -Trig.radians(c[ELEVATION].value(frame)),
           0,
           out,
           at);
@@ -220,9 +221,9 @@ final class PlaceNode extends Node implements Elsewhere {
     }
     Rotation.angles(
         order,
-        Math.toRadians(c[Place.TURN].value(frame)),
-        Math.toRadians(c[Place.TURN + 1].value(frame)),
-        Math.toRadians(c[Place.TURN + 2].value(frame)),
+        Trig.radians(c[Place.TURN].value(frame)),
+        Trig.radians(c[Place.TURN + 1].value(frame)),
+        Trig.radians(c[Place.TURN + 2].value(frame)),
         m,
         o);
     for (int axis = 0; scaled && axis < 3; axis++) {

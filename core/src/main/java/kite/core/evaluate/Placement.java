@@ -14,6 +14,7 @@ import kite.core.document.Place;
 import kite.core.document.Sequence;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
@@ -51,7 +52,7 @@ public final class Placement {
       for (int i = 0; i < 12; i++) if (i % 4 < 3) turned[i] /= scale[i / 4];
       double[] angles = Rotation.newAngles(piece.order(), turned, 0);
       for (int i = 0; i < 3; i++) {
-        angles[i] = Math.toDegrees(angles[i]);
+        angles[i] = Trig.degrees(angles[i]);
         if (last != null) angles[i] = nearest(angles[i], last[i]);
       }
       last = angles;
@@ -241,7 +242,7 @@ public final class Placement {
     double[] rigid = own.clone();
     Matrix.makeRigid(rigid, 0);
     double[] angles = Rotation.newPanTiltRoll(rigid, 0);
-    for (int i = 0; i < 3; i++) angles[i] = Math.toDegrees(angles[i]);
+    for (int i = 0; i < 3; i++) angles[i] = Trig.degrees(angles[i]);
     return angles;
   }
 

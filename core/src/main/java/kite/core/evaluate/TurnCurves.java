@@ -4,6 +4,7 @@ import kite.core.curve.CompiledCurve;
 import kite.core.document.Channels;
 import kite.core.document.Place;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /** Pan, tilt and roll of what has them as channels, in degrees, ready for evaluation. */
 public final class TurnCurves {
@@ -24,9 +25,9 @@ public final class TurnCurves {
    */
   public void write(double frame, double share, double[] out) {
     Rotation.panTiltRoll(
-        share * Math.toRadians(pan.value(frame)),
-        share * Math.toRadians(tilt.value(frame)),
-        share * Math.toRadians(roll.value(frame)),
+        share * Trig.radians(pan.value(frame)),
+        share * Trig.radians(tilt.value(frame)),
+        share * Trig.radians(roll.value(frame)),
         out,
         0);
   }

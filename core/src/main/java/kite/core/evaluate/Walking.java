@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Camera;
 import kite.core.document.Sequence;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
@@ -66,7 +68,7 @@ public final class Walking {
   public static Sequence place(Sequence s, Camera c, double f, Vec3 at, Vec3 look, boolean key) {
     double[] want = Matrix.newIdentity();
     Rotation.panTiltRoll(
-        Math.toRadians(look.x()), Math.toRadians(look.y()), Math.toRadians(look.z()), want, 0);
+        Trig.radians(look.x()), Trig.radians(look.y()), Trig.radians(look.z()), want, 0);
     return place(s, c, f, at, want, key);
   }
 
@@ -116,7 +118,7 @@ public final class Walking {
     String[] names = {"pan", "tilt", "roll"};
     for (int i = 0; i < 3; i++) {
       double now = c.channel(at + names[i]).at(f);
-      double to = Placement.nearest(Math.toDegrees(a[i]), now);
+      double to = Placement.nearest(Trig.degrees(a[i]), now);
       if (Math.abs(to - now) > SAME_VALUE) c = (Camera) Placement.set(c, at + names[i], f, to, key);
     }
     return c;
@@ -151,11 +153,11 @@ public final class Walking {
     double[] m = Placement.matrix(plan, c.id());
     Matrix.makeRigid(m, 0);
     Vec3 out = Matrix.newOrigin(m, 0).minus(about);
-    double flat = Math.hypot(out.x(), out.z());
-    double heading = Math.atan2(out.x(), out.z()), height = Math.atan2(out.y(), flat);
-    double limit = Math.toRadians(STEEPEST);
-    double rise = Math.max(-limit, Math.min(limit, height + Math.toRadians(up))) - height;
-    double turn = Math.toRadians(across);
+    double flat = Trig.hypot(out.x(), out.z());
+    double heading = ArcTrig.atan2(out.x(), out.z()), height = ArcTrig.atan2(out.y(), flat);
+    double limit = Trig.radians(STEEPEST);
+    double rise = Math.max(-limit, Math.min(limit, height + Trig.radians(up))) - height;
+    double turn = Trig.radians(across);
     // about the world's up, then about the level axis at right angles to the new heading
     double[] yaw = Matrix.newIdentity();
     Rotation.panTiltRoll(turn, 0, 0, yaw, 0);

@@ -16,6 +16,7 @@ import kite.core.evaluate.Plan;
 import kite.core.math.AxisOrder;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 
 /** Sizes of things in the set, and moves that line them up. */
@@ -204,7 +205,7 @@ public final class Arranging {
 
   private static double[] degrees(double[] radians) {
     double[] d = new double[radians.length];
-    for (int i = 0; i < d.length; i++) d[i] = Math.toDegrees(radians[i]);
+    for (int i = 0; i < d.length; i++) d[i] = Trig.degrees(radians[i]);
     return d;
   }
 

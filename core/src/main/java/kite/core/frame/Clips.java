@@ -9,6 +9,7 @@ import kite.core.document.Camera;
 import kite.core.document.ChannelSpec;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.math.Powers;
 import kite.core.model.Models;
 
 /** Clips that cut nothing off. */
@@ -52,7 +53,7 @@ public final class Clips {
 
   /** Three figures are enough for a clip. */
   private static double tidy(double m) {
-    double scale = Math.pow(10, 2 - Math.floor(Math.log10(m)));
+    double scale = Powers.tenTo(2 - (int) Math.floor(Powers.log(m) / Powers.log(10)));
     return Math.round(m * scale) / scale;
   }
 }

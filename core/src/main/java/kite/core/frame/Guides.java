@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.document.Guide;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 
 /** The lines of a guide over the frame: shares across and down, 0–1, aspect given. */
 public final class Guides {
@@ -115,8 +116,8 @@ public final class Guides {
       }
       for (int k = i == 0 ? 0 : 1; k <= SPIRAL_STEPS; k++) {
         double a = from + Math.PI / 2 * k / SPIRAL_STEPS;
-        out[n++] = (cx + side * Math.cos(a)) * GOLDEN;
-        out[n++] = cy + side * Math.sin(a);
+        out[n++] = (cx + side * Trig.cos(a)) * GOLDEN;
+        out[n++] = cy + side * Trig.sin(a);
       }
     }
     for (int i = 0; i < out.length; i += 2) {
@@ -133,7 +134,7 @@ public final class Guides {
         c = -eye.world()[Matrix.ZY]; // a·x + b·y + c = 0
     double l = eye.window().left(), r = eye.window().right();
     double bottom = eye.window().bottom(), top = eye.window().top();
-    if (Math.hypot(a, b) < NO_LINE) return null;
+    if (Trig.hypot(a, b) < NO_LINE) return null;
     if (Math.abs(b) >= Math.abs(a)) {
       double yl = -(c + a * l) / b, yr = -(c + a * r) / b;
       return new double[] {0, (top - yl) / (top - bottom), 1, (top - yr) / (top - bottom)};

@@ -4,6 +4,9 @@ import kite.core.command.ChannelCommand;
 import kite.core.command.Command;
 import kite.core.command.RigCommand;
 import kite.core.document.Camera;
+import kite.core.math.ArcTrig;
+import kite.core.math.Powers;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.optics.DeliveryWindow;
 
@@ -75,7 +78,7 @@ public record LensDrag(
               0);
       case DOLLY -> walk(0, 0, -down * aboutM * DOLLY_REACH, 0, 0, 0);
       case ROLL -> walk(0, 0, 0, 0, 0, across * ROLL_DEGREES);
-      case ZOOM -> lens(focalMm * Math.exp(-down * ZOOM_POWER));
+      case ZOOM -> lens(focalMm * Powers.exp(-down * ZOOM_POWER));
       case ORBIT ->
           new RigCommand.Orbit(
               camera, frame, about, -across * ORBIT_ACROSS_DEGREES, down * ORBIT_UP_DEGREES, key);
@@ -105,7 +108,7 @@ public record LensDrag(
 
   /** Notches of the wheel so far: a longer lens with each, and a shorter one with each back. */
   public Command zoom(int notches) {
-    return lens(focalMm * Math.exp(notches * NOTCH_POWER));
+    return lens(focalMm * Powers.exp(notches * NOTCH_POWER));
   }
 
   /** Metres towards what is looked at. */
@@ -134,6 +137,6 @@ public record LensDrag(
   }
 
   private static double degrees(double from, double to) {
-    return Math.toDegrees(Math.atan(to) - Math.atan(from));
+    return Trig.degrees(ArcTrig.atan(to) - ArcTrig.atan(from));
   }
 }

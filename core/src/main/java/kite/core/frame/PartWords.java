@@ -8,7 +8,9 @@ import kite.core.document.Entity;
 import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.number.NumberText;
@@ -147,7 +149,7 @@ public final class PartWords {
     Vec3 gap = Matrix.newOrigin(with, 0).minus(Matrix.newOrigin(without, 0));
     double dot = 0;
     for (int i = Matrix.ZX; i <= Matrix.ZZ; i++) dot += with[i] * without[i];
-    double angle = Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, dot))));
+    double angle = Trig.degrees(ArcTrig.acos(Math.max(-1, Math.min(1, dot))));
     return metres(gap.length()) + " and " + degrees(angle);
   }
 
@@ -165,7 +167,7 @@ public final class PartWords {
     return (on == 1 ? "1 trim: " : on + " trims together: ")
         + metres(is.place().minus(was.place()).length())
         + " and "
-        + degrees(Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, dot)))))
+        + degrees(Trig.degrees(ArcTrig.acos(Math.max(-1, Math.min(1, dot)))))
         + ".";
   }
 }

@@ -17,6 +17,7 @@ import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
@@ -183,13 +184,7 @@ public final class PlaceSubject {
   private PlaceCamera place(Eye eye, Vec3 at) {
     double[] a = Rotation.newPanTiltRoll(eye.world(), 0);
     return new PlaceCamera(
-        camera.id(),
-        frame,
-        at,
-        Math.toDegrees(a[0]),
-        Math.toDegrees(a[1]),
-        Math.toDegrees(a[2]),
-        key);
+        camera.id(), frame, at, Trig.degrees(a[0]), Trig.degrees(a[1]), Trig.degrees(a[2]), key);
   }
 
   /** Looks the way an attention part on top of the stack would. */

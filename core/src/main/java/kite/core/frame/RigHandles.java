@@ -8,7 +8,9 @@ import kite.core.document.Camera;
 import kite.core.document.Path;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.path.PathTable;
 import kite.core.rig.RigPart;
@@ -82,13 +84,13 @@ public final class RigHandles {
           set(part, "pedestal", own.y(), key),
           set(part, "dolly", -own.z(), key));
     if (!(part instanceof Arm) || own.length() < NO_ARM_M) return List.of();
-    double flat = Math.hypot(own.x(), own.z());
-    double swing = Math.toDegrees(Math.atan2(-own.x(), -own.z())), now = value(part, "swing");
+    double flat = Trig.hypot(own.x(), own.z());
+    double swing = Trig.degrees(ArcTrig.atan2(-own.x(), -own.z())), now = value(part, "swing");
     swing += 360 * Math.rint((now - swing) / 360); // the nearest of its turns
     return List.of(
         set(part, "length", own.length(), key),
         set(part, "swing", flat < UPRIGHT_M ? now : swing, key),
-        set(part, "lift", Math.toDegrees(Math.atan2(own.y(), flat)), key));
+        set(part, "lift", Trig.degrees(ArcTrig.atan2(own.y(), flat)), key));
   }
 
   private double value(RigPart part, String channel) {

@@ -1,5 +1,7 @@
 package kite.core.light;
 
+import kite.core.math.Powers;
+
 /**
  * Haze that thins with height: at height y it loses {@code density · exp(−max(0, y) / height)} of
  * the light per metre. The share that comes through is exp of the whole loss along the way.
@@ -19,15 +21,15 @@ public record Haze(double density, double heightM) {
     double loss;
     double toY = fromY + dirY * metres;
     if (Math.abs(dirY) < LEVEL) {
-      loss = metres * Math.exp(-Math.max(0, fromY) / heightM);
+      loss = metres * Powers.exp(-Math.max(0, fromY) / heightM);
     } else {
       loss = (amount(toY) - amount(fromY)) / dirY;
     }
-    return Math.exp(-density * loss);
+    return Powers.exp(-density * loss);
   }
 
   /** The integral of the thinning from height 0 to y. */
   private double amount(double y) {
-    return y <= 0 ? y : heightM * (1 - Math.exp(-y / heightM));
+    return y <= 0 ? y : heightM * (1 - Powers.exp(-y / heightM));
   }
 }

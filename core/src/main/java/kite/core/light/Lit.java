@@ -1,6 +1,7 @@
 package kite.core.light;
 
 import kite.core.document.Light;
+import kite.core.math.Trig;
 import kite.core.shape.MeshBuilder;
 
 /**
@@ -28,7 +29,7 @@ public record Lit(
   public static Lit of(Light l, double frame) {
     double[] colour = l.kelvin() > 0 ? Temperature.linear(l.kelvin()) : linear(l.colour());
     boolean sun = l.form() == Light.Form.SUN;
-    double half = Math.toRadians(at(l, Light.CONE.name(), frame) / 2);
+    double half = Trig.radians(at(l, Light.CONE.name(), frame) / 2);
     return new Lit(
         l,
         colour,
@@ -60,8 +61,8 @@ public record Lit(
     if (radians <= fullRadians) return 1;
     if (radians >= coneRadians) return 0;
     double t =
-        (Math.cos(radians) - Math.cos(coneRadians))
-            / (Math.cos(fullRadians) - Math.cos(coneRadians));
+        (Trig.cos(radians) - Trig.cos(coneRadians))
+            / (Trig.cos(fullRadians) - Trig.cos(coneRadians));
     return t * t * (3 - 2 * t);
   }
 }

@@ -12,7 +12,9 @@ import kite.core.document.Light;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Arranging;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.rig.Subject;
 import kite.core.rig.attention.Attention;
@@ -57,16 +59,16 @@ public final class ThreeLights {
     Vec3 eye = Matrix.newOrigin(plan.world(), plan.slot(camera) * Matrix.SIZE);
     double[] size = new Arranging(s, plan, 0, false).size(List.of(subject));
     double reach = Math.max(LEAST_REACH_M, REACH * new Vec3(size[0], size[1], size[2]).length());
-    double toward = Math.atan2(eye.x() - at[0], eye.z() - at[2]);
+    double toward = ArcTrig.atan2(eye.x() - at[0], eye.z() - at[2]);
     List<Command> all = new ArrayList<>();
     for (int i = 0; i < LAMPS.size(); i++) {
       Lamp l = LAMPS.get(i);
-      double a = toward + Math.toRadians(l.turnDegrees());
+      double a = toward + Trig.radians(l.turnDegrees());
       Channels place =
           Channels.NONE
-              .with("x", at[0] + Math.sin(a) * reach)
+              .with("x", at[0] + Trig.sin(a) * reach)
               .with("y", at[1] + l.up() * reach)
-              .with("z", at[2] + Math.cos(a) * reach)
+              .with("z", at[2] + Trig.cos(a) * reach)
               .with(Light.POWER.name(), l.power() * reach * reach)
               .with(Light.CONE.name(), 70)
               .with(Light.EDGE.name(), 0.5)

@@ -11,9 +11,9 @@ package kite.core.math;
  */
 public final class PassageRoll {
   /** How near to the axis, radians, a passage begins. */
-  public static final double STEEP = Math.toRadians(20);
+  public static final double STEEP = Trig.radians(20);
 
-  public static final double STEEP_COS = Math.cos(STEEP);
+  public static final double STEEP_COS = Trig.cos(STEEP);
 
   /** Of two ways to roll, the longer is taken while it is no more than this times the way gone. */
   public static final double MOST = 8;

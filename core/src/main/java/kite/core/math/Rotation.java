@@ -21,9 +21,9 @@ public final class Rotation {
   /** Writes the 3×3 part of a pan, tilt, roll rotation (Ry·Rx·Rz), leaving the rest as it was. */
   public static void panTiltRoll(double pan, double tilt, double roll, double[] m, int at) {
     // most angles of most things are 0, and the browser build leaves itself for a sine
-    double cp = pan == 0 ? 1 : Math.cos(pan), sp = pan == 0 ? 0 : Math.sin(pan);
-    double ct = tilt == 0 ? 1 : Math.cos(tilt), st = tilt == 0 ? 0 : Math.sin(tilt);
-    double cr = roll == 0 ? 1 : Math.cos(roll), sr = roll == 0 ? 0 : Math.sin(roll);
+    double cp = pan == 0 ? 1 : Trig.cos(pan), sp = pan == 0 ? 0 : Trig.sin(pan);
+    double ct = tilt == 0 ? 1 : Trig.cos(tilt), st = tilt == 0 ? 0 : Trig.sin(tilt);
+    double cr = roll == 0 ? 1 : Trig.cos(roll), sr = roll == 0 ? 0 : Trig.sin(roll);
     m[at] = cp * cr + sp * st * sr;
     m[at + Matrix.XY] = ct * sr;
     m[at + Matrix.XZ] = -sp * cr + cp * st * sr;
@@ -64,7 +64,7 @@ public final class Rotation {
   /** m = m · the turn about one of its axes: the two columns across that axis turn. */
   private static void about(int axis, double pan, double tilt, double roll, double[] m, int at) {
     double angle = axis == 0 ? tilt : axis == 1 ? pan : roll;
-    double c = Math.cos(angle), s = Math.sin(angle);
+    double c = Trig.cos(angle), s = Trig.sin(angle);
     int j = at + (axis + 1) % 3 * 4, k = at + (axis + 2) % 3 * 4;
     for (int i = 0; i < 3; i++) {
       double a = m[j + i], b = m[k + i];
@@ -79,14 +79,14 @@ public final class Rotation {
    */
   public static double[] newPanTiltRoll(double[] m, int at) {
     double st = Math.max(-1, Math.min(1, -m[at + Matrix.ZY]));
-    double tilt = Math.asin(st);
+    double tilt = ArcTrig.asin(st);
     if (Math.abs(st) > 1 - UPRIGHT) {
-      return new double[] {Math.atan2(-m[at + Matrix.XZ], m[at]), tilt, 0};
+      return new double[] {ArcTrig.atan2(-m[at + Matrix.XZ], m[at]), tilt, 0};
     }
     return new double[] {
-      Math.atan2(m[at + Matrix.ZX], m[at + Matrix.ZZ]),
+      ArcTrig.atan2(m[at + Matrix.ZX], m[at + Matrix.ZZ]),
       tilt,
-      Math.atan2(m[at + Matrix.XY], m[at + Matrix.YY])
+      ArcTrig.atan2(m[at + Matrix.XY], m[at + Matrix.YY])
     };
   }
 
@@ -99,12 +99,12 @@ public final class Rotation {
     double sign = (j - i + 3) % 3 == 1 ? 1 : -1;
     double sin = Math.max(-1, Math.min(1, sign * m[at + k * 4 + i]));
     double[] found = new double[3]; // by axis
-    found[j] = Math.asin(sin);
+    found[j] = ArcTrig.asin(sin);
     if (Math.abs(sin) > 1 - UPRIGHT) {
-      found[i] = Math.atan2(sign * m[at + j * 4 + k], m[at + j * 4 + j]);
+      found[i] = ArcTrig.atan2(sign * m[at + j * 4 + k], m[at + j * 4 + j]);
     } else {
-      found[i] = Math.atan2(-sign * m[at + k * 4 + j], m[at + k * 4 + k]);
-      found[k] = Math.atan2(-sign * m[at + j * 4 + i], m[at + i * 4 + i]);
+      found[i] = ArcTrig.atan2(-sign * m[at + k * 4 + j], m[at + k * 4 + k]);
+      found[k] = ArcTrig.atan2(-sign * m[at + j * 4 + i], m[at + i * 4 + i]);
     }
     return new double[] {found[1], found[0], found[2]};
   }
@@ -182,9 +182,9 @@ public final class Rotation {
     dot = Math.min(1, Math.abs(dot));
     double ka = 1 - t, kb = t;
     if (t > 0 && t < 1 && 1 - dot > FLAT_ARC) {
-      double angle = Math.acos(dot), s = Math.sin(angle);
-      ka = Math.sin((1 - t) * angle) / s;
-      kb = Math.sin(t * angle) / s;
+      double angle = ArcTrig.acos(dot), s = Trig.sin(angle);
+      ka = Trig.sin((1 - t) * angle) / s;
+      kb = Trig.sin(t * angle) / s;
     }
     kb *= sign;
     set(

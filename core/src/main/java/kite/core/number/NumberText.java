@@ -1,5 +1,7 @@
 package kite.core.number;
 
+import kite.core.math.Powers;
+
 /**
  * What may be typed into a number field, and how numbers are shown. Reads plain numbers, units
  * ({@code 6ft 2in}, {@code 182cm}, {@code 35mm}, {@code 50%}, {@code f/4}), arithmetic with
@@ -258,7 +260,7 @@ public final class NumberText {
     if (Double.isNaN(v)) return "–";
     if (Double.isInfinite(v)) return v > 0 ? "∞" : "−∞";
     if (Math.abs(v) >= 1e15) return Double.toString(v);
-    double scale = Math.pow(10, decimals);
+    double scale = Powers.tenTo(decimals);
     double n = Math.floor(Math.abs(v) * scale + 0.5);
     double whole = Math.floor(n / scale);
     String s = Long.toString((long) whole);

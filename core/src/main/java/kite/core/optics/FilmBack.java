@@ -1,5 +1,7 @@
 package kite.core.optics;
 
+import kite.core.math.Trig;
+
 /**
  * The area that takes the picture.
  *
@@ -8,7 +10,7 @@ package kite.core.optics;
  */
 public record FilmBack(double widthMm, double heightMm, double squeeze) {
   public double diagonalMm() {
-    return Math.hypot(widthMm, heightMm);
+    return Trig.hypot(widthMm, heightMm);
   }
 
   /** Width after de-squeeze. */

@@ -2,8 +2,10 @@ package kite.core.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import kite.core.math.ArcTrig;
 import kite.core.math.PassageRoll;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /**
  * Which way is up for a carriage that is to stay level along a path.
@@ -13,7 +15,7 @@ import kite.core.math.Rotation;
  */
 final class LevelPath {
   /** Nearer than this to straight up, an end of the path has no level at all. */
-  private static final double NO_LEVEL = Math.toRadians(1);
+  private static final double NO_LEVEL = Trig.radians(1);
 
   /** How far inside a passage's ends the roll is measured, as a share of it. */
   private static final double SLOPE_SHARE = 1e-4;
@@ -69,7 +71,7 @@ final class LevelPath {
 
   private double depth(double parameter) {
     path.travel(parameter, t, 0);
-    return PassageRoll.STEEP - Math.acos(Math.min(1, Math.abs(t[1])));
+    return PassageRoll.STEEP - ArcTrig.acos(Math.min(1, Math.abs(t[1])));
   }
 
   /** Metres along the path where it becomes steep, between two parameters. */
@@ -101,7 +103,7 @@ final class LevelPath {
       if (!Double.isNaN(last)) turned += Rotation.shortestTurn(now - last);
       last = now;
       path.travel(path.parameter(metres), t, 0);
-      way += Math.acos(Math.max(-1, Math.min(1, dot(before, t))));
+      way += ArcTrig.acos(Math.max(-1, Math.min(1, dot(before, t))));
       System.arraycopy(t, 0, before, 0, 3);
     }
     double z = closes || !noLevel(to) ? roll(to) : Double.NaN;
@@ -116,7 +118,7 @@ final class LevelPath {
 
   private boolean noLevel(double metres) {
     path.travel(path.parameter(metres), t, 0);
-    return Math.acos(Math.min(1, Math.abs(t[1]))) < NO_LEVEL;
+    return ArcTrig.acos(Math.min(1, Math.abs(t[1]))) < NO_LEVEL;
   }
 
   /** The angle about the travel from the transported direction to the level one. */

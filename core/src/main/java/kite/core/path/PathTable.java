@@ -1,6 +1,8 @@
 package kite.core.path;
 
 import java.util.List;
+import kite.core.math.ArcTrig;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 
 /**
@@ -428,7 +430,7 @@ public final class PathTable {
     double x = a[1] * b[2] - a[2] * b[1],
         y = a[2] * b[0] - a[0] * b[2],
         z = a[0] * b[1] - a[1] * b[0];
-    return Math.atan2(x * t[0] + y * t[1] + z * t[2], a[0] * b[0] + a[1] * b[1] + a[2] * b[2]);
+    return ArcTrig.atan2(x * t[0] + y * t[1] + z * t[2], a[0] * b[0] + a[1] * b[1] + a[2] * b[2]);
   }
 
   /** Carries the upright direction {@code r} from one place to the next by double reflection. */
@@ -493,7 +495,7 @@ public final class PathTable {
 
   /** Turns a vector at right angles to a unit direction about it. */
   static void turn(double[] v, double[] about, double angle) {
-    double c = Math.cos(angle), s = Math.sin(angle), x = v[0], y = v[1], z = v[2];
+    double c = Trig.cos(angle), s = Trig.sin(angle), x = v[0], y = v[1], z = v[2];
     v[0] = c * x + s * (about[1] * z - about[2] * y);
     v[1] = c * y + s * (about[2] * x - about[0] * z);
     v[2] = c * z + s * (about[0] * y - about[1] * x);

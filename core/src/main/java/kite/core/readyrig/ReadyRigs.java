@@ -16,8 +16,10 @@ import kite.core.document.Path;
 import kite.core.document.Sequence;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.model.Models;
 import kite.core.optics.DeliveryWindow;
@@ -152,16 +154,16 @@ public final class ReadyRigs {
       for (int j = 0; j < 3; j++)
         for (int k = 0; k < 3; k++) d[i][j] += want[k * 4 + i] * is[k * 4 + j];
     Vec3 twice = new Vec3(d[2][1] - d[1][2], d[0][2] - d[2][0], d[1][0] - d[0][1]);
-    double roll = -Math.atan2(twice.dot(sight), d[0][0] + d[1][1] + d[2][2] - 1);
+    double roll = -ArcTrig.atan2(twice.dot(sight), d[0][0] + d[1][1] + d[2][2] - 1);
     Attention aim = ((Camera) upright.get(camera.id())).first(Attention.class);
-    Channels c = aim.channels().with("roll", Math.toDegrees(roll));
+    Channels c = aim.channels().with("roll", Trig.degrees(roll));
     all.add(new RigCommand.SetPart(camera.id(), aim.withChannels(c)));
   }
 
   /** Pan, tilt and roll of the camera in the world. */
   private double[] degrees() {
     double[] turn = Rotation.newPanTiltRoll(eye.world(), 0);
-    for (int i = 0; i < 3; i++) turn[i] = Math.toDegrees(turn[i]);
+    for (int i = 0; i < 3; i++) turn[i] = Trig.degrees(turn[i]);
     return turn;
   }
 
@@ -192,9 +194,9 @@ public final class ReadyRigs {
 
   /** On the ground below the camera, towards where it looks. */
   private Path straightRail(String id) {
-    double a = Math.toRadians(pan);
+    double a = Trig.radians(pan);
     Vec3 at = eye.place(), foot = new Vec3(at.x(), 0, at.z());
-    Vec3 ahead = new Vec3(-Math.sin(a), 0, -Math.cos(a));
+    Vec3 ahead = new Vec3(-Trig.sin(a), 0, -Trig.cos(a));
     List<PathPoint> points = new ArrayList<>();
     for (int i = 0; i <= 2; i++)
       points.add(new PathPoint(foot.plus(ahead.times(RAIL_M * i / 2)), Vec3.ZERO, Vec3.ZERO));
@@ -210,7 +212,7 @@ public final class ReadyRigs {
   private void orbit(List<RigPart> rig, String subject) {
     Vec3 from = Matrix.newOrigin(plan.world(), plan.slot(subject) * Matrix.SIZE);
     Vec3 out = eye.place().minus(from);
-    double flat = Math.hypot(out.x(), out.z());
+    double flat = Trig.hypot(out.x(), out.z());
     rig.add(new Base("base", true, subject, Base.Takes.POSITION, Channels.NONE));
     rig.add(
         new Arm(
@@ -219,8 +221,8 @@ public final class ReadyRigs {
             true,
             Channels.NONE
                 .with("length", out.length())
-                .with("swing", Math.toDegrees(Math.atan2(-out.x(), -out.z())))
-                .with("lift", Math.toDegrees(Math.atan2(out.y(), flat)))));
+                .with("swing", Trig.degrees(ArcTrig.atan2(-out.x(), -out.z())))
+                .with("lift", Trig.degrees(ArcTrig.atan2(out.y(), flat)))));
     rig.add(head());
   }
 

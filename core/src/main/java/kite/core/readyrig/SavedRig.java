@@ -20,6 +20,7 @@ import kite.core.evaluate.Plan;
 import kite.core.form.EntityJson;
 import kite.core.frame.Eye;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.model.Models;
 import kite.core.rig.RigPart;
 import kite.core.rig.framings.Framings;
@@ -97,9 +98,9 @@ public record SavedRig(List<RigPart> rig, Map<String, String> names) {
                     was.id(),
                     frame,
                     eye.place(),
-                    Math.toDegrees(turn[0]),
-                    Math.toDegrees(turn[1]),
-                    Math.toDegrees(turn[2]),
+                    Trig.degrees(turn[0]),
+                    Trig.degrees(turn[1]),
+                    Trig.degrees(turn[2]),
                     false)));
     Camera there = (Camera) placed.get(was.id());
     for (String a : loaded.channelSpecs().keySet()) {

@@ -29,7 +29,10 @@ import kite.core.frame.DepthRuler;
 import kite.core.frame.Extent;
 import kite.core.frame.Eye;
 import kite.core.frame.LineOfAction;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Powers;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.optics.DepthOfField;
@@ -309,8 +312,8 @@ public final class CutNotes {
     Vec3 is = ahead(c, programme.scene(index, frame + half));
     plan.evaluateOnly(c.id(), scene);
     Eye eye = Eye.of(plan, c.id());
-    double wide = Math.atan(eye.window().right()) - Math.atan(eye.window().left());
-    double turned = Math.acos(Math.max(-1, Math.min(1, was.dot(is)))) / (2 * half);
+    double wide = ArcTrig.atan(eye.window().right()) - ArcTrig.atan(eye.window().left());
+    double turned = ArcTrig.acos(Math.max(-1, Math.min(1, was.dot(is)))) / (2 * half);
     double share = turned / wide * s.header().rate().perSecond();
     if (share > FAST_A_SECOND)
       say(
@@ -393,8 +396,8 @@ public final class CutNotes {
   private void exposure(int index, int frame, Side a, Side b) {
     // light on the film goes with the time and with the inverse square of the stop
     double stops =
-        Math.log(b.shutter() / a.shutter()) / Math.log(2)
-            - 2 * Math.log(b.fStop() / a.fStop()) / Math.log(2);
+        Powers.log(b.shutter() / a.shutter()) / Powers.log(2)
+            - 2 * Powers.log(b.fStop() / a.fStop()) / Powers.log(2);
     if (Math.abs(stops) >= STOP && Double.isFinite(stops))
       say(
           About.EXPOSURE,
@@ -410,7 +413,7 @@ public final class CutNotes {
   private void subject(int index, int frame, Side a, Side b, String id) {
     Seen was = a.seen().get(id), is = b.seen().get(id);
     double angle =
-        Math.toDegrees(angle(a.eye().place().minus(was.at()), b.eye().place().minus(is.at())));
+        Trig.degrees(angle(a.eye().place().minus(was.at()), b.eye().place().minus(is.at())));
     double larger = Math.max(was.height(), is.height()) / Math.min(was.height(), is.height()) - 1;
     if (angle < limits.jumpDegrees() && larger < limits.jumpShare())
       say(
@@ -451,7 +454,7 @@ public final class CutNotes {
     boolean turned =
         was.faces().equals("left") && is.faces().equals("right")
             || was.faces().equals("right") && is.faces().equals("left");
-    if (turned && Math.toDegrees(angle(was.ahead(), is.ahead())) < SAME_HEADING)
+    if (turned && Trig.degrees(angle(was.ahead(), is.ahead())) < SAME_HEADING)
       say(
           About.EYELINE,
           index,
@@ -472,7 +475,7 @@ public final class CutNotes {
 
   private static double angle(Vec3 a, Vec3 b) {
     double lengths = a.length() * b.length();
-    return lengths == 0 ? 0 : Math.acos(Math.max(-1, Math.min(1, a.dot(b) / lengths)));
+    return lengths == 0 ? 0 : ArcTrig.acos(Math.max(-1, Math.min(1, a.dot(b) / lengths)));
   }
 
   /** The line from one subject to the other, seen from above: both cameras belong on one side. */

@@ -9,7 +9,9 @@ import kite.core.document.Sequence;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.rig.RigPart;
@@ -37,7 +39,7 @@ public final class MoveInWords {
   private static final double ROUND_ABOUT = 1.3;
 
   /** Looking nearer to straight up or down than this, there is no heading. */
-  private static final double STEEP = Math.cos(Math.toRadians(2));
+  private static final double STEEP = Trig.cos(Trig.radians(2));
 
   private final Sequence sequence;
   private final Camera camera;
@@ -65,11 +67,13 @@ public final class MoveInWords {
 
   /** An angle as it goes on from frame to frame, without jumps. */
   private static final class Turning {
+    private static final double TURN = 360;
+
     private double begin = Double.NaN, now, least, most;
 
     void at(double degrees) {
       if (Double.isNaN(begin)) begin = now = least = most = degrees;
-      now += Math.IEEEremainder(degrees - now, 360);
+      now = degrees - TURN * Math.rint((degrees - now) / TURN);
       least = Math.min(least, now);
       most = Math.max(most, now);
     }
@@ -120,13 +124,13 @@ public final class MoveInWords {
   private static void turn(Eye eye, Turning pan, Turning tilt, Turning roll) {
     double[] w = eye.world();
     double x = -w[Matrix.ZX], y = -w[Matrix.ZY], z = -w[Matrix.ZZ];
-    tilt.at(Math.toDegrees(Math.asin(Math.max(-1, Math.min(1, y)))));
+    tilt.at(Trig.degrees(ArcTrig.asin(Math.max(-1, Math.min(1, y)))));
     if (Math.abs(y) > STEEP) return;
-    pan.at(Math.toDegrees(Math.atan2(x, -z)));
+    pan.at(Trig.degrees(ArcTrig.atan2(x, -z)));
     // the level right of where it looks, and its own
-    double level = Math.hypot(x, z), rx = -z / level, rz = x / level;
+    double level = Trig.hypot(x, z), rx = -z / level, rz = x / level;
     double along = w[Matrix.XX] * rx + w[Matrix.XZ] * rz;
-    roll.at(Math.toDegrees(Math.atan2(-w[Matrix.XY], along)));
+    roll.at(Trig.degrees(ArcTrig.atan2(-w[Matrix.XY], along)));
   }
 
   /** Where it goes, on the axes of a crew that stands where it began. */

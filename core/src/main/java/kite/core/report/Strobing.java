@@ -14,6 +14,8 @@ import kite.core.frame.DepthRuler;
 import kite.core.frame.Extent;
 import kite.core.frame.Eye;
 import kite.core.frame.LineOfAction;
+import kite.core.math.ArcTrig;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.shape.MeshBuilder;
 
@@ -107,15 +109,15 @@ final class Strobing {
     Eye was = before.remove();
     double width = eye.window().right() - eye.window().left();
     Vec3 ahead = eye.seen(eye.place().plus(was.worldDirection(new Vec3(0, 0, -1))));
-    double slope = Math.hypot(ahead.x(), ahead.y());
-    double turned = Math.atan2(slope, -ahead.z());
+    double slope = Trig.hypot(ahead.x(), ahead.y());
+    double turned = ArcTrig.atan2(slope, -ahead.z());
     double share = ahead.z() < 0 ? slope / -ahead.z() / width / over : Double.POSITIVE_INFINITY;
     int o = plan.slot(camera.id()) * LensRow.SIZE;
     double gap = 1 - plan.lens()[o + LensRow.SHUTTER] / 360;
     double jump = onScreen(share) * gap;
     double least = JUMP_DEGREES * USUAL_CONTRAST; // of black on white
     if (share > WHIP || jump <= least || holdsTheEye(was, eye, frame, share * width)) return;
-    turns.add(new Turn(frame, jump, Math.toDegrees(turned) / over * fps));
+    turns.add(new Turn(frame, jump, Trig.degrees(turned) / over * fps));
   }
 
   private double onScreen(double share) {
@@ -139,7 +141,7 @@ final class Strobing {
       if (then.z() >= 0 || now.z() >= 0) continue;
       double across = now.x() / -now.z() - then.x() / -then.z();
       double up = now.y() / -now.z() - then.y() / -then.z();
-      if (Math.hypot(across, up) / over > most) continue;
+      if (Trig.hypot(across, up) / over > most) continue;
       Extent e = Extent.of(plan, eye, id);
       if (e != null && e.inFrame() && e.height() >= SEEN) return true;
     }

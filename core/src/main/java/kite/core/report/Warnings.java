@@ -14,7 +14,9 @@ import kite.core.document.StandInKind;
 import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.frame.Eye;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 import kite.core.number.NumberText;
 import kite.core.optics.DepthOfField;
@@ -36,7 +38,7 @@ public final class Warnings {
   private static final double WHOLE = 1e-6;
 
   private static final double ROLL_DEGREES = 0.5;
-  private static final double STEEP = Math.sin(Math.toRadians(84));
+  private static final double STEEP = Trig.sin(Trig.radians(84));
 
   /** Sideways push on a rail, in m/s², that a dolly takes without a bump: a third of gravity. */
   private static final double CORNER = 3.3;
@@ -124,7 +126,7 @@ public final class Warnings {
       double closest = closestM(plan.lens()[o + LensRow.FOCAL]);
       if (plan.lens()[o + LensRow.FOCUS] <= closest) near.put(f, closest);
       strobing.look(f, eye);
-      double roll = Math.toDegrees(Math.atan2(m[Matrix.XY], m[Matrix.YY]));
+      double roll = Trig.degrees(ArcTrig.atan2(m[Matrix.XY], m[Matrix.YY]));
       if (!asked && Math.abs(m[Matrix.ZY]) < STEEP && Math.abs(roll) > ROLL_DEGREES)
         rolls.put(f, roll);
       if (aims && Math.abs(m[Matrix.ZY]) > STEEP) steep.put(f, 90.0);

@@ -4,6 +4,7 @@ import kite.core.document.Shape;
 import kite.core.document.StandInKind;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 
 /**
@@ -36,20 +37,16 @@ final class Figure {
 
   /** Where a point of the upright upper body is once it leans, turned about the hips. */
   private Vec3 leant(double x, double y, double z) {
-    double a = Math.toRadians(-stance.lean()), dy = y - hip;
+    double a = Trig.radians(-stance.lean()), dy = y - hip;
     return new Vec3(
-        x, hip + dy * Math.cos(a) - z * Math.sin(a), dy * Math.sin(a) + z * Math.cos(a));
+        x, hip + dy * Trig.cos(a) - z * Trig.sin(a), dy * Trig.sin(a) + z * Trig.cos(a));
   }
 
   /** Where a point given from the neck joint is, with the head turned and tilted. */
   private Vec3 onHead(double x, double y, double z) {
     double[] m = Matrix.newIdentity();
     Rotation.panTiltRoll(
-        Math.toRadians(stance.headTurn()),
-        Math.toRadians(stance.headTilt() - stance.lean()),
-        0,
-        m,
-        0);
+        Trig.radians(stance.headTurn()), Trig.radians(stance.headTilt() - stance.lean()), 0, m, 0);
     return leant(0, h - head, 0).plus(Matrix.newPoint(m, 0, new Vec3(x, y, z)));
   }
 
@@ -117,12 +114,12 @@ final class Figure {
     b.colour(colour)
         .place(at.x(), at.y(), at.z(), 0, tilt, -side * 3)
         .block(wide * 0.2, wide * 0.13, length, deep * 0.5, deep * 0.4);
-    double a = Math.toRadians(tilt), reach = length + head * 0.12;
+    double a = Trig.radians(tilt), reach = length + head * 0.12;
     b.colour(SKIN)
         .place(
             at.x() + side * length * 0.05,
-            at.y() + reach * Math.cos(a),
-            at.z() + reach * Math.sin(a),
+            at.y() + reach * Trig.cos(a),
+            at.z() + reach * Trig.sin(a),
             0,
             tilt,
             0)

@@ -2,7 +2,9 @@ package kite.core.shape;
 
 import java.util.Arrays;
 import kite.core.math.Matrix;
+import kite.core.math.Powers;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /**
  * Builds a mesh from simple solids. Every solid is placed by the present transform and painted in
@@ -31,13 +33,13 @@ public final class MeshBuilder {
   /** One channel of #rrggbb as linear light (IEC 61966-2-1); {@code at} is 1, 3 or 5. */
   public static float linear(String rgb, int at) {
     double v = Integer.parseInt(rgb.substring(at, at + 2), 16) / 255.0;
-    return (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
+    return (float) (v <= 0.04045 ? v / 12.92 : Powers.pow((v + 0.055) / 1.055, 2.4));
   }
 
   /** Places what follows: metres, then pan, tilt and roll in degrees. */
   public MeshBuilder place(double x, double y, double z, double pan, double tilt, double roll) {
     m = Matrix.newIdentity();
-    Rotation.panTiltRoll(Math.toRadians(pan), Math.toRadians(tilt), Math.toRadians(roll), m, 0);
+    Rotation.panTiltRoll(Trig.radians(pan), Trig.radians(tilt), Trig.radians(roll), m, 0);
     m[Matrix.OX] = x;
     m[Matrix.OY] = y;
     m[Matrix.OZ] = z;
@@ -122,7 +124,7 @@ public final class MeshBuilder {
       double ny = r0 - r1, nr = y1 - y0;
       int first = corners;
       for (int s = 0; s <= sides; s++) {
-        double angle = 2 * Math.PI * s / sides, x = Math.sin(angle), z = Math.cos(angle);
+        double angle = 2 * Math.PI * s / sides, x = Trig.sin(angle), z = Trig.cos(angle);
         corner(x * r0, y0, z * r0, x * nr, ny, z * nr);
         corner(x * r1, y1, z * r1, x * nr, ny, z * nr);
       }
@@ -144,9 +146,9 @@ public final class MeshBuilder {
   public MeshBuilder ellipsoid(int sides, double rx, double ry, double rz) {
     int rings = Math.max(4, sides / 2), first = corners;
     for (int r = 0; r <= rings; r++) {
-      double t = Math.PI * r / rings, y = -Math.cos(t), k = Math.sin(t);
+      double t = Math.PI * r / rings, y = -Trig.cos(t), k = Trig.sin(t);
       for (int s = 0; s <= sides; s++) {
-        double a = 2 * Math.PI * s / sides, x = Math.sin(a) * k, z = Math.cos(a) * k;
+        double a = 2 * Math.PI * s / sides, x = Trig.sin(a) * k, z = Trig.cos(a) * k;
         corner(x * rx, y * ry, z * rz, x / rx, y / ry, z / rz);
       }
     }

@@ -3,6 +3,7 @@ package kite.core.shape;
 import java.util.List;
 import kite.core.document.Shape;
 import kite.core.document.StandInKind;
+import kite.core.math.Trig;
 import kite.core.math.Vec3;
 
 /** The mesh and the named points of each stand-in, at true scale, standing on its own origin. */
@@ -61,7 +62,7 @@ public final class StandIns {
     double[] low = {-r, spring}, high = {-w / 2, spring};
     double crown = h - spring;
     for (int i = 1; i <= ROUND; i++) {
-      double a = Math.PI * i / ROUND, c = -Math.cos(a), s = Math.sin(a);
+      double a = Math.PI * i / ROUND, c = -Trig.cos(a), s = Trig.sin(a);
       double[] in = {r * c, spring + Math.min(r, crown * 0.8) * s};
       double edge = Math.max(Math.abs(c), s);
       double[] out = {w / 2 * c / edge, spring + crown * s / edge};
@@ -109,10 +110,10 @@ public final class StandIns {
             r1 = outline[i + 2] / 2,
             y0 = outline[i + 1],
             y1 = outline[i + 3];
-        double ax = Math.sin(a) * w,
-            az = Math.cos(a) * d,
-            ex = Math.sin(e) * w,
-            ez = Math.cos(e) * d;
+        double ax = Trig.sin(a) * w,
+            az = Trig.cos(a) * d,
+            ex = Trig.sin(e) * w,
+            ez = Trig.cos(e) * d;
         if (r0 == 0) b.face(ex * r1, y1, ez * r1, ax * r1, y1, az * r1, 0, y0, 0);
         else if (r1 == 0) b.face(ax * r0, y0, az * r0, ex * r0, y0, ez * r0, 0, y1, 0);
         else

@@ -22,6 +22,7 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Recipes that run as jobs: nobody waits for them, they tell how far they are and can be stopped.
@@ -42,9 +43,17 @@ class RecipeJobs {
   private final RecipeRuns runs;
   private final Errands errands;
   private final Rights rights;
+  private final TransactionTemplate together;
   private final Clock clock;
 
-  RecipeJobs(RecipeRunRows rows, RecipeRuns runs, Errands errands, Rights rights, Clock clock) {
+  RecipeJobs(
+      RecipeRunRows rows,
+      RecipeRuns runs,
+      Errands errands,
+      Rights rights,
+      TransactionTemplate together,
+      Clock clock) {
+    this.together = together;
     this.rows = rows;
     this.runs = runs;
     this.errands = errands;
@@ -122,7 +131,7 @@ class RecipeJobs {
         r.message,
         r.byName,
         r.askedAt,
-        r.came == null ? null : Json.MAPPER.readValue(r.came, RecipeRuns.Ran.class));
+        r.came == null || r.state.underWay() ? null : ran(r));
   }
 
   @Bean
@@ -134,11 +143,14 @@ class RecipeJobs {
             .execute((task, context) -> jobs.getObject().run(task.getData()));
   }
 
-  /** Runs one, as who asked for it, by what they may now. */
+  /**
+   * Runs one, as who asked for it, by what they may now. One whose server ended after its edit was
+   * made goes on from there: it is not run again on what it made itself.
+   */
   void run(UUID id) {
     RecipeRun r = rows.findById(id).orElse(null);
     if (r == null || rows.begin(id) == 0) return;
-    if (r.stopAsked) { // and the server ended that ran it
+    if (r.stopAsked && r.came == null) { // and the server ended that ran it
       end(id, RecipeRun.State.STOPPED, STOPPED, null, 0);
       return;
     }
@@ -147,16 +159,12 @@ class RecipeJobs {
     SecurityContextHolder.setContext(context);
     try {
       rights.sequence(r.sequenceId, Role.ARTIST.name());
-      RecipeRuns.Ran ran =
-          runs.run(
-              r.sequenceId,
-              id,
-              Json.MAPPER.readValue(r.asked, RecipeRuns.Asked.class),
-              new Editor(r.byName, false),
-              new Watching(id));
-      String came = Json.MAPPER.writeValueAsString(ran);
+      RecipeRuns.Asked asked = Json.MAPPER.readValue(r.asked, RecipeRuns.Asked.class);
+      Editor by = new Editor(r.byName, false);
+      RecipeRuns.Ran kept = r.came == null ? kept(r, asked, by) : ran(r);
+      RecipeRuns.Ran ran = runs.begun(r.sequenceId, id, asked, kept, by);
       boolean failed = ran.fault() != null;
-      end(id, failed ? RecipeRun.State.FAILED : RecipeRun.State.DONE, "", came, 1);
+      end(id, failed ? RecipeRun.State.FAILED : RecipeRun.State.DONE, "", written(ran), 1);
     } catch (RecipeEngine.Stopped e) {
       end(id, RecipeRun.State.STOPPED, STOPPED, null, 0);
     } catch (Problem e) {
@@ -164,6 +172,25 @@ class RecipeJobs {
     } finally {
       SecurityContextHolder.clearContext();
     }
+  }
+
+  /** Runs it; its edit is made together with the note of what came, or neither. */
+  private RecipeRuns.Ran kept(RecipeRun r, RecipeRuns.Asked asked, Editor by) {
+    RecipeRuns.Tried tried = runs.tried(r.sequenceId, asked, new Watching(r.id));
+    return together.execute(
+        x -> {
+          RecipeRuns.Ran kept = runs.kept(r.sequenceId, r.id, asked, tried, by);
+          rows.came(r.id, written(kept));
+          return kept;
+        });
+  }
+
+  private static String written(RecipeRuns.Ran ran) {
+    return Json.MAPPER.writeValueAsString(ran);
+  }
+
+  private static RecipeRuns.Ran ran(RecipeRun r) {
+    return Json.MAPPER.readValue(r.came, RecipeRuns.Ran.class);
   }
 
   private void end(UUID id, RecipeRun.State state, String message, String came, double share) {

@@ -53,7 +53,7 @@ class RecipeRun {
   @Column(columnDefinition = "text")
   String message;
 
-  /** A {@link RecipeRuns.Ran}; null until it is done. */
+  /** A {@link RecipeRuns.Ran}; null until its edit is made, or it is known that there is none. */
   @JdbcTypeCode(SqlTypes.JSON)
   String came;
 

@@ -31,6 +31,11 @@ interface RecipeRunRows extends JpaRepository<RecipeRun, UUID> {
   @Query("update RecipeRun r set r.share = :share where r.id = :id")
   int share(UUID id, double share);
 
+  /** Notes what came of a run, part of the transaction that makes its edit. */
+  @Modifying
+  @Query("update RecipeRun r set r.came = :came where r.id = :id")
+  int came(UUID id, String came);
+
   /** Whether it is to stop; also where its sequence is gone. */
   @Query("select count(r) = 0 from RecipeRun r where r.id = :id and r.stopAsked = false")
   boolean stopAsked(UUID id);

@@ -1,5 +1,6 @@
 package kite.server.recipe;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -89,7 +90,9 @@ class RecipeRuns {
 
   /** Runs a recipe while somebody waits for it. */
   Ran run(UUID sequence, Asked asked, Editor by) {
-    return run(sequence, UUID.randomUUID(), asked, by, null);
+    UUID id = UUID.randomUUID();
+    return begun(
+        sequence, id, asked, kept(sequence, id, asked, tried(sequence, asked, null), by), by);
   }
 
   static void refuseTooLong(Asked asked) {
@@ -102,47 +105,70 @@ class RecipeRuns {
   }
 
   /**
-   * @param edit the id of what it makes: made once, however often it is run
+   * What the engine says of a recipe, nothing of which is made yet.
+   *
+   * @param revision of the sequence that it ran on
+   */
+  record Tried(long revision, JsonNode ran) {}
+
+  /**
+   * Runs a recipe and keeps nothing.
+   *
    * @param watching who looks after it; null where somebody waits for it
    */
-  Ran run(UUID sequence, UUID edit, Asked asked, Editor by, RecipeEngine.Watching watching) {
+  Tried tried(UUID sequence, Asked asked, RecipeEngine.Watching watching) {
     refuseTooLong(asked);
     SequenceStore.Present now = sequences.get(sequence);
     Map<String, Object> given = given(now.sequence(), asked);
-    JsonNode ran = watching == null ? engine.run(given) : engine.run(given, watching);
-    JsonNode commands = ran.get("commands");
+    return new Tried(
+        now.revision(), watching == null ? engine.run(given) : engine.run(given, watching));
+  }
+
+  /**
+   * Makes the edit of a recipe that ran, where it is to change anything.
+   *
+   * @param run the id of the edit, too
+   * @return what came of it, with the pictures it wishes still to be {@link #begun}
+   */
+  Ran kept(UUID sequence, UUID run, Asked asked, Tried tried, Editor by) {
+    JsonNode ran = tried.ran(), commands = ran.get("commands");
     boolean failed = !ran.path("fault").isNull() && !ran.path("fault").isMissingNode();
-    boolean kept = asked.changes() && !failed;
     Long revision = null;
-    if (kept && commands.size() > 0) {
+    if (asked.changes() && !failed && commands.size() > 0) {
       EditMade made =
-          sequences.edit(sequence, edit, now.revision(), by, label(asked), commands.toString());
+          sequences.edit(sequence, run, tried.revision(), by, label(asked), commands.toString());
       revision = made.revision();
     }
-    List<JsonNode> said = all(ran.get("said")), wishes = all(ran.get("wishes"));
     return new Ran(
         commands.size(),
         revision,
-        said,
+        all(ran.get("said")),
         ran.path("value").asString(""),
         ran.get("declared"),
         failed ? ran.get("fault") : null,
-        kept ? List.of() : wishes,
-        kept ? begun(sequence, wishes, by, said) : List.of());
+        all(ran.get("wishes")),
+        List.of());
   }
 
   /** A picture that a recipe wishes, as the vocabulary says it. */
   private record Picture(String camera, double frame, int percent, int samples) {}
 
-  /** Begins what a recipe wishes; of what cannot be begun it is said why. */
-  private List<UUID> begun(UUID sequence, List<JsonNode> wishes, Editor by, List<JsonNode> said) {
+  /**
+   * Begins the pictures that a kept recipe wishes, each once however often this is asked. Of what
+   * cannot be begun it is said why.
+   */
+  Ran begun(UUID sequence, UUID run, Asked asked, Ran kept, Editor by) {
+    if (!asked.changes() || kept.fault() != null) return kept;
     List<UUID> begun = new ArrayList<>();
-    for (JsonNode wish : wishes) {
-      Picture p = Json.MAPPER.treeToValue(wish.get("render"), Picture.class);
+    List<JsonNode> said = new ArrayList<>(kept.said());
+    for (int i = 0; i < kept.wishes().size(); i++) {
+      Picture p = Json.MAPPER.treeToValue(kept.wishes().get(i).get("render"), Picture.class);
+      String own = run + "/" + i;
       try {
         begun.add(
             renders.picture(
                 sequence,
+                UUID.nameUUIDFromBytes(own.getBytes(StandardCharsets.UTF_8)),
                 p.camera(),
                 p.frame(),
                 p.percent(),
@@ -155,7 +181,15 @@ class RecipeRuns {
                 Map.of("level", "warns", "text", "A picture was not begun: " + e.getMessage())));
       }
     }
-    return begun;
+    return new Ran(
+        kept.changes(),
+        kept.revision(),
+        said,
+        kept.value(),
+        kept.declared(),
+        kept.fault(),
+        List.of(),
+        begun);
   }
 
   private static String label(Asked asked) {

@@ -55,6 +55,10 @@ class NewJobs {
     work.accept(job.id);
   }
 
+  boolean has(UUID job) {
+    return jobs.existsById(job);
+  }
+
   /** Refuses what would be more than one person may have under way. */
   void notTooMany(String who, boolean artist) {
     int waiting = jobs.unfinished(who), bound = artist ? most.jobs() : most.jobsOfReviewers();

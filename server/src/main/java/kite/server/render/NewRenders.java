@@ -42,22 +42,31 @@ public class NewRenders {
   }
 
   /**
-   * Asks for a picture of what a camera sees.
+   * Asks for a picture of what a camera sees. It is made once, however often it is asked for.
    *
+   * @param job the render's id
    * @param frame of the scene
    * @param percent of the delivery size, 5–100
    * @param samples lens rays per pixel
    * @return the render's id
    */
   public UUID picture(
-      UUID sequence, String camera, double frame, int percent, int samples, String who, Role role) {
-    UUID job = ask(sequence, RenderAsked.picture(camera, frame, percent, samples), who, role);
+      UUID sequence,
+      UUID job,
+      String camera,
+      double frame,
+      int percent,
+      int samples,
+      String who,
+      Role role) {
+    if (!store.has(job))
+      ask(sequence, job, RenderAsked.picture(camera, frame, percent, samples), who, role);
     progress.tell(sequence, job);
     return job;
   }
 
-  /** Asks for a render; gives its id. */
-  UUID ask(UUID id, RenderAsked asked, String who, Role role) {
+  /** Asks for a render under an id that no other has. */
+  void ask(UUID id, UUID newJob, RenderAsked asked, String who, Role role) {
     Sequence s = sequences.get(id).sequence();
     if (asked.percent() < 5 || asked.percent() > 100)
       throw bad("The size is 5 to 100 % of the delivery size.");
@@ -72,7 +81,7 @@ public class NewRenders {
     store.notTooMany(who, artist);
     ShotsAsked shots =
         ShotsAsked.of(s, asked.shots()).thinned(asked.every() == null ? 1 : asked.every());
-    RenderJob job = shots.job(id, s, who, clock.instant());
+    RenderJob job = shots.job(newJob, id, s, who, clock.instant());
     job.kind = RenderJob.Kind.RENDER;
     job.look = asked.look().write();
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
@@ -96,7 +105,6 @@ public class NewRenders {
     job.early = Boolean.TRUE.equals(asked.early());
     if (asked.urgency() != null) job.urgency = allowed(asked.urgency(), artist);
     store.add(job, j -> queue.addFrames(job, Order.of(shots.shots(), job.early)));
-    return job.id;
   }
 
   /** Refuses pictures that would take more than half of the memory: the worker would end. */

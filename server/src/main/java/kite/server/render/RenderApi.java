@@ -53,7 +53,8 @@ class RenderApi {
   @PostMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   RenderShown ask(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
-    UUID job = fresh.ask(id, asked, who.getName(), rights.roleIn(id));
+    UUID job = UUID.randomUUID();
+    fresh.ask(id, job, asked, who.getName(), rights.roleIn(id));
     return moved(id, job);
   }
 

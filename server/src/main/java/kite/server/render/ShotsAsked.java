@@ -195,9 +195,9 @@ record ShotsAsked(String label, List<Shot> shots) {
   }
 
   /** A job that makes them, of whatever kind. */
-  RenderJob job(UUID sequence, Sequence s, String who, Instant now) {
+  RenderJob job(UUID id, UUID sequence, Sequence s, String who, Instant now) {
     RenderJob job = new RenderJob();
-    job.id = UUID.randomUUID();
+    job.id = id;
     job.sequenceId = sequence;
     job.askedBy = who;
     job.askedAt = now;

@@ -7,6 +7,7 @@ import kite.core.form.Fields;
 import kite.core.form.Out;
 import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
+import kite.core.math.Trig;
 
 /** A crane or jib. */
 public final class ArmKind extends Kind<Arm> {
@@ -36,13 +37,13 @@ public final class ArmKind extends Kind<Arm> {
 
   @Override
   public String says(Arm a, PartWords at) {
-    double lift = Math.toRadians(at.value(a, Arm.LIFT)), swing = at.value(a, Arm.SWING);
+    double lift = Trig.radians(at.value(a, Arm.LIFT)), swing = at.value(a, Arm.SWING);
     String side =
         PartWords.isSeen(swing)
             ? ", swung " + PartWords.degrees(Math.abs(swing)) + (swing > 0 ? " left" : " right")
             : "";
     return "Its end is "
-        + at.metres(at.value(a, Arm.LENGTH) * Math.sin(lift))
+        + at.metres(at.value(a, Arm.LENGTH) * Trig.sin(lift))
         + " above its foot"
         + side
         + ".";

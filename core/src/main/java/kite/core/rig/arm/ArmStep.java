@@ -6,6 +6,7 @@ import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /** A crane: carries the stack above to the end of its arm. */
 final class ArmStep implements Step {
@@ -26,11 +27,11 @@ final class ArmStep implements Step {
   @Override
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
     double metres = Arm.LENGTH.within(length.value(frame));
-    double round = Math.toRadians(swing.value(frame)), raised = Math.toRadians(lift.value(frame));
+    double round = Trig.radians(swing.value(frame)), raised = Trig.radians(lift.value(frame));
     Rotation.panTiltRoll(round, level ? 0 : raised, 0, own, 0);
-    double along = level ? Math.cos(raised) * metres : metres; // own's −Z points along the arm
+    double along = level ? Trig.cos(raised) * metres : metres; // own's −Z points along the arm
     own[Matrix.OX] = -own[Matrix.ZX] * along;
-    own[Matrix.OY] = level ? Math.sin(raised) * metres : -own[Matrix.ZY] * along;
+    own[Matrix.OY] = level ? Trig.sin(raised) * metres : -own[Matrix.ZY] * along;
     own[Matrix.OZ] = -own[Matrix.ZZ] * along;
     System.arraycopy(m, 0, below, 0, Matrix.SIZE);
     Matrix.multiply(below, 0, own, 0, m, 0);

@@ -5,8 +5,10 @@ import java.util.List;
 import kite.core.cue.Cue;
 import kite.core.cue.CueTimes;
 import kite.core.cue.Ease;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.Subject;
 
 /**
@@ -169,7 +171,7 @@ final class AimDirection {
         z = f[0] * a[1] - f[1] * a[0],
         sin = Math.sqrt(x * x + y * y + z * z),
         cos = f[0] * a[0] + f[1] * a[1] + f[2] * a[2];
-    t.angle = Math.atan2(sin, cos);
+    t.angle = ArcTrig.atan2(sin, cos);
     if (sin > NO_ARC) set(t.axis, x / sin, y / sin, z / sin);
     else across(f, moments.at(times.frame(i)), t.axis);
     System.arraycopy(f, 0, t.start, 0, 3);
@@ -235,11 +237,11 @@ final class AimDirection {
    */
   private static void blend(double[] c, double t, double[] out) {
     double dot = c[0] * c[4] + c[1] * c[5] + c[2] * c[6] + c[3] * c[7];
-    double half = Math.acos(Math.max(-1, Math.min(1, dot))), sin = Math.sin(half);
+    double half = ArcTrig.acos(Math.max(-1, Math.min(1, dot))), sin = Trig.sin(half);
     double a = 1 - t, b = t;
     if (sin > NO_ARC) {
-      a = Math.sin((1 - t) * half) / sin;
-      b = Math.sin(t * half) / sin;
+      a = Trig.sin((1 - t) * half) / sin;
+      b = Trig.sin(t * half) / sin;
     }
     for (int k = 0; k < 4; k++) out[k] = a * c[k] + b * c[4 + k];
     Rotation.normalise(out);
@@ -333,7 +335,8 @@ final class AimDirection {
 
   private void slerp(double[] f, double[] a, double t, double[] row, double[] out) {
     set(axis, f[1] * a[2] - f[2] * a[1], f[2] * a[0] - f[0] * a[2], f[0] * a[1] - f[1] * a[0]);
-    double sin = length(axis, 0), angle = Math.atan2(sin, f[0] * a[0] + f[1] * a[1] + f[2] * a[2]);
+    double sin = length(axis, 0),
+        angle = ArcTrig.atan2(sin, f[0] * a[0] + f[1] * a[1] + f[2] * a[2]);
     if (sin > NO_ARC) for (int k = 0; k < 3; k++) axis[k] /= sin;
     else across(f, row, axis);
     System.arraycopy(f, 0, out, 0, 3);
@@ -343,7 +346,7 @@ final class AimDirection {
   /** The angle between two directions of any length, radians. */
   static double angle(double ax, double ay, double az, double bx, double by, double bz) {
     double x = ay * bz - az * by, y = az * bx - ax * bz, z = ax * by - ay * bx;
-    return Math.atan2(Math.sqrt(x * x + y * y + z * z), ax * bx + ay * by + az * bz);
+    return ArcTrig.atan2(Math.sqrt(x * x + y * y + z * z), ax * bx + ay * by + az * bz);
   }
 
   private static double length(double[] v, int o) {
@@ -358,7 +361,7 @@ final class AimDirection {
 
   /** Turns a direction about a unit axis (Rodrigues' formula). */
   private static void turned(double[] axis, double angle, double[] d) {
-    double c = Math.cos(angle), s = Math.sin(angle);
+    double c = Trig.cos(angle), s = Trig.sin(angle);
     double k = (1 - c) * (axis[0] * d[0] + axis[1] * d[1] + axis[2] * d[2]);
     set(
         d,

@@ -12,6 +12,7 @@ import kite.core.evaluate.Sight;
 import kite.core.evaluate.SubjectPoints;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.RigPart;
 
 /**
@@ -194,7 +195,7 @@ final class AimMoments {
     row[SEEN] = cx / cl;
     row[SEEN + 1] = cy / cl;
     row[SEEN + 2] = -1 / cl;
-    row[ROLL] = Math.toRadians(roll.value(frame));
+    row[ROLL] = Trig.radians(roll.value(frame));
     track.shares(frame, shares);
     double total = 0;
     for (int i = 0; i < shares.length; i++) {

@@ -1,7 +1,9 @@
 package kite.core.rig.attention;
 
 import kite.core.cue.Ease;
+import kite.core.math.ArcTrig;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /**
  * How much of an aim is taken: the incoming orientation turned towards the aimed one, the shorter
@@ -14,7 +16,7 @@ import kite.core.math.Rotation;
  * rises from nothing, or becomes all, in that stretch, there is but one way and it is kept.
  */
 final class AimStrength {
-  private static final double BEHIND = Math.toRadians(140);
+  private static final double BEHIND = Trig.radians(140);
 
   /** A quaternion's vector shorter than this has no axis. */
   private static final double NO_AXIS = 1e-12;
@@ -98,11 +100,11 @@ final class AimStrength {
     double share = !b.swings ? 0 : whole == 0 ? 0 : Ease.SLOW_BOTH.at(done / whole);
     if (b.asAfter) negate(r);
     double v = Math.sqrt(r[0] * r[0] + r[1] * r[1] + r[2] * r[2]);
-    double turn = 2 * Math.atan2(v, r[3]), s = row[AimMoments.STRENGTH];
+    double turn = 2 * ArcTrig.atan2(v, r[3]), s = row[AimMoments.STRENGTH];
     double by = s * turn - (b.back ? s : s - 1) * 2 * Math.PI * share;
-    double sin = v < NO_AXIS ? 0 : Math.sin(by / 2) / v;
+    double sin = v < NO_AXIS ? 0 : Trig.sin(by / 2) / v;
     for (int i = 0; i < 3; i++) r[i] *= sin;
-    r[3] = Math.cos(by / 2);
+    r[3] = Trig.cos(by / 2);
     System.arraycopy(row, AimMoments.INCOMING, out, 0, 4);
     Rotation.multiply(out, r, out);
     Rotation.normalise(out);
@@ -146,7 +148,7 @@ final class AimStrength {
   }
 
   private static double angle(double[] q) {
-    return 2 * Math.atan2(Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]), Math.abs(q[3]));
+    return 2 * ArcTrig.atan2(Math.sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2]), Math.abs(q[3]));
   }
 
   /** The angle from one turn to another, exact for small ones, where an arc cosine is not. */
@@ -154,7 +156,7 @@ final class AimStrength {
     double x = a[3] * b[0] - b[3] * a[0] - (a[1] * b[2] - a[2] * b[1]);
     double y = a[3] * b[1] - b[3] * a[1] - (a[2] * b[0] - a[0] * b[2]);
     double z = a[3] * b[2] - b[3] * a[2] - (a[0] * b[1] - a[1] * b[0]);
-    return 2 * Math.atan2(Math.sqrt(x * x + y * y + z * z), Math.abs(dot(a, b)));
+    return 2 * ArcTrig.atan2(Math.sqrt(x * x + y * y + z * z), Math.abs(dot(a, b)));
   }
 
   private static double dot(double[] a, double[] b) {

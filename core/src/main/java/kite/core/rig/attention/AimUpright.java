@@ -1,8 +1,10 @@
 package kite.core.rig.attention;
 
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.PassageRoll;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 
 /**
  * The orientation that sees a direction on a place in the frame, as upright as it may be.
@@ -17,13 +19,13 @@ import kite.core.math.Rotation;
  */
 final class AimUpright {
   /** Where a passage begins with a free up: a shortest turn rolls twice as fast as upright. */
-  private static final double BEHIND = Math.toRadians(40);
+  private static final double BEHIND = Trig.radians(40);
 
   /** Within this cosine of the up axis the shortest turn stands in for upright fully … */
-  private static final double FREE_COS = Math.cos(Math.toRadians(4));
+  private static final double FREE_COS = Trig.cos(Trig.radians(4));
 
   /** … and beyond this one upright holds alone. */
-  private static final double LEVEL_COS = Math.cos(Math.toRadians(14));
+  private static final double LEVEL_COS = Trig.cos(Trig.radians(14));
 
   /** Frames over which the roll at a passage's ends is measured. */
   private static final double SLOPE_FRAMES = 0.02;
@@ -80,7 +82,7 @@ final class AimUpright {
       forward(row, q3);
       return AimDirection.angle(-q3[0], -q3[1], -q3[2], d[0], d[1], d[2]);
     }
-    return Math.acos(Math.min(1, along(row, d)));
+    return ArcTrig.acos(Math.min(1, along(row, d)));
   }
 
   /**
@@ -211,15 +213,15 @@ final class AimUpright {
     for (int i = 0; i < 3; i++) r[i] = -a[i];
     r[3] = a[3];
     Rotation.multiply(b, r, r);
-    return 2 * Math.atan2(r[0] * d[0] + r[1] * d[1] + r[2] * d[2], r[3]);
+    return 2 * ArcTrig.atan2(r[0] * d[0] + r[1] * d[1] + r[2] * d[2], r[3]);
   }
 
   /** Turns an orientation about a direction. */
   void rolled(double[] d, double angle, double[] q) {
     if (angle == 0) return;
-    double s = Math.sin(angle / 2);
+    double s = Trig.sin(angle / 2);
     for (int i = 0; i < 3; i++) q3[i] = d[i] * s;
-    q3[3] = Math.cos(angle / 2);
+    q3[3] = Trig.cos(angle / 2);
     Rotation.multiply(q3, q, q);
   }
 

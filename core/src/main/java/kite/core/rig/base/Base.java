@@ -5,8 +5,10 @@ import kite.core.document.ChannelSpec;
 import kite.core.document.Channels;
 import kite.core.document.OrNull;
 import kite.core.document.Place;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.RigPart;
 
 /**
@@ -41,9 +43,9 @@ public record Base(String id, boolean on, @OrNull String rides, Takes takes, Cha
     public void leave(double[] m) {
       Matrix.makeRigid(m, 0);
       if (this == ALL) return;
-      double x = m[Matrix.ZX], z = m[Matrix.ZZ], l = Math.hypot(x, z);
+      double x = m[Matrix.ZX], z = m[Matrix.ZZ], l = Trig.hypot(x, z);
       boolean heading = this == HEADING && l > NO_HEADING;
-      Rotation.panTiltRoll(heading ? Math.atan2(x, z) : 0, 0, 0, m, 0);
+      Rotation.panTiltRoll(heading ? ArcTrig.atan2(x, z) : 0, 0, 0, m, 0);
     }
   }
 

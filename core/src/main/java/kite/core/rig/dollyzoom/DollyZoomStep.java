@@ -7,6 +7,7 @@ import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
 import kite.core.evaluate.SubjectPoints;
 import kite.core.math.Matrix;
+import kite.core.math.Powers;
 import kite.core.rig.RigPart;
 
 /**
@@ -52,7 +53,7 @@ final class DollyZoomStep implements Step {
   @Override
   public double focal(double frame, Plan plan, double[] m, double own) {
     double d = along(frame, plan, m), k = RigPart.STRENGTH.within(strength.value(frame));
-    return d < NEAREST_M || k == 0 ? own : own * Math.pow(mmPerM * d / own, k);
+    return d < NEAREST_M || k == 0 ? own : own * Powers.pow(mmPerM * d / own, k);
   }
 
   private double along(double frame, Plan plan, double[] m) {

@@ -9,8 +9,11 @@ import kite.core.evaluate.LensRow;
 import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
+import kite.core.math.Powers;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.RigPart;
 
 /**
@@ -37,10 +40,10 @@ final class FramingsStep implements Step {
   private static final double TO_FOCUS = 1e-3;
 
   /** Within this cosine of straight up or down a horizon means nothing … */
-  private static final double STEEP_COS = Math.cos(Math.toRadians(4));
+  private static final double STEEP_COS = Trig.cos(Trig.radians(4));
 
   /** … and beyond this one it is kept in full. */
-  private static final double LEVEL_COS = Math.cos(Math.toRadians(14));
+  private static final double LEVEL_COS = Trig.cos(Trig.radians(14));
 
   /** A share that is left over by rounding alone. */
   private static final double NO_SHARE = 1e-9;
@@ -160,7 +163,7 @@ final class FramingsStep implements Step {
   }
 
   private static double geometric(double a, double b, double t) {
-    return t >= 1 || a == b ? b : a * Math.exp(t * Math.log(b / a));
+    return t >= 1 || a == b ? b : a * Powers.exp(t * Powers.log(b / a));
   }
 
   private static double harmonic(double a, double b, double t) {
@@ -301,10 +304,10 @@ final class FramingsStep implements Step {
       return;
     }
     double cos = Math.max(-1, Math.min(1, (ax * bx + ay * by + az * bz) / (la * lb)));
-    double angle = Math.acos(cos), length = la + t * (lb - la);
+    double angle = ArcTrig.acos(cos), length = la + t * (lb - la);
     double ka = 1 - t, kb = t;
     if (angle > Math.PI - ACROSS_RADIANS) { // straight across: round the world's up
-      double s = Math.sin(t * angle), c = Math.cos(t * angle);
+      double s = Trig.sin(t * angle), c = Trig.cos(t * angle);
       double nx = c * ax + s * az, nz = c * az - s * ax;
       centre[0] += nx / la * length;
       centre[1] += (ay / la + t * (by / lb - ay / la)) * length;
@@ -312,9 +315,9 @@ final class FramingsStep implements Step {
       return;
     }
     if (angle > SAME_RADIANS) {
-      double s = Math.sin(angle);
-      ka = Math.sin((1 - t) * angle) / s;
-      kb = Math.sin(t * angle) / s;
+      double s = Trig.sin(angle);
+      ka = Trig.sin((1 - t) * angle) / s;
+      kb = Trig.sin(t * angle) / s;
     }
     centre[0] += (ka * ax / la + kb * bx / lb) * length;
     centre[1] += (ka * ay / la + kb * by / lb) * length;
@@ -326,15 +329,19 @@ final class FramingsStep implements Step {
     Rotation.toQuaternion(next, 0, qb);
     Rotation.blend(qa, qb, t, q);
     if (keepHorizon) {
-      double rollA = Math.atan2(m[Matrix.XY], m[Matrix.YY]);
-      double rollB = Math.atan2(next[Matrix.XY], next[Matrix.YY]);
+      double rollA = ArcTrig.atan2(m[Matrix.XY], m[Matrix.YY]);
+      double rollB = ArcTrig.atan2(next[Matrix.XY], next[Matrix.YY]);
       double by = Rotation.shortestTurn(rollB - rollA);
       Rotation.toMatrix(q, upright, 0);
       double bx = upright[Matrix.ZX], byUp = upright[Matrix.ZY], bz = upright[Matrix.ZZ];
       double steep = (Math.abs(byUp) - LEVEL_COS) / (STEEP_COS - LEVEL_COS);
       if (steep < 1) {
         Rotation.panTiltRoll(
-            Math.atan2(bx, bz), Math.atan2(-byUp, Math.hypot(bx, bz)), rollA + t * by, upright, 0);
+            ArcTrig.atan2(bx, bz),
+            ArcTrig.atan2(-byUp, Trig.hypot(bx, bz)),
+            rollA + t * by,
+            upright,
+            0);
         Rotation.toQuaternion(upright, 0, qb);
         double free = Math.max(0, steep);
         Rotation.blend(qb, q, free * free * (3 - 2 * free), q);

@@ -15,6 +15,7 @@ import kite.core.frame.PartWords;
 import kite.core.kind.Kind;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.model.Models;
 import kite.core.rules.Refusal;
 
@@ -80,7 +81,7 @@ public final class OperatorKind extends Kind<Operator> {
       double[] turned = Rotation.newPanTiltRoll(m, 0);
       for (int i = 0; i < 3; i++) {
         out[r * plotted() + i] = m[Matrix.OX + i];
-        out[r * plotted() + 3 + i] = Math.toDegrees(turned[i]);
+        out[r * plotted() + 3 + i] = Trig.degrees(turned[i]);
       }
     }
   }

@@ -6,7 +6,9 @@ import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
 import kite.core.math.Matrix;
+import kite.core.math.Powers;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.RigPart;
 
 /** The simulated person holding the camera: smooth noise of time in seconds, and footfalls. */
@@ -55,22 +57,22 @@ final class OperatorStep implements Step {
     double t = (frame - firstFrame) / perSecond;
     double side = amount(Operator.SWAY, sway, frame) * gait.swayM() * all;
     double footfalls = amount(Operator.BOB, bob, frame) * all;
-    double aside = Math.toRadians(amount(Operator.TURN, turn, frame) * gait.turnDegrees() * all);
-    double rolled = Math.toRadians(amount(Operator.LEAN, lean, frame) * gait.leanDegrees() * all);
+    double aside = Trig.radians(amount(Operator.TURN, turn, frame) * gait.turnDegrees() * all);
+    double rolled = Trig.radians(amount(Operator.LEAN, lean, frame) * gait.leanDegrees() * all);
     double chest = amount(Operator.BREATH, breath, frame) * gait.breathM() * all;
     double stride = 2 * Math.PI * steps * t;
     Rotation.panTiltRoll(
         aside * noise(t, gait.turnHz(), 3),
-        aside * 0.7 * noise(t, gait.turnHz(), 4) + footfalls * Math.toRadians(jolt(t)),
+        aside * 0.7 * noise(t, gait.turnHz(), 4) + footfalls * Trig.radians(jolt(t)),
         rolled * noise(t, gait.turnHz() * 0.6, 5),
         own,
         0);
     own[Matrix.OX] =
-        side * noise(t, gait.swayHz(), 0) + footfalls * gait.bobM() * 0.6 * Math.sin(stride / 2);
+        side * noise(t, gait.swayHz(), 0) + footfalls * gait.bobM() * 0.6 * Trig.sin(stride / 2);
     own[Matrix.OY] =
         side * 0.6 * noise(t, gait.swayHz(), 1)
-            + footfalls * gait.bobM() * 0.5 * Math.cos(stride)
-            + chest * Math.sin(2 * Math.PI * Gait.BREATH_HZ * t);
+            + footfalls * gait.bobM() * 0.5 * Trig.cos(stride)
+            + chest * Trig.sin(2 * Math.PI * Gait.BREATH_HZ * t);
     own[Matrix.OZ] = side * 0.5 * noise(t, gait.swayHz(), 2);
     System.arraycopy(m, 0, below, 0, Matrix.SIZE);
     Matrix.multiply(below, 0, own, 0, m, 0);
@@ -92,7 +94,7 @@ final class OperatorStep implements Step {
     for (int back = 0; ; back++) {
       double s = (since - last + back) / steps;
       if (s > 12 * JOLT_SECONDS) break; // died away
-      sum += Math.exp(-s / JOLT_SECONDS) * Math.sin(2 * Math.PI * JOLT_HZ * s);
+      sum += Powers.exp(-s / JOLT_SECONDS) * Trig.sin(2 * Math.PI * JOLT_HZ * s);
     }
     return sum * gait.joltDegrees();
   }

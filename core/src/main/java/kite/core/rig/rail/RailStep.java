@@ -6,8 +6,10 @@ import kite.core.document.Channels;
 import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.path.PathTable;
 import kite.core.rig.RigPart;
 
@@ -48,10 +50,10 @@ final class RailStep implements Step {
   private static final int CARRIAGE = LEANING + 1;
 
   /** A carriage that faces aside is level beyond this angle from straight up or down … */
-  private static final double STEEP = Math.toRadians(20);
+  private static final double STEEP = Trig.radians(20);
 
   /** … and takes its up along within this one. */
-  private static final double STEEPEST = Math.toRadians(8);
+  private static final double STEEPEST = Trig.radians(8);
 
   private final double[] travel = new double[3];
   private final double[] turned = Matrix.newIdentity();
@@ -216,12 +218,12 @@ final class RailStep implements Step {
     for (int i = 0; i < 3; i++)
       up[i] = turned[Matrix.XX + i] * x + turned[Matrix.YX + i] * y + turned[Matrix.ZX + i] * z;
     if (!level) return;
-    double steep = Math.acos(Math.min(1, Math.abs(t[1])));
+    double steep = ArcTrig.acos(Math.min(1, Math.abs(t[1])));
     double k = Math.max(0, Math.min(1, (steep - STEEPEST) / (STEEP - STEEPEST)));
     if (k == 0) return;
     // the angle about t from up to the world's up made square to t
-    double by = Math.atan2(t[2] * up[0] - t[0] * up[2], up[1]) * k * k * (3 - 2 * k);
-    double c = Math.cos(by), s = Math.sin(by);
+    double by = ArcTrig.atan2(t[2] * up[0] - t[0] * up[2], up[1]) * k * k * (3 - 2 * k);
+    double c = Trig.cos(by), s = Trig.sin(by);
     x = up[0];
     y = up[1];
     z = up[2];
@@ -252,14 +254,15 @@ final class RailStep implements Step {
       double f = halfFrame / 2.0;
       double v = (progress.slope(f) / 100 * path.length() + along.slope(f)) * perSecond;
       double metres = progress.value(f) / 100 * path.length() + along.value(f);
-      leans[place] = Math.atan(v * v * path.planCurvature(path.roughParameter(metres)) / GRAVITY);
+      leans[place] =
+          ArcTrig.atan(v * v * path.planCurvature(path.roughParameter(metres)) / GRAVITY);
       leanOf[place] = halfFrame;
     }
     return leans[place];
   }
 
   private static void rolled(double[] m, double roll) {
-    double cr = Math.cos(roll), sr = Math.sin(roll);
+    double cr = Trig.cos(roll), sr = Trig.sin(roll);
     for (int i = 0; i < 3; i++) {
       double x = m[Matrix.XX + i], y = m[Matrix.YX + i];
       m[Matrix.XX + i] = x * cr + y * sr;

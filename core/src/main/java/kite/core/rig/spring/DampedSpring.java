@@ -1,5 +1,8 @@
 package kite.core.rig.spring;
 
+import kite.core.math.Powers;
+import kite.core.math.Trig;
+
 /**
  * A damped harmonic oscillator that is pulled towards a moving mark: ẍ + 2ζω·ẋ + ω²·(x − u) = 0. A
  * step is the equation's closed solution for a mark that is a cubic of time, so it is stable for
@@ -36,7 +39,7 @@ final class DampedSpring {
     lag = 2 * damping / omega;
     second = lag * lag - r2;
     third = lag * (second - r2);
-    double d = damping * omega, e = Math.exp(-d * seconds);
+    double d = damping * omega, e = Powers.exp(-d * seconds);
     double q = damping * damping - 1;
     if (Math.abs(q) < CRITICAL) {
       xx = e * (1 + omega * seconds);
@@ -45,8 +48,8 @@ final class DampedSpring {
       vv = e * (1 - omega * seconds);
     } else {
       double r = omega * Math.sqrt(Math.abs(q)), a = r * seconds;
-      double c = q < 0 ? Math.cos(a) : Math.cosh(a);
-      double s = q < 0 ? Math.sin(a) / r : Math.sinh(a) / r;
+      double c = q < 0 ? Trig.cos(a) : Powers.cosh(a);
+      double s = q < 0 ? Trig.sin(a) / r : Powers.sinh(a) / r;
       xx = e * (c + d * s);
       xv = e * s;
       vx = -e * omega * omega * s;

@@ -11,8 +11,10 @@ import kite.core.evaluate.Node;
 import kite.core.evaluate.Plan;
 import kite.core.evaluate.Sight;
 import kite.core.evaluate.Step;
+import kite.core.math.ArcTrig;
 import kite.core.math.Matrix;
 import kite.core.math.Rotation;
+import kite.core.math.Trig;
 import kite.core.rig.RigPart;
 
 /**
@@ -385,8 +387,8 @@ final class SpringStep implements Step {
       w = 1 - square * (1 / 8.0 - square * (1 / 384.0 - square / 46080));
     } else {
       double angle = Math.sqrt(square);
-      k = Math.sin(angle / 2) / angle;
-      w = Math.cos(angle / 2);
+      k = Trig.sin(angle / 2) / angle;
+      w = Trig.cos(angle / 2);
     }
     double x = by[0] * k, y = by[1] * k, z = by[2] * k;
     double fx = from[o], fy = from[o + 1], fz = from[o + 2], fw = from[o + 3];
@@ -429,7 +431,7 @@ final class SpringStep implements Step {
       k = 2 + square * (1 / 3.0 + square * (3 / 20.0 + square * (5 / 56.0)));
     } else {
       double s = Math.sqrt(square);
-      k = 2 * Math.atan2(s, Math.abs(w)) / s;
+      k = 2 * ArcTrig.atan2(s, Math.abs(w)) / s;
     }
     if (w < 0) k = -k;
     out[0] = x * k;
