@@ -85,6 +85,24 @@ export const PREVIEW: How = {
   kept: PICTURES,
 };
 
+/** What of the sequence it is, as the server is asked for it; null where there is nothing such on this frame. */
+export function asked(what: What): object | null {
+  const s = useSequence.getState();
+  const here = shownShot();
+  if (what === 'shot' && !here) return null;
+  return {
+    ...(typeof what === 'object'
+      ? 'range' in what
+        ? { what: 'range', range: what.range }
+        : { what: 'shots', spans: what.shots }
+      : what === 'shot'
+        ? { what: 'shots', spans: [here!.id] }
+        : { what }),
+    camera: lensCamera(s),
+    frame: s.frame,
+  };
+}
+
 /**
  * Asks the server for pictures of what is here, once every edit is stored.
  *
@@ -92,26 +110,14 @@ export const PREVIEW: How = {
  * @returns its answer, or null after saying why there is none
  */
 export async function askFor<T>(where: 'renders' | 'previews', what: What, how: object): Promise<T | null> {
-  const s = useSequence.getState();
-  const here = shownShot();
-  if (what === 'shot' && !here) {
+  const of = asked(what);
+  if (!of) {
     say('There is no shot on this frame. Move into the cut first.', true);
     return null;
   }
   try {
     await allStored();
-    return await postJson<T>(`/api/sequences/${s.id}/${where}`, {
-      ...(typeof what === 'object'
-        ? 'range' in what
-          ? { what: 'range', range: what.range }
-          : { what: 'shots', spans: what.shots }
-        : what === 'shot'
-          ? { what: 'shots', spans: [here!.id] }
-          : { what }),
-      camera: lensCamera(s),
-      frame: s.frame,
-      ...how,
-    });
+    return await postJson<T>(`/api/sequences/${useSequence.getState().id}/${where}`, { ...of, ...how });
   } catch (e) {
     say(e instanceof Error ? e.message : String(e), true);
     return null;

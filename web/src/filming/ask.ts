@@ -11,6 +11,8 @@ export interface How {
   handles: boolean;
   /** Whether the server draws it, in a browser of its own. */
   byServer: boolean;
+  /** Whether a picture that says what the film is goes in front of it. */
+  slateInFront?: boolean;
   look: Look;
 }
 

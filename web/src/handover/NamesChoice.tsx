@@ -1,20 +1,14 @@
-import type { FileNames } from '../core/types';
-import { FileNameExample } from '../fields/FileNameExample';
 import { Choice } from '../kit/Choice';
+import type { How } from '../doing/renders';
 import { useSequence } from '../session/state';
+import { ComingNames } from './ComingNames';
 
 /** Which of the production's ways to call files a render takes, with what comes of it. */
-export function NamesChoice({
-  chosen,
-  onChange,
-}: {
-  chosen: FileNames | null;
-  onChange: (names: FileNames | null) => void;
-}) {
+export function NamesChoice({ how, onChange }: { how: How; onChange: (names: How['names']) => void }) {
   const { files } = useSequence((s) => s.header.standards.naming);
   const at = Math.max(
     0,
-    files.findIndex((f) => f.name === chosen?.name),
+    files.findIndex((f) => f.name === how.names?.name),
   );
   return (
     <>
@@ -24,7 +18,7 @@ export function NamesChoice({
         options={files.map((f, i) => [String(i), f.name])}
         onChange={(v) => onChange(files[Number(v)])}
       />
-      <FileNameExample of={files[at]} />
+      <ComingNames how={{ ...how, names: files[at] }} />
     </>
   );
 }

@@ -62,7 +62,7 @@ export function RenderCard({ onAsked }: { onAsked: () => void }) {
         ]}
         onChange={(v) => by({ every: Number(v) })}
       />
-      <NamesChoice chosen={how.names} onChange={(names) => by({ names })} />
+      <NamesChoice how={how} onChange={(names) => by({ names })} />
       <BurnedIn burnIn={how.burnIn} onChange={(burnIn) => by({ burnIn })} />
       <Keeping kept={how.kept} onChange={(kept) => by({ kept })} />
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />

@@ -27,7 +27,7 @@ export function FilesNamed({
     <>
       <p className="says">
         {
-          'Rendered files, the usual way first. There are {production}, {sequence}, {shot}, {take}, {camera}, {version}, {date} and {user}; #### is the frame, / makes a folder.'
+          'Rendered files, the usual way first. There are {production}, {sequence}, {shot}, {take}, {camera}, {version}, {date} and {user}; {pass} and {light} put what OpenEXR keeps into files of their own; #### is the frame, / makes a folder.'
         }
       </p>
       {files.map((f, i) => (

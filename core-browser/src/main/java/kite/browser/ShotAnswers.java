@@ -182,6 +182,8 @@ final class ShotAnswers {
             at == null ? s.header().code() : at.shot(),
             at == null ? "1" : ((Shot) s.get(at.id())).take().name(),
             c == null ? "A" : c.letter(),
+            OutputNames.PICTURE,
+            OutputNames.ALL_LIGHTS,
             1,
             "2026-01-31",
             user);

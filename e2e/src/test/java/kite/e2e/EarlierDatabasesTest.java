@@ -8,6 +8,8 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.sql.Connection;
+import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -36,6 +38,11 @@ class EarlierDatabasesTest {
     String database = Application.DATABASE + "_earlier";
     Application.make(database);
     restore(build, database);
+    // hundreds of frames wait in them: small ones go on as well as large ones
+    try (Connection c = Application.connect(database);
+        Statement smaller = c.createStatement()) {
+      smaller.execute("update render_job set width = 32, height = 18");
+    }
     ServerProcess server =
         new ServerProcess(
             Application.url(database),

@@ -13,10 +13,16 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
 import kite.core.curve.Channel;
 import kite.core.curve.Key;
@@ -25,11 +31,12 @@ import kite.core.document.Camera;
 import kite.core.document.CameraPackage;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
+import kite.exchange.picture.ExrReader;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Points 8 and 9: rendering on the server, and handing over. */
+/** Rendering on the server, and handing over. */
 class HandOverDeskTest extends Desk {
   /** The demonstration with a last shot of six frames, so that it renders quickly. */
   @Override
@@ -256,6 +263,46 @@ class HandOverDeskTest extends Desk {
       assertTrue(asked.body().contains(bad[1]), asked.body());
     }
     assertEquals("0", Application.asked("select count(*) from render_job"));
+  }
+
+  /** Whoever's programs want a pass a file has it; how they are called is told before. */
+  @Test
+  void passesAreHandedOnInFilesOfTheirOwn() throws Exception {
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    String renders = "api/sequences/" + sequence + "/renders";
+    Map<String, Object> asked = new HashMap<>(Map.of("what", "frame", "camera", "camB"));
+    asked.putAll(Map.of("frame", 1100, "percent", 5, "samples", 1));
+    String pattern = "{sequence}/{pass}/{sequence}_{pass}_{version}.####";
+    asked.put("names", Map.of("name", "apart", "pattern", pattern, "counts", "scene"));
+    asked.put("kept", Map.of("form", "EXR_HALF", "passes", List.of("depth", "pieces")));
+    List<String> coming = new ArrayList<>();
+    Person.json(pim.post(renders + "/names", asked))
+        .get("first")
+        .forEach(f -> coming.add(f.asString()));
+    assertEquals(
+        List.of(
+            "SW010/beauty/SW010_beauty_v001.1100.exr",
+            "SW010/depth/SW010_depth_v001.1100.exr",
+            "SW010/pieces/SW010_pieces_v001.1100.exr"),
+        coming);
+    assertEquals("0", Application.asked("select count(*) from render_job"), "nothing was begun");
+    JsonNode job = Person.json(pim.post(renders, asked));
+    String path = "api/renders/" + job.get("id").asString();
+    while (!job.get("state").asString().equals("DONE")) job = Person.json(pim.get(path));
+    Map<String, List<String>> files = new TreeMap<>();
+    for (String from : List.of("/files.zip", "/files/1")) {
+      files.clear();
+      try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(fetch(path + from)))) {
+        for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry())
+          files.put(e.getName(), ExrReader.channels(zip.readAllBytes()));
+      }
+      assertEquals(new TreeSet<>(coming), files.keySet(), from);
+    }
+    assertEquals(List.of("A", "B", "G", "R"), files.get(coming.get(0)));
+    assertEquals(List.of("depth.Z"), files.get(coming.get(1)));
+    assertTrue(files.get(coming.get(2)).contains("pieces00.R"), files.toString());
+    String next = Person.json(pim.post(renders + "/names", asked)).get("first").get(0).asString();
+    assertEquals("SW010/beauty/SW010_beauty_v002.1100.exr", next);
   }
 
   @Test

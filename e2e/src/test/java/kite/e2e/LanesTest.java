@@ -12,7 +12,7 @@ import kite.core.curve.KeyShape;
 import kite.core.cut.Programme;
 import org.junit.jupiter.api.Test;
 
-/** Points 6 and 7: keys and curves in lanes, and the cut. */
+/** Keys and curves in lanes, and the cut. */
 class LanesTest extends Desk {
   private Channel.Curve stored(String id, String channel) throws Exception {
     saved();

@@ -150,7 +150,7 @@ class PreviewTest extends Desk {
     choose("Dolly zoom on Oda");
     BufferedImage seen = lens();
     size(page, "100");
-    field("Slate").uncheck();
+    field("Line of words").uncheck();
     button("This frame").click();
     String picture = newest(page, 1);
     BufferedImage delivered =
@@ -170,6 +170,15 @@ class PreviewTest extends Desk {
     byte[] moving = fetch(newest(page, 2) + "/film.webp");
     assertEquals(6 / 24.0 * 1000, lasts(moving), 6, "the moving picture is as long");
     assertEquals("v1", page.locator(".job .mono").first().textContent());
+
+    field("A slate in front of the film").check();
+    button("Film this shot").click();
+    Path behind = film(newest(page, 3));
+    assertEquals(
+        "640\n360\n24/1\n7", told(behind, "stream=width,height,r_frame_rate,nb_read_frames"));
+    assertEquals("00:00:09:17", told(behind, "stream_tags=timecode"), "its frames keep theirs");
+    assertTrue(loss(frame(behind, 3), delivered) < LOSS, "one picture later");
+    assertTrue(loss(frame(behind, 0), delivered) > 0.3, "behind the slate");
   }
 
   @Test
@@ -289,7 +298,7 @@ class PreviewTest extends Desk {
     // the shutter of no angle shows one moment
     desk("Hand over");
     size(page, "100");
-    field("Slate").uncheck();
+    field("Line of words").uncheck();
     button("This frame").click();
     double film = across(picture(newest(page, 1)));
     page.getByLabel("What is in the film").getByLabel("Motion blur").check();

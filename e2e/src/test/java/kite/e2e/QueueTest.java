@@ -148,7 +148,8 @@ class QueueTest {
 
   @Test
   void twoWorkersShareAJobAndOneGoesOnWhenTheOtherDies() throws Exception {
-    Map<String, Object> shot = Map.of("what", "shots", "spans", List.of(lastSpan()), "samples", 4);
+    Map<String, Object> shot =
+        Map.of("what", "shots", "spans", List.of(lastSpan()), "every", 2, "samples", 4);
     JsonNode undisturbed = ask(pim, shot);
     worker(Map.of());
     ended(undisturbed, "DONE");
@@ -220,7 +221,7 @@ class QueueTest {
   @Test
   void aFrameIsMadeAgainByItself() throws Exception {
     worker(Map.of());
-    JsonNode job = ask(pim, Map.of("what", "shots", "spans", List.of(lastSpan()), "samples", 1));
+    JsonNode job = ask(pim, threeFrames());
     JsonNode done = ended(job, "DONE");
     Path third = output.resolve(id(job)).resolve("00003.png");
     byte[] was = Files.readAllBytes(third);
@@ -231,6 +232,11 @@ class QueueTest {
     assertEquals(done.get("total"), now(job).get("done"));
     var none = pim.post("api/renders/" + id(job) + "/frames/999/again", Map.of());
     assertEquals(409, none.statusCode(), none.body());
+  }
+
+  /** The first, the middle and the last of a shot. */
+  private static Map<String, Object> threeFrames() {
+    return Map.of("what", "shots", "spans", List.of(lastSpan()), "every", 0);
   }
 
   private static String lastSpan() {
@@ -284,7 +290,7 @@ class QueueTest {
   @Test
   void whatAWorkerLacksIsASentenceAndTheFramesAreKept() throws Exception {
     Path empty = Files.createTempDirectory("no-programs");
-    JsonNode job = ask(pim, Map.of("what", "shots", "spans", List.of(lastSpan())));
+    JsonNode job = ask(pim, threeFrames());
     ServerProcess without = worker(Map.of("PATH", empty.toString()));
     JsonNode failed = ended(job, "FAILED");
     without.kill();
@@ -297,7 +303,7 @@ class QueueTest {
     ended(job, "DONE");
     Path aside = output.resolveSibling(output.getFileName() + "-aside");
     Files.move(output, aside);
-    JsonNode next = ask(pim, Map.of("what", "shots", "spans", List.of(lastSpan())));
+    JsonNode next = ask(pim, threeFrames());
     String says = ended(next, "FAILED").get("message").asString();
     assertTrue(says.contains("is not there any more. Bring it back, then resume."), says);
     Files.move(aside, output);

@@ -10,7 +10,7 @@ import kite.core.rig.attention.Attention;
 import kite.core.rig.rail.Rail;
 import org.junit.jupiter.api.Test;
 
-/** Points 4 and 5: attention that turns, and a rail on a drawn path. */
+/** Attention that turns, and a rail on a drawn path. */
 class RigTest extends Desk {
   private void addPart(String name) {
     page.getByText("+ Part", new Page.GetByTextOptions().setExact(true)).click();

@@ -284,6 +284,7 @@ class RightsTest {
     t.add(new Row("GET", sequence + "/renders", "", LOOK));
     String nothing = "{\"frame\":0,\"percent\":0,\"samples\":0}";
     t.add(new Row("POST", sequence + "/renders", nothing, LOOK));
+    t.add(new Row("POST", sequence + "/renders/names", nothing, LOOK));
     String preview = "{\"frame\":0,\"percent\":0,\"handles\":false,\"byServer\":false}";
     t.add(new Row("POST", sequence + "/previews", preview, LOOK));
     t.add(new Row("GET", "/api/previews/drawers", "", ACCOUNT));

@@ -14,7 +14,17 @@ import java.util.TreeSet;
 public record FileNames(String name, String pattern, Counts counts) {
   /** What may stand in braces. */
   public static final List<String> WORDS =
-      List.of("production", "sequence", "shot", "take", "camera", "version", "date", "user");
+      List.of(
+          "production",
+          "sequence",
+          "shot",
+          "take",
+          "camera",
+          "pass",
+          "light",
+          "version",
+          "date",
+          "user");
 
   /** Of a pattern, and of a name that comes of it. */
   private static final int LONGEST = 200;
@@ -31,6 +41,16 @@ public record FileNames(String name, String pattern, Counts counts) {
     SHOT,
     /** By the programme's frames. */
     PROGRAMME
+  }
+
+  /** Whether what is kept beside the picture is in files of its own. */
+  public boolean partsPasses() {
+    return pattern.contains("{pass}");
+  }
+
+  /** Whether what is kept of each light is in a file of its own. */
+  public boolean partsLights() {
+    return pattern.contains("{light}");
   }
 
   /** What is wrong with a pattern, in a sentence; empty when nothing is. */

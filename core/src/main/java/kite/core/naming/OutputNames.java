@@ -11,6 +11,9 @@ public final class OutputNames {
   /** The number of a shot's first frame, as films are numbered for effects. */
   public static final int FIRST_OF_SHOT = 1001;
 
+  /** The pass that is the picture itself, and what stands for a light where none is apart. */
+  public static final String PICTURE = "beauty", ALL_LIGHTS = "all";
+
   private static final int VERSION_DIGITS = 3;
 
   private OutputNames() {}
@@ -18,6 +21,8 @@ public final class OutputNames {
   /**
    * What a name is made of; a word that is empty is left out with nothing in its place.
    *
+   * @param pass what of a picture is in the file, and {@code light} of which light it is: {@link
+   *     #PICTURE} and {@link #ALL_LIGHTS} where all of it is in one
    * @param version from 1
    * @param date as 2026-11-28
    */
@@ -27,9 +32,16 @@ public final class OutputNames {
       String shot,
       String take,
       String camera,
+      String pass,
+      String light,
       int version,
       String date,
-      String user) {}
+      String user) {
+    public Facts with(String nowPass, String nowLight) {
+      return new Facts(
+          production, sequence, shot, take, camera, nowPass, nowLight, version, date, user);
+    }
+  }
 
   /**
    * The name of a frame's file, without its ending.
@@ -46,6 +58,8 @@ public final class OutputNames {
     words.put("shot", f.shot());
     words.put("take", f.take());
     words.put("camera", f.camera());
+    words.put("pass", f.pass());
+    words.put("light", f.light());
     words.put("version", "v" + padded(f.version(), VERSION_DIGITS));
     words.put("date", f.date());
     words.put("user", f.user());

@@ -12,7 +12,16 @@ import org.junit.jupiter.api.Test;
 class OutputNamesTest {
   private static final OutputNames.Facts FACTS =
       new OutputNames.Facts(
-          "Salt Wind", "SW010", "SW010_0020", "2", "B", 7, "2026-11-28", "pim/../x");
+          "Salt Wind",
+          "SW010",
+          "SW010_0020",
+          "2",
+          "B",
+          OutputNames.PICTURE,
+          OutputNames.ALL_LIGHTS,
+          7,
+          "2026-11-28",
+          "pim/../x");
 
   @Test
   void everyWordIsFilledInAndFramesArePadded() {
@@ -24,6 +33,16 @@ class OutputNamesTest {
             "{production}/{sequence}/{camera}_{take}_{date}_{user}_{version}_#####", FACTS, 12));
     assertEquals("v007.-0003", OutputNames.of("{version}.####", FACTS, -3));
     assertEquals("v007.123456", OutputNames.of("{version}.##", FACTS, 123456), "never cut");
+  }
+
+  @Test
+  void passesAndLightsAreToldApart() {
+    String by = "{shot}/{pass}/{shot}_{pass}_{light}_{version}.####";
+    assertEquals(
+        "SW010_0020/beauty/SW010_0020_beauty_all_v007.1001", OutputNames.of(by, FACTS, 1001));
+    assertEquals(
+        "SW010_0020/light/SW010_0020_light_Key-lamp_v007.1001",
+        OutputNames.of(by, FACTS.with("light", "Key lamp"), 1001));
   }
 
   @Test
@@ -54,7 +73,7 @@ class OutputNamesTest {
 
   @Test
   void aValueNeverLeadsOut() {
-    OutputNames.Facts sly = new OutputNames.Facts("..", "", "../..", "", "", 1, "", "");
+    OutputNames.Facts sly = new OutputNames.Facts("..", "", "../..", "", "", "", "", 1, "", "");
     assertEquals(
         "-/-/-/v001.0001", OutputNames.of("{production}/{sequence}/{shot}/{version}.####", sly, 1));
   }

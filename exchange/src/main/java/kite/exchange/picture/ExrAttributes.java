@@ -9,7 +9,11 @@ import java.util.List;
 /** Attributes of an OpenEXR header under the names that the standard has for them, as bytes. */
 final class ExrAttributes {
   /** An attribute: its type is one of the standard's. */
-  record Attribute(String name, String type, byte[] value) {}
+  record Attribute(String name, String type, byte[] value) {
+    String text() {
+      return new String(value, StandardCharsets.UTF_8);
+    }
+  }
 
   private static final int MATRIX = 16;
 

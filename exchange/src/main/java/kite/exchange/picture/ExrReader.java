@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.FloatBuffer;
 import java.nio.IntBuffer;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -47,6 +46,43 @@ public final class ExrReader {
    */
   public static Exr read(byte[] file, Predicate<String> wanted) throws IOException {
     return with(file, (header, in) -> image(header, in, wanted));
+  }
+
+  /** All that is in a file. */
+  record Whole(
+      int width, int height, List<ExrChannel> channels, List<ExrAttributes.Attribute> said) {}
+
+  /**
+   * @throws IOException when it is no EXR file, or damaged
+   */
+  static Whole whole(byte[] file) throws IOException {
+    return with(
+        file,
+        (header, in) -> {
+          List<ExrAttributes.Attribute> said = said(header);
+          int n = header.num_channels();
+          boolean[] half = new boolean[n];
+          IntBuffer kept = header.pixel_types();
+          for (int i = 0; i < n; i++) half[i] = kept.get(i) == TinyEXR.TINYEXR_PIXELTYPE_HALF;
+          List<String> names = names(header);
+          Exr read = image(header, in, name -> true);
+          List<ExrChannel> channels = new ArrayList<>();
+          for (int i = 0; i < n; i++)
+            channels.add(new ExrChannel(names.get(i), read.channels().get(names.get(i)), half[i]));
+          return new Whole(read.width(), read.height(), channels, said);
+        });
+  }
+
+  private static List<ExrAttributes.Attribute> said(EXRHeader header) {
+    List<ExrAttributes.Attribute> all = new ArrayList<>();
+    EXRAttribute.Buffer said = header.custom_attributes();
+    for (int i = 0; said != null && i < header.num_custom_attributes(); i++) {
+      EXRAttribute a = said.get(i);
+      byte[] value = new byte[a.size()];
+      a.value().get(value);
+      all.add(new ExrAttributes.Attribute(a.nameString(), a.typeString(), value));
+    }
+    return all;
   }
 
   private interface Work<T> {
@@ -123,19 +159,11 @@ public final class ExrReader {
   /** Names by what stands for them in the ID mattes of a file. */
   private static Map<Float, String> things(EXRHeader header) {
     Map<Float, String> all = new HashMap<>();
-    EXRAttribute.Buffer said = header.custom_attributes();
-    for (int i = 0; said != null && i < header.num_custom_attributes(); i++) {
-      EXRAttribute a = said.get(i);
-      if (!a.nameString().startsWith(CRYPTOMATTE) || !a.nameString().endsWith(MANIFEST)) continue;
-      byte[] value = new byte[a.size()];
-      a.value().get(value);
-      for (String name : Json.MAPPER.readTree(text(value)).propertyNames())
+    for (ExrAttributes.Attribute a : said(header)) {
+      if (!a.name().startsWith(CRYPTOMATTE) || !a.name().endsWith(MANIFEST)) continue;
+      for (String name : Json.MAPPER.readTree(a.text()).propertyNames())
         all.put(IdMattes.asNumber(IdMattes.hash(name)), name);
     }
     return all;
-  }
-
-  private static String text(byte[] value) {
-    return new String(value, StandardCharsets.UTF_8);
   }
 }

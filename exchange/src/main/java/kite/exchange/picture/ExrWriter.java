@@ -14,6 +14,7 @@ import kite.render.Matte;
 import kite.render.Rendered;
 import org.lwjgl.PointerBuffer;
 import org.lwjgl.system.MemoryUtil;
+import org.lwjgl.system.libc.LibCStdlib;
 import org.lwjgl.util.tinyexr.EXRAttribute;
 import org.lwjgl.util.tinyexr.EXRChannelInfo;
 import org.lwjgl.util.tinyexr.EXRHeader;
@@ -33,32 +34,63 @@ public final class ExrWriter {
 
   private ExrWriter() {}
 
-  /** One channel of the file. */
-  private record Channel(String name, float[] values, boolean half) {}
-
   /**
    * @param half whether light is written with 16 bits a number instead of 32
    * @throws IOException with the writer's own words when the file cannot be written
    */
   public static void write(Path file, Rendered r, boolean half, ExrFacts facts) throws IOException {
     int w = r.picture().width(), h = r.picture().height();
-    List<Channel> channels = new ArrayList<>();
+    List<ExrChannel> channels = new ArrayList<>();
     for (Layer l : r.layers()) add(channels, l, half);
     ExrAttributes said = ExrAttributes.of(facts);
     for (Matte m : r.mattes()) {
       for (Layer l : IdMattes.layers(m, w * h)) add(channels, l, false);
       IdMattes.attributes(m, said);
     }
-    channels.sort(Comparator.comparing(Channel::name)); // as the format wants them
-    save(file, w, h, channels, said.all());
+    save(w, h, channels, said.all(), to(file));
   }
 
-  private static void add(List<Channel> into, Layer l, boolean half) {
+  /** The same of what was read from a file. */
+  static byte[] bytes(int w, int h, List<ExrChannel> channels, List<ExrAttributes.Attribute> said)
+      throws IOException {
+    byte[][] file = new byte[1][];
+    save(
+        w,
+        h,
+        channels,
+        said,
+        (image, header, error) -> {
+          PointerBuffer memory = MemoryUtil.memAllocPointer(1);
+          try {
+            long bytes = TinyEXR.SaveEXRImageToMemory(image, header, memory, error);
+            if (bytes == 0) return TinyEXR.TINYEXR_ERROR_CANT_WRITE_FILE;
+            file[0] = new byte[Math.toIntExact(bytes)];
+            memory.getByteBuffer(0, file[0].length).get(file[0]);
+            LibCStdlib.nfree(memory.get(0));
+            return TinyEXR.TINYEXR_SUCCESS;
+          } finally {
+            MemoryUtil.memFree(memory);
+          }
+        });
+    return file[0];
+  }
+
+  /** Where a file is written to; gives the writer's code. */
+  private interface To {
+    int save(EXRImage image, EXRHeader header, PointerBuffer error);
+  }
+
+  private static To to(Path file) {
+    return (image, header, error) ->
+        TinyEXR.SaveEXRImageToFile(image, header, file.toString(), error);
+  }
+
+  private static void add(List<ExrChannel> into, Layer l, boolean half) {
     boolean light =
         l.channels().equals(LIGHT) || l.name().isEmpty() && l.channels().equals(PICTURE);
     for (int c = 0; c < l.channels().size(); c++) {
       String name = clean(l.name()) + (l.name().isEmpty() ? "" : ".") + l.channels().get(c);
-      into.add(new Channel(name, l.planes()[c], half && light));
+      into.add(new ExrChannel(name, l.planes()[c], half && light));
     }
   }
 
@@ -72,8 +104,10 @@ public final class ExrWriter {
   }
 
   private static void save(
-      Path file, int w, int h, List<Channel> channels, List<ExrAttributes.Attribute> said)
+      int w, int h, List<ExrChannel> unsorted, List<ExrAttributes.Attribute> said, To to)
       throws IOException {
+    List<ExrChannel> channels = new ArrayList<>(unsorted);
+    channels.sort(Comparator.comparing(ExrChannel::name)); // as the format wants them
     int n = channels.size();
     List<FloatBuffer> planes = new ArrayList<>();
     List<ByteBuffer> values = new ArrayList<>();
@@ -87,7 +121,7 @@ public final class ExrWriter {
       IntBuffer given = MemoryUtil.memAllocInt(n), wanted = MemoryUtil.memAllocInt(n);
       try {
         for (int i = 0; i < n; i++) {
-          Channel c = channels.get(i);
+          ExrChannel c = channels.get(i);
           MemoryUtil.memUTF8(c.name(), true, infos.get(i).name());
           FloatBuffer plane = MemoryUtil.memAllocFloat(w * h);
           planes.add(plane);
@@ -107,7 +141,7 @@ public final class ExrWriter {
             .custom_attributes(attributes)
             .num_custom_attributes(said.size());
         image.images(pointers).width(w).height(h).num_channels(n);
-        int code = TinyEXR.SaveEXRImageToFile(image, header, file.toString(), error);
+        int code = to.save(image, header, error);
         if (code != TinyEXR.TINYEXR_SUCCESS)
           throw new IOException("the EXR file could not be written: " + why(error, code));
       } finally {

@@ -1,5 +1,6 @@
 package kite.exchange.picture;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -14,6 +15,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import kite.render.Layer;
@@ -125,6 +129,36 @@ class PictureFilesTest {
     assertEquals(2 * 100, plane(file, "light.Lamp é.diffuse", 1).get(100));
     assertEquals(0.75f, plane(file, "pieces00", 1).get(5));
     assertEquals(0, plane(file, "pieces01", 1).get(5));
+  }
+
+  @Test
+  void aPassAFileHasTheSameNumbersForOtherReaders() throws Exception {
+    Path file = folder.resolve("a.exr");
+    ExrWriter.write(file, rendered(), true, facts());
+    byte[] whole = Files.readAllBytes(file);
+    Map<String, byte[]> parts =
+        ExrParts.of(whole, layer -> layer.startsWith("pieces") ? "pieces" : layer);
+    assertEquals(Set.of("", "depth", "light.Lamp é.diffuse", "pieces"), parts.keySet());
+    Set<String> channels = new TreeSet<>();
+    for (Map.Entry<String, byte[]> part : parts.entrySet()) {
+      Path own = folder.resolve("part.exr");
+      Files.write(own, part.getValue());
+      String layer = part.getKey().equals("pieces") ? "pieces00" : part.getKey();
+      if (!layer.equals("depth"))
+        assertEquals(plane(file, layer, 1), plane(own, layer, 1), "as ffmpeg reads " + layer);
+      for (String c : ExrReader.channels(part.getValue())) {
+        assertTrue(channels.add(c), c + " is in one file only");
+        float[] of = ExrReader.read(part.getValue(), c::equals).channels().get(c);
+        assertArrayEquals(ExrReader.read(whole, c::equals).channels().get(c), of, c);
+      }
+      String said = ran(List.of("exrheader", own.toString()));
+      assertTrue(said.contains("timeCode") && said.contains("worldToCamera"), said);
+      assertEquals(layer.startsWith("pieces"), said.contains("cryptomatte"), said);
+      if (layer.isEmpty()) assertTrue(said.contains("R, 16-bit floating-point"), said);
+      if (layer.equals("depth")) assertTrue(said.contains("depth.Z, 32-bit"), said);
+    }
+    assertEquals(new TreeSet<>(ExrReader.channels(whole)), channels, "all of it is somewhere");
+    assertThrows(IOException.class, () -> ExrParts.of(new byte[] {1, 2, 3, 4}, l -> l));
   }
 
   @Test

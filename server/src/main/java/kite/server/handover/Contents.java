@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
 import kite.core.bake.Bake;
@@ -151,19 +150,17 @@ class Contents {
   }
 
   private void pictures(NewestPictures.Made m, Taking to) throws IOException {
-    Map<String, String> names = pictures.names(m.job());
-    for (String f : pictures.files(m.job())) {
-      SummedZip.Content content = out -> pictures.copy(m.job(), f, out);
-      String kind = Part.PICTURES.kinds.get(NewestPictures.isFilm(f) ? 1 : 0);
-      to.take(
-          new Piece(
-              "pictures/" + m.folder() + "/" + names.getOrDefault(f, f),
-              kind,
-              m.shot(),
-              true,
-              true,
-              content));
-    }
+    pictures.each(
+        m.job(),
+        (name, film, content) ->
+            to.take(
+                new Piece(
+                    "pictures/" + m.folder() + "/" + name,
+                    Part.PICTURES.kinds.get(film ? 1 : 0),
+                    m.shot(),
+                    true,
+                    true,
+                    content)));
   }
 
   /** Everything of a shot with a camera, by the frames of the scene that it needs. */

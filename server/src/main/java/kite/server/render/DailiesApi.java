@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import javax.imageio.ImageIO;
 import kite.core.document.OrNull;
+import kite.exchange.picture.ExrParts;
 import kite.exchange.picture.ExrReader;
 import kite.server.Problem;
 import kite.server.output.OutputStore;
@@ -82,7 +83,7 @@ class DailiesApi {
     if (!hasLayers(id)) return List.of();
     List<String> all = new ArrayList<>();
     for (String channel : read(id, number, ExrReader::channels)) {
-      String layer = LayerPicture.layerOf(channel);
+      String layer = ExrParts.layerOf(channel);
       if (!all.contains(layer) && !layer.matches(ID_MATTE)) all.add(layer);
     }
     return all;
@@ -110,7 +111,7 @@ class DailiesApi {
             id,
             number,
             file -> {
-              ExrReader.Exr exr = ExrReader.read(file, c -> LayerPicture.layerOf(c).equals(name));
+              ExrReader.Exr exr = ExrReader.read(file, c -> ExrParts.layerOf(c).equals(name));
               if (exr.channels().isEmpty()) throw Problem.missing("layer");
               return png(LayerPicture.of(exr, name, stops));
             });
@@ -142,7 +143,7 @@ class DailiesApi {
     exr.channels()
         .forEach(
             (channel, plane) -> {
-              String layer = LayerPicture.layerOf(channel);
+              String layer = ExrParts.layerOf(channel);
               if (!layer.matches(ID_MATTE))
                 values
                     .computeIfAbsent(layer, l -> new TreeMap<>())

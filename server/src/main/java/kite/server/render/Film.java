@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import java.util.function.UnaryOperator;
 import javax.imageio.ImageIO;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
@@ -41,6 +42,11 @@ class Film {
   /** An even number of pixels each way, in the colours of a film. */
   private static final String FITTING =
       "pad=ceil(iw/2)*2:ceil(ih/2)*2,scale=out_color_matrix=bt709:out_range=tv";
+
+  /** A slate, and pictures behind it. */
+  private static final String BEHIND =
+      "[0:v]F[a];[1:v]F[b];[a][b]concat=n=2:v=1[film]"
+          .replace("F", FITTING + ",format=yuv420p,setsar=1");
 
   private static final List<String> COLOURS =
       List.of(
@@ -109,33 +115,40 @@ class Film {
     String name = pictures.get(0), type = name.substring(name.lastIndexOf('.'));
     try (Scratch from = output.bring(job, pictures);
         Scratch to = output.scratch()) {
-      List<String> command = begun(about.pictures());
-      if (about.slate() != null) {
-        ImageIO.write(about.slate(), "png", to.file(SLATE).toFile());
-        command.addAll(List.of("-i", SLATE, "-framerate", asText(about.pictures())));
-      }
-      command.addAll(List.of("-i", from.folder().toAbsolutePath() + "/%05d" + type));
-      boolean heard = addSound(command, to, about);
-      if (about.slate() == null) {
-        command.addAll(List.of("-vf", FITTING));
-      } else {
-        command.addAll(
-            List.of("-filter_complex", "[0:v][1:v]concat=n=2:v=1," + FITTING + "[film]"));
-        command.addAll(List.of("-map", "[film]"));
-        if (heard) command.addAll(List.of("-map", "2:a"));
-      }
-      command.addAll(List.of("-c:v", "libx264", "-pix_fmt", "yuv420p", "-crf", "18"));
-      command.addAll(COLOURS);
-      int slates = about.slate() == null ? 0 : 1;
-      finish(job, to, command, slates + pictures.size(), about);
+      String all = from.folder().toAbsolutePath() + "/%05d" + type;
+      encode(job, to, List.of("-i", all), pictures.size(), about);
     }
+  }
+
+  /** Encodes what a folder has, behind a slate where there is one. */
+  private void encode(UUID job, Scratch to, List<String> of, int frames, About about)
+      throws IOException, InterruptedException {
+    List<String> command = begun(about.pictures());
+    if (about.slate() != null) {
+      ImageIO.write(about.slate(), "png", to.file(SLATE).toFile());
+      command.addAll(List.of("-i", SLATE, "-framerate", asText(about.pictures())));
+    }
+    command.addAll(of);
+    boolean heard = addSound(command, to, about);
+    if (about.slate() == null) {
+      command.addAll(List.of("-vf", FITTING));
+    } else {
+      command.addAll(List.of("-filter_complex", BEHIND, "-map", "[film]"));
+      if (heard) command.addAll(List.of("-map", "2:a"));
+    }
+    command.addAll(List.of("-c:v", "libx264", "-pix_fmt", "yuv420p", "-crf", "18"));
+    command.addAll(COLOURS);
+    finish(job, to, command, about.slate() == null ? frames : frames + 1, about);
   }
 
   /**
    * @param pieces names of the job's files, in order: H.264 as a stream of its own (Annex B), each
    *     beginning with a key frame
+   * @param front what goes in front, made of a picture of the film; null for nothing. With it the
+   *     pictures are encoded once more
    */
-  void ofPieces(UUID job, List<String> pieces, int frames, About about)
+  void ofPieces(
+      UUID job, List<String> pieces, int frames, About about, UnaryOperator<BufferedImage> front)
       throws IOException, InterruptedException {
     try (Scratch from = output.bring(job, pieces);
         Scratch to = output.scratch()) {
@@ -143,13 +156,28 @@ class Film {
       try (OutputStream out = Files.newOutputStream(whole)) {
         for (String piece : pieces) Files.copy(from.file(piece), out);
       }
+      List<String> pictures = List.of("-f", "h264", "-i", "film.h264");
+      if (front != null) {
+        About behind = about.behind(front.apply(picture(to, pictures, frames / 2)));
+        encode(job, to, pictures, frames, behind);
+        return;
+      }
       List<String> command = begun(about.pictures());
-      // how its colours are to be understood stands in it
-      command.addAll(List.of("-f", "h264", "-i", "film.h264"));
+      command.addAll(pictures); // how its colours are to be understood stands in it
       addSound(command, to, about);
       command.addAll(List.of("-c:v", "copy"));
       finish(job, to, command, frames, about);
     }
+  }
+
+  private static BufferedImage picture(Scratch of, List<String> pictures, int number)
+      throws IOException, InterruptedException {
+    List<String> command = new ArrayList<>(List.of("ffmpeg", "-y", "-loglevel", "error"));
+    command.addAll(pictures);
+    String only = "select=eq(n\\," + number + ")";
+    command.addAll(List.of("-vf", only, "-frames:v", "1", "middle.png"));
+    run(of.folder(), command);
+    return ImageIO.read(of.file("middle.png").toFile());
   }
 
   /** The moving picture of a film that is there; made when it is first asked for. */

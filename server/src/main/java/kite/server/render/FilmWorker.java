@@ -1,12 +1,10 @@
 package kite.server.render;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
 import kite.server.output.OutputStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -63,9 +61,7 @@ class FilmWorker {
   private Film.About about(RenderJob job, List<String> pictures) throws IOException {
     Film.About about = Film.About.of(job);
     if (job.burnIn == null || !BurnIn.read(job.burnIn).slate()) return about;
-    try (InputStream in = output.get(job.id, pictures.get(pictures.size() / 2)).getInputStream()) {
-      return about.behind(SlateFrame.of(job, ImageIO.read(in)));
-    }
+    return SlateFrame.before(about, job, output, pictures);
   }
 
   private long gone(UUID id, List<String> pictures) throws IOException {

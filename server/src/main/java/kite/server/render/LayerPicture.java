@@ -18,12 +18,6 @@ final class LayerPicture {
 
   private LayerPicture() {}
 
-  /** What comes before a channel's last dot: "" for the picture itself. */
-  static String layerOf(String channel) {
-    int dot = channel.lastIndexOf('.');
-    return dot < 0 ? "" : channel.substring(0, dot);
-  }
-
   static String inLayer(String channel) {
     return channel.substring(channel.lastIndexOf('.') + 1);
   }

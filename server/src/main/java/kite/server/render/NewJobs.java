@@ -41,18 +41,22 @@ class NewJobs {
   @Transactional
   public void add(RenderJob job, Consumer<UUID> work) {
     jobs.alone(job.sequenceId.getMostSignificantBits());
+    job.numbered = next(job);
+    jobs.saveAndFlush(job);
+    work.accept(job.id);
+  }
+
+  /** The number that a job would have if it were taken in now. */
+  int next(RenderJob job) {
     List<String> codes =
         Shot.read(job.shots).stream()
             .filter(s -> s.programme() != null) // a frame alone is no version of its shot
             .map(Shot::code)
             .filter(Objects::nonNull)
             .toList();
-    job.numbered =
-        1
-            + jobs.lastNumber(
-                job.sequenceId, job.kind.name(), job.label, Json.MAPPER.writeValueAsString(codes));
-    jobs.saveAndFlush(job);
-    work.accept(job.id);
+    return 1
+        + jobs.lastNumber(
+            job.sequenceId, job.kind.name(), job.label, Json.MAPPER.writeValueAsString(codes));
   }
 
   boolean has(UUID job) {

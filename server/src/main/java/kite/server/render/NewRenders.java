@@ -1,6 +1,7 @@
 package kite.server.render;
 
 import java.time.Clock;
+import java.util.List;
 import java.util.UUID;
 import kite.core.document.FileNames;
 import kite.core.document.Sequence;
@@ -79,14 +80,45 @@ public class NewRenders {
               + most.samplesOfReviewers()
               + " lens rays per pixel. Ask an artist for a finer one.");
     store.notTooMany(who, artist);
-    ShotsAsked shots =
-        ShotsAsked.of(s, asked.shots()).thinned(asked.every() == null ? 1 : asked.every());
-    RenderJob job = shots.job(newJob, id, s, who, clock.instant());
-    job.kind = RenderJob.Kind.RENDER;
+    ShotsAsked shots = shots(s, asked);
+    RenderJob job = job(newJob, id, s, shots, asked, who);
     job.look = asked.look().write();
     job.motionBlur = Boolean.TRUE.equals(asked.motionBlur());
     job.width = Math.max(16, s.header().cameraPackage().deliveryWidth() * asked.percent() / 100);
     job.height = Math.max(16, s.header().cameraPackage().deliveryHeight() * asked.percent() / 100);
+    if (asked.burnIn() != null && !asked.burnIn().saysNothing())
+      job.burnIn = asked.burnIn().write();
+    roomFor(job);
+    job.samples = asked.samples();
+    job.early = Boolean.TRUE.equals(asked.early());
+    if (asked.urgency() != null) job.urgency = allowed(asked.urgency(), artist);
+    store.add(job, j -> queue.addFrames(job, Order.of(shots.shots(), job.early)));
+  }
+
+  /**
+   * What the files of a render would be called, if it were asked for now.
+   *
+   * @param first the files of its first frame, with their folders and endings
+   * @param frames how many frames there are
+   */
+  record Coming(List<String> first, int frames) {}
+
+  Coming names(UUID id, RenderAsked asked, String who) {
+    Sequence s = sequences.get(id).sequence();
+    RenderJob job = job(UUID.randomUUID(), id, s, shots(s, asked), asked, who);
+    job.numbered = store.next(job);
+    return new Coming(FrameNames.read(job.names).first(job, s), job.framesTotal);
+  }
+
+  private static ShotsAsked shots(Sequence s, RenderAsked asked) {
+    return ShotsAsked.of(s, asked.shots()).thinned(asked.every() == null ? 1 : asked.every());
+  }
+
+  /** A render with what is kept of it, and under which names: refused where that cannot be. */
+  private RenderJob job(
+      UUID newJob, UUID id, Sequence s, ShotsAsked shots, RenderAsked asked, String who) {
+    RenderJob job = shots.job(newJob, id, s, who, clock.instant());
+    job.kind = RenderJob.Kind.RENDER;
     if (asked.kept() != null) {
       asked.kept().check(s);
       job.kept = asked.kept().write();
@@ -98,13 +130,7 @@ public class NewRenders {
     FrameNames names = new FrameNames(by, sequences.nameOfProduction(rights.productionOf(id)));
     names.check(job, s);
     job.names = names.write();
-    if (asked.burnIn() != null && !asked.burnIn().saysNothing())
-      job.burnIn = asked.burnIn().write();
-    roomFor(job);
-    job.samples = asked.samples();
-    job.early = Boolean.TRUE.equals(asked.early());
-    if (asked.urgency() != null) job.urgency = allowed(asked.urgency(), artist);
-    store.add(job, j -> queue.addFrames(job, Order.of(shots.shots(), job.early)));
+    return job;
   }
 
   /** Refuses pictures that would take more than half of the memory: the worker would end. */

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +11,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import kite.core.document.OrNull;
+import kite.exchange.archive.SummedZip;
 import kite.server.output.OutputStore;
 import org.springframework.core.io.Resource;
 import org.springframework.data.domain.Limit;
@@ -25,8 +26,10 @@ public class NewestPictures {
 
   private final RenderJobs jobs;
   private final OutputStore output;
+  private final HandedFiles handed;
 
-  NewestPictures(RenderJobs jobs, OutputStore output) {
+  NewestPictures(RenderJobs jobs, OutputStore output, HandedFiles handed) {
+    this.handed = handed;
     this.jobs = jobs;
     this.output = output;
   }
@@ -59,35 +62,26 @@ public class NewestPictures {
     return all;
   }
 
-  /** Pictures in the form they are handed on in, and the film. */
-  public List<String> files(UUID job) throws IOException {
-    TreeSet<String> names = new TreeSet<>(output.names(job));
-    names.removeIf(n -> n.endsWith(".webp"));
-    if (names.stream().anyMatch(n -> n.endsWith(".exr"))) names.removeIf(n -> n.endsWith(".png"));
-    return List.copyOf(names);
+  /** Takes a file of a render. */
+  public interface Taking {
+    void take(String name, boolean film, SummedZip.Content content) throws IOException;
   }
 
-  /**
-   * What the files of a render are called where they are handed on; those that are not in it keep
-   * their names.
-   */
-  public Map<String, String> names(UUID job) {
-    Map<String, String> all = new HashMap<>();
+  /** Pictures in the form they are handed on in, by their names, and the film. */
+  public void each(UUID job, Taking to) throws IOException {
     RenderJob of = jobs.findById(job).orElseThrow();
-    FrameNames.of(of)
-        .forEach(
-            (number, name) -> {
-              for (Kept.Form form : Kept.Form.values())
-                all.put(FrameFiles.delivered(number, form), name + "." + form.ending);
-            });
-    return all;
+    TreeSet<String> there = new TreeSet<>(output.names(job));
+    Kept.Form form = Kept.read(of.kept).form();
+    List<Integer> numbers =
+        IntStream.rangeClosed(1, of.framesTotal)
+            .filter(n -> there.contains(FrameFiles.delivered(n, form)))
+            .boxed()
+            .toList();
+    handed.each(of, form, numbers, (name, content) -> to.take(name, false, content));
+    if (there.contains(Film.NAME)) to.take(Film.NAME, true, out -> copy(job, Film.NAME, out));
   }
 
-  public static boolean isFilm(String file) {
-    return file.equals(Film.NAME);
-  }
-
-  public void copy(UUID job, String file, OutputStream to) throws IOException {
+  private void copy(UUID job, String file, OutputStream to) throws IOException {
     Resource r = output.get(job, file);
     if (r == null) throw new IOException(file + " is not where renders are kept any more");
     try (InputStream in = r.getInputStream()) {

@@ -43,6 +43,8 @@ class PreviewApi {
    * @param camera id of the camera, for a frame
    * @param percent of the delivery size, 5–100
    * @param byServer whether a page of the server's own draws it
+   * @param slateInFront whether a picture that says what the film is goes in front; not when left
+   *     out
    */
   record PreviewAsked(
       String what,
@@ -53,6 +55,7 @@ class PreviewApi {
       int percent,
       boolean handles,
       boolean byServer,
+      Boolean slateInFront,
       Look look) {
     ShotsAsked.Asked shots() {
       return new ShotsAsked.Asked(what, spans, range, camera, frame, handles);

@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
@@ -103,10 +104,12 @@ class Previews {
     if (asked.look() == null) throw bad("Say what the film shows: blur, plates, haze and so on.");
     if (asked.byServer() && !browser.there()) throw bad(PreviewBrowser.NOT_THERE);
     store.notTooMany(who, artist);
-    RenderJob job = ShotsAsked.of(s, asked.shots()).job(sequence, s, who, clock.instant());
+    UUID id = UUID.randomUUID();
+    RenderJob job = ShotsAsked.of(s, asked.shots()).job(id, sequence, s, who, clock.instant());
     job.kind = RenderJob.Kind.PREVIEW;
     job.look = asked.look().write();
     job.byServer = asked.byServer();
+    if (Boolean.TRUE.equals(asked.slateInFront())) job.burnIn = new BurnIn(Map.of(), true).write();
     job.width = side(s.header().cameraPackage().deliveryWidth(), asked.percent());
     job.height = side(s.header().cameraPackage().deliveryHeight(), asked.percent());
     if (Math.max(job.width, job.height) > MOST_PX)
@@ -117,7 +120,7 @@ class Previews {
               + " pixels are more than a film of the view has, which is "
               + MOST_PX
               + " a side. Choose a smaller size.");
-    store.add(job, job.byServer ? queue::addDrawing : id -> {});
+    store.add(job, job.byServer ? queue::addDrawing : drawn -> {});
     moved(job.sequenceId, job.id);
     return job.id;
   }
@@ -250,10 +253,18 @@ class Previews {
       throw new IOException(all.size() + " of " + job.framesTotal + " frames were brought");
     if (job.framesTotal == 1) return;
     Film.About about = Film.About.of(job);
+    boolean slate = job.burnIn != null && BurnIn.read(job.burnIn).slate();
     String name = all.get(0).file;
     List<String> files = all.stream().map(f -> f.file).distinct().toList();
-    if (name.endsWith(DrawnForm.H264.ending)) film.ofPieces(job.id, files, job.framesTotal, about);
-    else film.ofPictures(job.id, files, about);
+    if (name.endsWith(DrawnForm.H264.ending))
+      film.ofPieces(
+          job.id,
+          files,
+          job.framesTotal,
+          about,
+          slate ? middle -> SlateFrame.of(job, middle) : null);
+    else
+      film.ofPictures(job.id, files, slate ? SlateFrame.before(about, job, output, files) : about);
   }
 
   private RenderJob preview(UUID id) {

@@ -58,6 +58,13 @@ class RenderApi {
     return moved(id, job);
   }
 
+  /** What its files would be called; nothing is begun. */
+  @PostMapping("/sequences/{id}/renders/names")
+  @May.LookAtSequence
+  NewRenders.Coming names(@PathVariable UUID id, @RequestBody RenderAsked asked, Principal who) {
+    return fresh.names(id, asked, who.getName());
+  }
+
   @GetMapping("/sequences/{id}/renders")
   @May.LookAtSequence
   List<RenderShown> list(@PathVariable UUID id) {

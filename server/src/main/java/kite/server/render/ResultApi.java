@@ -1,9 +1,7 @@
 package kite.server.render;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -31,9 +29,12 @@ class ResultApi {
   private final RenderJobs jobs;
   private final RenderFrames frames;
   private final OutputStore output;
+  private final HandedFiles handed;
   private final Film film;
 
-  ResultApi(RenderJobs jobs, RenderFrames frames, OutputStore output, Film film) {
+  ResultApi(
+      RenderJobs jobs, RenderFrames frames, OutputStore output, HandedFiles handed, Film film) {
+    this.handed = handed;
     this.jobs = jobs;
     this.frames = frames;
     this.output = output;
@@ -55,20 +56,26 @@ class ResultApi {
     return file(there(id, f.file), MediaType.IMAGE_PNG);
   }
 
-  /** A frame as it is handed on, in the form that was asked for. */
+  /**
+   * A frame as it is handed on, in the form that was asked for: an archive where its passes are in
+   * files of their own.
+   */
   @GetMapping("/renders/{id}/files/{number}")
   @May.LookAtRender
-  ResponseEntity<Resource> delivered(@PathVariable UUID id, @PathVariable int number) {
-    Kept.Form form = Kept.read(job(id).kept).form();
+  ResponseEntity<?> delivered(@PathVariable UUID id, @PathVariable int number) {
+    RenderJob j = job(id);
+    Kept.Form form = Kept.read(j.kept).form();
     if (!frames.existsById(new RenderFrame.Key(id, number))) throw Problem.missing("frame");
-    String name = FrameFiles.delivered(number, form);
-    String called = called(FrameNames.of(job(id)).get(number), name);
+    String file = FrameFiles.delivered(number, form);
+    FrameNames.Frame frame = FrameNames.of(j).get(number);
+    String name = frame == null ? file : frame.of(FramePart.WHOLE) + "." + form.ending;
+    String called = name.substring(name.lastIndexOf('/') + 1);
+    if (HandedFiles.isParted(j))
+      return archive(j, form, List.of(number), called.substring(0, called.lastIndexOf('.')));
     return ResponseEntity.status(HttpStatus.OK)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            attached(called.substring(called.lastIndexOf('/') + 1)))
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(called))
         .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
-        .body(there(id, name));
+        .body(there(id, file));
   }
 
   /** Every finished picture that is looked at, in one archive, in the order of the film. */
@@ -87,36 +94,37 @@ class ResultApi {
   }
 
   private ResponseEntity<StreamingResponseBody> archive(RenderJob j, Kept.Form form) {
-    List<RenderFrame> finished =
+    List<Integer> finished =
         frames.findByJobIdOrderByNumber(j.id).stream()
             .filter(f -> f.file.endsWith(".png"))
+            .map(f -> f.number)
             .toList();
     if (finished.isEmpty()) throw Problem.missing("picture");
-    Map<Integer, String> names = FrameNames.of(j);
+    String name = j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + "-v" + j.numbered;
+    return archive(j, form, finished, name);
+  }
+
+  private ResponseEntity<StreamingResponseBody> archive(
+      RenderJob j, Kept.Form form, List<Integer> numbers, String name) {
+    for (int n : numbers) there(j.id, FrameFiles.delivered(n, form)); // before anything is sent
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            for (RenderFrame f : finished) {
-              String name = FrameFiles.delivered(f.number, form);
-              zip.putNextEntry(new ZipEntry(called(names.get(f.number), name)));
-              try (InputStream in = there(j.id, name).getInputStream()) {
-                in.transferTo(zip);
-              }
-              zip.closeEntry();
-            }
+            handed.each(
+                j,
+                form,
+                numbers,
+                (file, content) -> {
+                  zip.putNextEntry(new ZipEntry(file));
+                  content.into(zip);
+                  zip.closeEntry();
+                });
           }
         };
     return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            attached(j.label.replaceAll("[^A-Za-z0-9_-]+", "-") + "-v" + j.numbered + ".zip"))
+        .header(HttpHeaders.CONTENT_DISPOSITION, attached(name + ".zip"))
         .contentType(MediaType.parseMediaType("application/zip"))
         .body(body);
-  }
-
-  /** A name with the ending of a file; the file's own where there is none. */
-  private static String called(String name, String file) {
-    return name == null ? file : name + file.substring(file.lastIndexOf('.'));
   }
 
   private static String attached(String name) {
