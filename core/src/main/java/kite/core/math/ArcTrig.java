@@ -52,11 +52,6 @@ public final class ArcTrig {
       FROM_QUARTER = 39.0 / 16,
       ENDLESS = 0x1p66;
 
-  /**
-   * Leaves a number's upper half when it is multiplied, and the difference taken off (Veltkamp).
-   */
-  private static final double SPLIT = 0x1p27 + 1;
-
   /** From this sine on its root needs no two parts. */
   private static final double STEEP = 0.975;
 
@@ -73,7 +68,7 @@ public final class ArcTrig {
     double z = (1 - size) * 0.5, s = Math.sqrt(z), angle;
     if (size >= STEEP) angle = HALF - (2 * (s + s * ratio(z)) - HALF_REST);
     else {
-      double few = few(s), left = (z - few * few) / (s + few);
+      double few = UpperHalf.of(s), left = (z - few * few) / (s + few);
       angle = EIGHTH - (2 * s * ratio(z) - (HALF_REST - 2 * left) - (EIGHTH - 2 * few));
     }
     return x > 0 ? angle : -angle;
@@ -89,14 +84,8 @@ public final class ArcTrig {
     }
     double z = (1 - x) * 0.5, s = Math.sqrt(z);
     if (z == 0) return 0;
-    double few = few(s), left = (z - few * few) / (s + few);
+    double few = UpperHalf.of(s), left = (z - few * few) / (s + few);
     return 2 * (few + (ratio(z) * s + left));
-  }
-
-  /** A number's upper half: its square is exact. */
-  private static double few(double s) {
-    double wide = s * SPLIT;
-    return wide - (wide - s);
   }
 
   /** What the arc sine of √z adds to it, by it. */

@@ -29,6 +29,30 @@ public final class Powers {
       L6 = 1.531383769920937332e-01,
       L7 = 1.479819860511658591e-01;
 
+  /** The series of the logarithm to the base 2, by 3/2. */
+  private static final double M1 = 5.99999999999994648725e-01,
+      M2 = 4.28571428578550184252e-01,
+      M3 = 3.33333329818377432918e-01,
+      M4 = 2.72728123808534006489e-01,
+      M5 = 2.30660745775561754067e-01,
+      M6 = 2.06975017800338417784e-01;
+
+  /** Where it is taken about 3/2 instead of 1, and about the next power of two. */
+  private static final double ROOT_OF_3_HALVES = Math.sqrt(1.5), ROOT_OF_3 = Math.sqrt(3);
+
+  private static final double LOG2_OF_3_HALVES = 5.84962487220764160156e-01,
+      LOG2_OF_3_HALVES_REST = 1.35003920212974897128e-08;
+
+  /** 2 / (3 ln 2), whole and in two pieces. */
+  private static final double TWO_THIRDS_LN2_WHOLE = 9.61796693925975554329e-01,
+      TWO_THIRDS_LN2 = 9.61796700954437255859e-01,
+      TWO_THIRDS_LN2_REST = -7.02846165095275826516e-09;
+
+  /** ln 2, whole and in pieces of which the first has few digits. */
+  private static final double LN2_WHOLE = 6.93147180559945286227e-01,
+      LN2_FEW = 6.93147182464599609375e-01,
+      LN2_FEW_REST = -1.90465429995776804525e-09;
+
   /** The logarithm is taken of what is within it of 1, up or down. */
   private static final double ROOT = Math.sqrt(2);
 
@@ -47,8 +71,7 @@ public final class Powers {
     double c = r - t * (P1 + t * (P2 + t * (P3 + t * (P4 + t * P5))));
     if (k == 0) return 1 - ((x * c) / (c - 2) - x);
     double y = 1 - ((low - (r * c) / (2 - c)) - high);
-    int half = k / 2; // 2^k itself may be out of reach where the result is not
-    return y * twoTo(half) * twoTo(k - half);
+    return scaled(y, k);
   }
 
   /** 2^k, k −1022 to 1023. */
@@ -74,13 +97,68 @@ public final class Powers {
   }
 
   /**
-   * x^y for x from 0 on. It is x where y is 1; else wrong by no more than 3·|y·ln x| + 2 units of
-   * the last place.
+   * x^y for x from 0 on, within one unit of the last place; NaN below.
+   *
+   * <p>The logarithm to the base 2 is taken in two numbers, about 1 or 3/2, so that nothing of it
+   * is lost when it is multiplied.
    */
   public static double pow(double x, double y) {
-    if (y == 1) return x;
     if (y == 0) return 1;
-    return exp(y * log(x));
+    if (!(x >= 0) || Double.isNaN(y)) return Double.NaN;
+    if (x == 0 || x == Double.POSITIVE_INFINITY)
+      return x == 0 == y > 0 ? 0 : Double.POSITIVE_INFINITY;
+    if (y == 1) return x;
+    int n = 0;
+    if (x < Double.MIN_NORMAL) {
+      x *= 0x1p54;
+      n = -54;
+    }
+    int exponent = Math.getExponent(x);
+    n += exponent;
+    double m = x / twoTo(exponent), about = 1, log = 0, rest = 0; // 1 to 2, exact
+    if (m > ROOT_OF_3) {
+      m /= 2;
+      n++;
+    } else if (m > ROOT_OF_3_HALVES) {
+      about = 1.5;
+      log = LOG2_OF_3_HALVES;
+      rest = LOG2_OF_3_HALVES_REST;
+    }
+    double u = m - about, v = 1 / (m + about), s = u * v, few = UpperHalf.of(s);
+    double sum = UpperHalf.of(m + about), left = m - (sum - about);
+    double sRest = v * ((u - few * sum) - few * left);
+    double z = s * s;
+    double r = z * z * (M1 + z * (M2 + z * (M3 + z * (M4 + z * (M5 + z * M6)))));
+    r += sRest * (few + s);
+    z = few * few;
+    double three = UpperHalf.of(3 + z + r), threeRest = r - ((three - 3) - z);
+    u = few * three;
+    v = sRest * three + threeRest * s;
+    double p = UpperHalf.of(u + v), pRest = v - (p - u);
+    double by = TWO_THIRDS_LN2 * p;
+    double byRest = TWO_THIRDS_LN2_REST * p + pRest * TWO_THIRDS_LN2_WHOLE + rest;
+    double t = UpperHalf.of(((by + byRest) + log) + n), tRest = byRest - (((t - n) - log) - by);
+    double yFew = UpperHalf.of(y);
+    return twoTo(yFew * t, (y - yFew) * t + y * tRest);
+  }
+
+  /** 2 to a power in two numbers, the second of which is what the first leaves out. */
+  private static double twoTo(double high, double low) {
+    double whole = high + low;
+    if (whole >= 1025) return Double.POSITIVE_INFINITY;
+    if (!(whole > -1080)) return Double.isNaN(whole) ? whole : 0;
+    int k = (int) Math.rint(whole);
+    double left = high - k, t = UpperHalf.of(low + left);
+    double u = t * LN2_FEW, v = (low - (t - left)) * LN2_WHOLE + t * LN2_FEW_REST;
+    double z = u + v, w = v - (z - u), q = z * z;
+    double c = z - q * (P1 + q * (P2 + q * (P3 + q * (P4 + q * P5))));
+    double y = 1 - (((z * c) / (c - 2) - (w + z * w)) - z);
+    return scaled(y, k);
+  }
+
+  private static double scaled(double y, int k) {
+    int half = k / 2; // 2^k itself may be out of reach where the result is not
+    return y * twoTo(half) * twoTo(k - half);
   }
 
   /** 10^n, exact for n from 0 to 22. */
