@@ -29,7 +29,7 @@ export function Versions({
             <img
               loading="lazy"
               alt=""
-              src={at(`/api/renders/${j.id}/frames/${Math.max(1, Math.min(j.newest || 1, j.total))}.png`)}
+              src={at(`/api/renders/${j.id}/frames/${j.picture || 1}.png`)}
             />
           )}
           <span className="dailies-name">

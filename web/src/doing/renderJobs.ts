@@ -25,6 +25,8 @@ export interface RenderShown {
   share: number;
   /** Number of the frame that came last; 0 before the first. */
   newest: number;
+  /** Number of the frame that stands for it; 0 before the first. */
+  picture: number;
   /** Frames that workers are at. */
   underWay: { number: number; worker: string }[];
   width: number;

@@ -1,16 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId } from 'react';
 import type { FileNames } from '../core/types';
 import { useCore } from '../session/evaluated';
 import { getJson } from '../session/http';
 import { useSequence } from '../session/state';
 import type { Session } from '../session/who';
-import { Fault } from './Fault';
-import './fields.css';
+import { NamesShown } from './NamesShown';
 
 /** What the file of a first frame would be called, or what is wrong with the pattern. */
 export function FileNameExample({ of }: { of: FileNames }) {
-  const id = useId();
   const sequence = useSequence((s) => s.id);
   const agreed = useQuery({
     queryKey: ['standards', sequence],
@@ -20,9 +17,5 @@ export function FileNameExample({ of }: { of: FileNames }) {
   const said = useCore((core) =>
     core.fileName(of.pattern, of.counts, agreed.data?.name ?? '', session.data?.name ?? ''),
   );
-  return said.fault ? (
-    <Fault id={id} text={said.fault} />
-  ) : (
-    <p className="says mono file-name">{said.name}</p>
-  );
+  return <NamesShown names={[said.name]} fault={said.fault} />;
 }

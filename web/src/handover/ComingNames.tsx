@@ -1,17 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useId } from 'react';
 import { asked, type How } from '../doing/renders';
-import { Fault } from '../fields/Fault';
+import { NamesShown } from '../fields/NamesShown';
 import { postJson } from '../session/http';
 import { shownShot } from '../session/programme';
 import { useSequence } from '../session/state';
 
-/** As many of a frame's files are shown; of more it is said how many. */
-const SHOWN = 3;
-
 /** What the files of the cut's, or this shot's, first frame will be called, or why they cannot be. */
 export function ComingNames({ how }: { how: How }) {
-  const id = useId();
   const sequence = useSequence((s) => s.id);
   const revision = useSequence((s) => s.revision);
   const what = shownShot() ? 'shot' : 'cut';
@@ -23,17 +18,5 @@ export function ComingNames({ how }: { how: How }) {
     placeholderData: keepPreviousData,
     retry: false,
   });
-  if (coming.isError) return <Fault id={id} text={coming.error.message} />;
-  const first = coming.data?.first ?? [];
-  return (
-    <p className="says mono file-name" title={first.join('\n')}>
-      {first.slice(0, SHOWN).map((name) => (
-        <span key={name}>
-          {name}
-          <br />
-        </span>
-      ))}
-      {first.length > SHOWN ? `and ${first.length - SHOWN} more of a frame` : null}
-    </p>
-  );
+  return <NamesShown names={coming.data?.first ?? []} fault={coming.isError ? coming.error.message : ''} />;
 }

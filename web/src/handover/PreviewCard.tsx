@@ -22,7 +22,11 @@ const SHOWS: [keyof Look, string, string][] = [
   ['plates', 'Plates', 'Images that lie in the frame'],
   ['haze', 'Haze', 'The air between the lens and what it sees'],
   ['guides', 'Guides', 'The lines that each camera shows over its frame'],
-  ['slate', 'Line of words', 'A line in the picture: shot, camera, lens, frame, timecode, version, date, who'],
+  [
+    'slate',
+    'Line of words',
+    'A line in the picture: shot, camera, lens, frame, timecode, version, date, who',
+  ],
 ];
 
 /** As the server makes it: whole pairs of pixels, which every film can have. */
@@ -77,10 +81,7 @@ export function PreviewCard({ onAsked }: { onAsked: () => void }) {
           </span>
         ))}
       </div>
-      <Tick
-        checked={how.slateInFront === true}
-        onChange={(e) => by({ slateInFront: e.target.checked })}
-      >
+      <Tick checked={how.slateInFront === true} onChange={(e) => by({ slateInFront: e.target.checked })}>
         A slate in front of the film: one picture that says what it is
       </Tick>
       <HandlesTick checked={how.handles} onChange={(handles) => by({ handles })} />

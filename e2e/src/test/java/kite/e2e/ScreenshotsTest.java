@@ -4,7 +4,15 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import kite.core.command.ChannelCommand.SetChannel;
+import kite.core.command.Command;
+import kite.core.curve.Channel;
+import kite.core.document.Camera;
 import kite.core.document.Sequence;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.AfterEach;
@@ -15,6 +23,11 @@ import org.junit.jupiter.api.Test;
 /** Renews docs/screenshots from the demonstration; run by ./kite screenshots. */
 @Tag("screenshots")
 class ScreenshotsTest extends Desk {
+  private static final double LONGER_MM = 50;
+
+  /** Of what can be seen beside a render: nothing, the lens view, and then the other versions. */
+  private static final int EARLIER = 2;
+
   @Override
   Sequence document() {
     return new SaltWind().sw010();
@@ -167,11 +180,11 @@ class ScreenshotsTest extends Desk {
     page.waitForTimeout(4000);
     keep("contact-sheet");
     button("Drop them").click();
-    handedOn();
+    handedOn(chase);
   }
 
-  /** What is in a package, and a render beside the lens view. */
-  private void handedOn() throws Exception {
+  /** What is in a package, and two versions of a frame, the second through a longer lens. */
+  private void handedOn(String sequence) throws Exception {
     button("Hand over").click();
     page.getByLabel("What is made").getByText("Package").click();
     page.waitForDownload(() -> button("Hand over the sequence").click());
@@ -182,10 +195,25 @@ class ScreenshotsTest extends Desk {
     page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("25");
     page.getByLabel("Files", new Page.GetByLabelOptions().setExact(true)).selectOption("EXR");
     button("This frame").click();
+    page.locator("[data-job=DONE]").first().waitFor();
+    longer(sequence);
+    button("This frame").click();
+    page.locator("[data-job=DONE]").nth(1).waitFor();
     page.locator("[data-job=DONE]").getByText("Look").first().click();
-    page.getByLabel("Beside").selectOption("The lens view as it is now");
+    page.getByLabel("Beside").selectOption(new SelectOption().setIndex(EARLIER));
     page.waitForTimeout(4000);
     keep("dailies");
+  }
+
+  /** Every camera of SW030 has a longer lens. */
+  private void longer(String sequence) throws Exception {
+    List<Command> lenses = new ArrayList<>();
+    for (Camera c : new kite.demo.SaltWind().sw030().all(Camera.class))
+      lenses.add(new SetChannel(c.id(), "focalLength", Channel.fixed(LONGER_MM)));
+    Person pim = Person.signedIn(application.address(), "pim", "hold-on-tight");
+    long revision = ((Number) page.evaluate("() => jollyKite.state().revision")).longValue();
+    pim.edit(sequence, UUID.randomUUID(), revision, lenses.toArray(new Command[0]));
+    page.waitForFunction("r => jollyKite.state().revision > r", (double) revision);
   }
 
   /** What a recipe would do, in the views; and one that asks what it is about. */

@@ -57,6 +57,7 @@ class Progress {
     for (Queue.UnderWay w : underWay)
       if (w.job().equals(j.id()) && atIt.size() < MOST_AT_IT)
         atIt.add(new RenderShown.AtIt(w.number(), w.worker()));
+    int newest = j.newest() == null ? 0 : j.newest();
     return new RenderShown(
         j.id(),
         j.label(),
@@ -70,7 +71,8 @@ class Progress {
         (int) j.failed(),
         j.framesTotal(),
         share(j),
-        j.newest() == null ? 0 : j.newest(),
+        newest,
+        j.state() == RenderJob.State.DONE ? (j.framesTotal() + 1) / 2 : newest,
         j.state().underWay() ? atIt : List.of(),
         j.width(),
         j.height(),

@@ -14,6 +14,8 @@ import java.util.UUID;
  * @param failed frames that could not be made
  * @param share of the work that is done, 0 to 1; parts of large frames count too
  * @param newest number of the frame that came last; 0 before the first
+ * @param picture number of the frame that stands for it: the middle one of what is done, else the
+ *     newest; 0 before the first
  * @param underWay frames that workers are at
  * @param secondsAFrame that its frames took on the average; null before the first
  * @param secondsLeft about how long it goes on with those who work at it now; null when that is not
@@ -33,6 +35,7 @@ record RenderShown(
     int total,
     double share,
     int newest,
+    int picture,
     List<AtIt> underWay,
     int width,
     int height,
