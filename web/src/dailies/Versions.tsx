@@ -26,11 +26,7 @@ export function Versions({
           {j.preview ? (
             <span className="dailies-film">Film</span>
           ) : (
-            <img
-              loading="lazy"
-              alt=""
-              src={at(`/api/renders/${j.id}/frames/${j.picture || 1}.png`)}
-            />
+            <img loading="lazy" alt="" src={at(`/api/renders/${j.id}/frames/${j.picture || 1}.png`)} />
           )}
           <span className="dailies-name">
             <span className="mono muted">{`v${j.numbered}`}</span> {j.label}

@@ -56,7 +56,12 @@ export function hazed<M extends THREE.Material>(material: M): M {
       .replace('void main() {', 'varying vec3 hazeAt;\nvoid main() {')
       .replace(
         '#include <project_vertex>',
-        '#include <project_vertex>\nhazeAt = (modelMatrix * vec4(transformed, 1.0)).xyz;',
+        `#include <project_vertex>
+        vec4 stands = vec4(transformed, 1.0);
+        #ifdef USE_INSTANCING
+          stands = instanceMatrix * stands;
+        #endif
+        hazeAt = (modelMatrix * stands).xyz;`,
       );
     shader.fragmentShader = shader.fragmentShader
       .replace('void main() {', `varying vec3 hazeAt;\n${THROUGH}\nvoid main() {`)

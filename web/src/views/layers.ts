@@ -9,5 +9,8 @@ export const PLATES = 2;
 /** Pieces that a clip cuts, while their hatching is drawn. */
 export const HATCH = 3;
 
+/** Pieces that are drawn at once with others like them: no camera sees them one by one, only rays do. */
+export const CROWDED = 4;
+
 /** The arrows of each set view are its own: the first of four. */
 export const ARROWS = 10;

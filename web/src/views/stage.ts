@@ -6,18 +6,21 @@ import { lensCamera } from '../session/view';
 import { ActionLineDrawn } from './actionLine';
 import { SkyDome } from './air';
 import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
+import { Crowds, type Standing } from './crowds';
 import { coat } from './finishes';
 import { Ghosts } from './ghosts';
 import { RigHandles } from './rigHandles';
-import { AIDS } from './layers';
+import { AIDS, CROWDED } from './layers';
 import { Lighting } from './lighting';
 import { ModelInstance, needModel } from './models';
-import { standIn } from './standIns';
+import { standIn, standInMaterial } from './standIns';
 
 interface Shown {
   entity: Entity;
   object: THREE.Object3D;
   model?: ModelInstance;
+  /** What is drawn of a stand-in. */
+  mesh?: THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
   /** The piece it repeats, when it is an instance. */
   like?: Entity;
   /** Where a measurement was drawn from. */
@@ -47,6 +50,7 @@ function differs(m: number[], world: Float64Array, at: number): boolean {
 export class Stage {
   readonly scene = new THREE.Scene();
   readonly pieces = new THREE.Group();
+  private readonly crowds = new Crowds(new THREE.Mesh(new THREE.BufferGeometry(), standInMaterial));
   readonly aids = new THREE.Group();
   readonly ghosts = new Ghosts();
   readonly rigHandles = new RigHandles();
@@ -69,7 +73,7 @@ export class Stage {
     this.outline.renderOrder = 8;
     this.outline.visible = false;
     this.aids.add(this.outline, this.ghosts.group, this.rigHandles.group, this.actionLine.group);
-    this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.aids);
+    this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.crowds.group, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
       if (
@@ -98,7 +102,7 @@ export class Stage {
 
   /** What lens views draw, beside plates. */
   get seenByLenses(): THREE.Object3D[] {
-    return [this.dome.mesh, this.pieces];
+    return [this.dome.mesh, this.pieces, this.crowds.group];
   }
 
   /** Calls back whenever there is something new to draw; gives the way out. */
@@ -136,6 +140,7 @@ export class Stage {
       if (entity.kind === 'camera')
         shapeCamera(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
     }
+    if (moved) this.crowds.place();
     this.measureFromCameras(world);
     if (this.actionLine.update()) this.toAids(this.actionLine.group);
     this.lighting.update(s.entities, frame, world);
@@ -213,7 +218,12 @@ export class Stage {
         s.object.visible = this.iconVisible(s.entity, entities);
       changed ||= s.object.visible !== was;
     }
+    if (changed) this.crowds.gather(this.standIns());
     return changed;
+  }
+
+  private *standIns(): Iterable<Standing> {
+    for (const { object, mesh } of this.shown.values()) if (mesh) yield { object, mesh };
   }
 
   /** Whether a piece is among those that are seen alone, or in one of them. */
@@ -261,7 +271,11 @@ export class Stage {
     const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
     const shape = like?.shape ?? p.shape;
     const object = new THREE.Group();
-    if (shape.kind === 'standIn') object.add(standIn(p, like, () => this.draw()));
+    if (shape.kind === 'standIn') {
+      const mesh = standIn(p, like, () => this.draw());
+      object.add(mesh);
+      return { entity: p, object, mesh, like };
+    }
     if (shape.kind === 'model') {
       const model = needModel(shape.asset, () => this.modelCame(shape.asset));
       if (model) {
@@ -325,6 +339,7 @@ export class Stage {
           true,
         );
     ray.layers.set(0);
+    ray.layers.enable(CROWDED);
     const hit = icons[0] ?? ray.intersectObject(this.pieces, true).find((h) => this.shownAll(h.object));
     for (let o: THREE.Object3D | null = hit?.object ?? null; o; o = o.parent)
       if (o.userData.id)

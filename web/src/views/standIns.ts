@@ -16,7 +16,11 @@ export const standInMaterial = hazed(
 );
 
 /** A stand-in as the core shapes it. Those of one shape and colour share their mesh. */
-export function standIn(p: Piece, like: Piece | undefined, ready: () => void): THREE.Mesh {
+export function standIn(
+  p: Piece,
+  like: Piece | undefined,
+  ready: () => void,
+): THREE.Mesh<THREE.BufferGeometry, THREE.Material> {
   const finish = p.finish ?? like?.finish;
   const material = finish ? finished(finish, (like ?? p).colour, true, ready) : standInMaterial;
   const mesh = new THREE.Mesh(shaped(p, like), material);

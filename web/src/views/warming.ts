@@ -27,6 +27,8 @@ function usual(): { scene: THREE.Scene; solids: THREE.Group; aids: THREE.Group }
     hazed(new THREE.MeshStandardMaterial({ map: image })),
   ].map((m) => new THREE.Mesh(box, m));
   for (const s of made) s.castShadow = s.receiveShadow = true;
+  const crowd = new THREE.InstancedMesh(box, standInMaterial, 1);
+  crowd.receiveShadow = true;
   const over = { transparent: true, depthTest: false, fog: false };
   const grid = new THREE.GridHelper();
   grid.material.transparent = true;
@@ -44,7 +46,7 @@ function usual(): { scene: THREE.Scene; solids: THREE.Group; aids: THREE.Group }
     new THREE.Points(plain, new THREE.PointsMaterial({ sizeAttenuation: false, ...over })),
     new THREE.Sprite(new THREE.SpriteMaterial({ map: image, depthTest: false, sizeAttenuation: false })),
   );
-  const solids = new THREE.Group().add(new SkyDome().mesh, ...made);
+  const solids = new THREE.Group().add(new SkyDome().mesh, crowd, ...made);
   scene.add(sun, new THREE.HemisphereLight(), solids, aids);
   return { scene, solids, aids };
 }

@@ -68,6 +68,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     things: () => world.things(),
     header: () => world.header(),
     newId: (kind: string) => world.newId(kind),
+    usual: (what: string, said: string, stack: string) => world.usual(what, said, stack),
     say: (level: string, text: string) => {
       if (ran.said.length > LIMITS.lines) return;
       const whole = ran.said.length === LIMITS.lines ? '… more is not shown' : text;

@@ -1,6 +1,8 @@
 import type { Core } from '../../core/bridge';
 import { Refused } from '../../core/answer';
 import { LensRow, type Change, type Command, type Entity, type Header } from '../../core/types';
+import { usualGroup, usualMark, usualStandIn } from '../../core/usual';
+import type { Usual } from '../vocabulary/host';
 import { LIMITS } from './limits';
 import type { Run } from './answer';
 
@@ -19,6 +21,13 @@ export class Wrong extends Error {
     super(text);
   }
 }
+
+/** What comes as it usually does, and what its id begins with. */
+const USUAL = {
+  standIn: { kind: 'piece', of: usualStandIn },
+  group: { kind: 'piece', of: usualGroup },
+  mark: { kind: 'mark', of: usualMark },
+} satisfies Record<keyof Usual, { kind: string; of: unknown }>;
 
 /** Questions that would change what is asked about. */
 const NOT_ASKED = [
@@ -67,7 +76,22 @@ export class World {
   }
 
   make(json: string, stack: string): void {
-    const commands = JSON.parse(json) as Command[];
+    this.take(JSON.parse(json) as Command[], stack);
+  }
+
+  /** Adds something as it usually comes. */
+  usual(what: string, json: string, stack: string): string {
+    if (!Object.hasOwn(USUAL, what)) throw new Error(`Nothing that is called “${what}” comes by itself.`);
+    const { kind, of } = USUAL[what as keyof Usual];
+    const entity = (of as (id: string, ...said: unknown[]) => Entity)(
+      this.newId(kind),
+      ...(JSON.parse(json) as unknown[]),
+    );
+    this.take([{ kind: 'add', entity }], stack);
+    return entity.id;
+  }
+
+  private take(commands: Command[], stack: string): void {
     this.stacks.push({ from: this.made.length, stack });
     for (const c of commands) {
       this.made.push(c);

@@ -1,5 +1,6 @@
 import type { Core } from '../../core/bridge';
 import type { Command, Entity, SequenceDocument, Unit } from '../../core/types';
+import type { usualGroup, usualMark, usualStandIn } from '../../core/usual';
 
 /** What stands outside a recipe: text goes out, text comes back. */
 export interface Outside {
@@ -9,6 +10,8 @@ export interface Outside {
   things(): string;
   header(): string;
   newId(kind: string): string;
+  /** Adds something as it usually comes, of what is said of it; gives its id. */
+  usual(what: string, said: string, stack: string): string;
   say(level: string, text: string): void;
   wish(what: string): void;
   /** Gives what was chosen for parameters, or stops the recipe where it is only asked for them. */
@@ -53,6 +56,23 @@ export type Commands = { [K in Command['kind']]: (fields: FieldsOf<K>) => void }
 export function make(...commands: Command[]): void {
   if (commands.length) __outside.make(JSON.stringify(commands), new Error().stack ?? '');
 }
+
+/** What comes as it usually does, of what is said of it. */
+export interface Usual {
+  standIn: Said<typeof usualStandIn>;
+  group: Said<typeof usualGroup>;
+  mark: Said<typeof usualMark>;
+}
+
+/** What stands behind the id. */
+type Said<F> = F extends (id: string, ...said: infer S) => unknown ? S : never;
+
+/**
+ * Adds something as it usually comes; gives its id. It is put together outside, since thousands may come and the machine that
+ * recipes run in is slow.
+ */
+export const usual = <W extends keyof Usual>(what: W, ...said: Usual[W]): string =>
+  __outside.usual(what, JSON.stringify(said), new Error().stack ?? '');
 
 function asked(question: string, given: unknown[]): unknown {
   const sent = given.map((x) => (x instanceof Float64Array ? { room: x.length } : x));

@@ -17,11 +17,8 @@ import {
   STAND_INS,
   TRIPOD,
   usualCamera,
-  usualGroup,
   usualLayer,
   usualLight,
-  usualMark,
-  usualStandIn,
 } from '../../core/usual';
 import { Camera } from './camera';
 import { cut } from './cut';
@@ -36,6 +33,7 @@ import {
   newId,
   outside,
   questions,
+  usual,
   type Amount,
   type Frames,
 } from './host';
@@ -138,13 +136,12 @@ export const kite = {
     const of = (given: Amount | undefined, i: number) =>
       given === undefined ? found.size[i] : metres(given);
     const size: Vec3 = [of(width, 0), of(height, 1), of(depth, 2)];
-    const entity = usualStandIn(newId('piece'), name, form, { x, y, z, pan }, size, colour);
-    return new Piece(added(entity).id, 'piece');
+    return new Piece(usual('standIn', name, form, { x, y, z, pan }, size, colour ?? found.colour), 'piece');
   },
 
   /** A group to nest pieces in. */
   group(name: string): Piece {
-    return new Piece(added(usualGroup(newId('piece'), name)).id, 'piece');
+    return new Piece(usual('group', name), 'piece');
   },
 
   /** A layer to lay things on. */
@@ -158,8 +155,7 @@ export const kite = {
   /** A named point, free or riding on a piece or its anchor. */
   mark(name: string, at: At, { rides, anchor }: { rides?: Piece; anchor?: string } = {}): Thing<Mark> {
     const on = rides ? (anchor ?? 'centre') : null;
-    const entity = usualMark(newId('mark'), name, place(at), rides?.id ?? null, on);
-    return new Thing(added(entity).id, 'mark');
+    return new Thing(usual('mark', name, place(at), rides?.id ?? null, on), 'mark');
   },
 
   /** A path through places. */

@@ -1,0 +1,109 @@
+import * as THREE from 'three';
+import { CROWDED } from './layers';
+
+/** So many that are alike are drawn at once; fewer one by one. */
+const LEAST = 16;
+
+/** A crowd that grows has room for this much more, so that it is not made anew for each that comes. */
+const ROOM = 1.5;
+
+/** Numbers of a matrix, and where its place stands in it. */
+const MATRIX = 16,
+  PLACE = 12;
+
+/** One of those that may be alike: what holds its place, and what is drawn of it. */
+export interface Standing {
+  object: THREE.Object3D;
+  mesh: THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
+}
+
+interface Crowd {
+  drawn: THREE.InstancedMesh;
+  members: Standing[];
+}
+
+/**
+ * Draws pieces of one mesh and one surface at once: thousands cost what one does. Each stays in the scene, unseen, to be
+ * clicked on, measured and hatched.
+ */
+export class Crowds {
+  readonly group = new THREE.Group();
+  private crowds = new Map<string, Crowd>();
+
+  /**
+   * @param like a mesh of the material that most crowds have: its shaders are made with the others, before one comes
+   */
+  constructor(like: THREE.Mesh<THREE.BufferGeometry, THREE.Material>) {
+    const nobody = new THREE.InstancedMesh(like.geometry, like.material, 1);
+    nobody.count = 0;
+    nobody.frustumCulled = false;
+    nobody.receiveShadow = true;
+    this.group.add(nobody);
+  }
+
+  /** Finds who is alike, after pieces came, went or changed. */
+  gather(all: Iterable<Standing>): void {
+    const alike = new Map<string, Standing[]>();
+    for (const s of all) {
+      const key = `${s.mesh.geometry.uuid} ${s.mesh.material.uuid}`;
+      const those = alike.get(key);
+      if (those) those.push(s);
+      else alike.set(key, [s]);
+    }
+    const were = this.crowds;
+    this.crowds = new Map();
+    for (const [key, members] of alike) {
+      if (members.length < LEAST) {
+        for (const m of members) m.mesh.layers.set(0);
+        continue;
+      }
+      let drawn = were.get(key)?.drawn;
+      if (drawn && drawn.instanceMatrix.count < members.length) drawn = this.without(drawn);
+      this.crowds.set(key, { drawn: drawn ?? this.drawnAs(members), members });
+      were.delete(key);
+    }
+    for (const gone of were.values()) if (gone.drawn.parent) this.without(gone.drawn);
+  }
+
+  private without(drawn: THREE.InstancedMesh): undefined {
+    drawn.removeFromParent();
+    drawn.dispose();
+    return undefined;
+  }
+
+  private drawnAs(members: Standing[]): THREE.InstancedMesh {
+    const { geometry, material } = members[0].mesh;
+    const drawn = new THREE.InstancedMesh(geometry, material, Math.ceil(ROOM * members.length));
+    drawn.frustumCulled = false; // it stands where its members do
+    drawn.castShadow = drawn.receiveShadow = true;
+    this.group.add(drawn);
+    return drawn;
+  }
+
+  /** Puts all of them where their pieces are now; those that are hidden are left out. */
+  place(): void {
+    for (const { drawn, members } of this.crowds.values()) {
+      const to = drawn.instanceMatrix.array;
+      // from one of them, since the graphics side has few digits
+      drawn.position.setFromMatrixPosition(members[0].object.matrix);
+      const { x, y, z } = drawn.position;
+      let n = 0;
+      for (const { object, mesh } of members) {
+        // a mirrored one shows its faces the other way round: it is drawn by itself
+        const mirrored = object.matrix.determinant() < 0;
+        mesh.layers.set(mirrored ? 0 : CROWDED);
+        if (mirrored || !object.visible) continue;
+        const [m, at] = [object.matrix.elements, n * MATRIX];
+        for (let i = 0; i < MATRIX; i++) to[at + i] = m[i];
+        to[at + PLACE] = m[PLACE] - x;
+        to[at + PLACE + 1] = m[PLACE + 1] - y;
+        to[at + PLACE + 2] = m[PLACE + 2] - z;
+        n++;
+      }
+      drawn.count = n;
+      drawn.instanceMatrix.clearUpdateRanges();
+      drawn.instanceMatrix.addUpdateRange(0, n * MATRIX);
+      drawn.instanceMatrix.needsUpdate = true;
+    }
+  }
+}
