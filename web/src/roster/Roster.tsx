@@ -15,15 +15,18 @@ import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { withKeys } from '../shortcuts/words';
 import { AddMenu } from './AddMenu';
-import { above, type Branch, branches, forks, inOrder, isGroup } from './branches';
+import { above, type Branch, branches, forks, inOrder, isGroup, isMore, within } from './branches';
 import { dropped, scrollAtEdge } from './dropping';
 import { NamingNote } from './NamingNote';
 import { InSight, Sight } from './near';
-import { Order } from './order';
+import { More, Order } from './order';
 import { RosterItem } from './RosterItem';
 import './roster.css';
 
 const SLOTS = { item: RosterItem };
+
+/** So many rows stand below a heading at first; as many come each time the last of them is in sight. */
+const ROOM = 200;
 
 /** What is here, in crew order. */
 export function Roster() {
@@ -34,6 +37,7 @@ export function Roster() {
   const [find, setFind] = useState('');
   const [folded, setFolded] = useState<string[]>([]);
   const [sight, setSight] = useState<InSight | null>(null);
+  const [room, setRoom] = useState(ROOM);
   const tree = useRef<HTMLDivElement>(null);
   const subjects = useMemo(() => (entities ? subjectsNow() : new Set<string>()), [entities]);
   const wanted = find.trim().toLowerCase();
@@ -51,8 +55,12 @@ export function Roster() {
     return () => s.end();
   }, []);
 
+  const first = selected[0] ?? '';
+  const rows = useMemo(() => within(shown, room, first), [shown, room, first]);
+  const more = useMemo(() => () => setRoom((n) => n + ROOM), []);
+  const present = useMemo(() => new Set(inOrder(rows)), [rows]);
+
   // what was chosen elsewhere comes into sight
-  const first = selected[0];
   useEffect(() => {
     if (!first) return;
     const over = above(shown, first);
@@ -96,26 +104,28 @@ export function Roster() {
       >
         <Sight value={sight}>
           <Order value={order}>
-            <RichTreeView
-              aria-label="All that is in the sequence"
-              items={shown}
-              slots={SLOTS}
-              multiSelect
-              isItemSelectionDisabled={(b: Branch) => isGroup(b.id)}
-              selectedItems={selected}
-              onSelectedItemsChange={(_, ids) => {
-                const now = ids.filter((id) => !isGroup(id));
-                // the first that was chosen stays the first: others are aligned with it
-                select(
-                  ...selected.filter((id) => now.includes(id)),
-                  ...now.filter((id) => !selected.includes(id)),
-                );
-              }}
-              expandedItems={open}
-              onExpandedItemsChange={(_, ids) => setFolded(forks(shown).filter((id) => !ids.includes(id)))}
-              itemChildrenIndentation={12}
-              sx={{ p: 0 }}
-            />
+            <More value={more}>
+              <RichTreeView
+                aria-label="All that is in the sequence"
+                items={rows}
+                slots={SLOTS}
+                multiSelect
+                isItemSelectionDisabled={(b: Branch) => isGroup(b.id) || isMore(b.id)}
+                selectedItems={selected.filter((id) => present.has(id))}
+                onSelectedItemsChange={(_, ids) => {
+                  const now = ids.filter((id) => !isGroup(id) && !isMore(id));
+                  // the first that was chosen stays the first: others are aligned with it
+                  select(
+                    ...selected.filter((id) => now.includes(id)),
+                    ...now.filter((id) => !selected.includes(id)),
+                  );
+                }}
+                expandedItems={open}
+                onExpandedItemsChange={(_, ids) => setFolded(forks(shown).filter((id) => !ids.includes(id)))}
+                itemChildrenIndentation={12}
+                sx={{ p: 0 }}
+              />
+            </More>
           </Order>
         </Sight>
         {!all.some(matches) ? (

@@ -3,7 +3,15 @@ import { TreeItemIcon } from '@mui/x-tree-view/TreeItemIcon';
 import { TreeItemProvider } from '@mui/x-tree-view/TreeItemProvider';
 import { useTreeItemUtils } from '@mui/x-tree-view/hooks';
 import { useTreeItem, type UseTreeItemParameters } from '@mui/x-tree-view/useTreeItem';
-import { type KeyboardEvent, type MouseEvent, useContext, useRef, useState } from 'react';
+import {
+  type KeyboardEvent,
+  type MouseEvent,
+  type ReactNode,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import type { Entity } from '../core/types';
 import { Editing } from '../kit/Editing';
 import { IconAction } from '../kit/IconAction';
@@ -16,10 +24,10 @@ import { core, evaluated } from '../session/evaluated';
 import { edit } from '../session/document';
 import { givePicked, select } from '../session/selection';
 import { useSequence } from '../session/state';
-import { isGroup } from './branches';
+import { isGroup, isMore } from './branches';
 import { dragged, dropped } from './dropping';
 import { useNear } from './near';
-import { Order } from './order';
+import { More, Order } from './order';
 import { RowMenu } from './RowMenu';
 import { type Switch, switchesOf } from './switches';
 import './roster.css';
@@ -63,6 +71,7 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
   };
   const click = (e: MouseEvent & Cancellable) => {
     e.defaultMuiPrevented = true;
+    if (isMore(itemId)) return;
     if (!entity) interactions.handleExpansion(e);
     else if (!naming) choose(entity, order(), e.shiftKey, e.ctrlKey || e.metaKey);
   };
@@ -100,7 +109,9 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
               <TreeItemIcon status={item.status} />
             </TreeItemIconContainer>
           ) : null}
-          {!entity ? (
+          {isMore(itemId) ? (
+            <MoreRows near={near}>{label}</MoreRows>
+          ) : !entity ? (
             <span>{label}</span>
           ) : naming ? (
             <Naming entity={entity} onDone={() => setNaming(false)} />
@@ -121,6 +132,15 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
       </TreeItemRoot>
     </TreeItemProvider>
   );
+}
+
+/** Stands for rows that are not made yet; they come when it is in sight. */
+function MoreRows({ near, children }: { near: boolean; children: ReactNode }) {
+  const more = useContext(More);
+  useEffect(() => {
+    if (near) more();
+  }, [near, more]);
+  return <span className="muted">{children}</span>;
 }
 
 /** Chooses a row; what waits for a click in a view takes a row as well. */

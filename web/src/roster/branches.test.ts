@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Entity } from '../core/types';
-import { above, branches, forks, inOrder } from './branches';
+import { above, branches, forks, inOrder, within } from './branches';
 
 const piece = (id: string, parent: string | null = null) =>
   ({ kind: 'piece', id, name: id, parent }) as Entity;
@@ -32,5 +32,22 @@ describe('the roster’s branches', () => {
 
   it('fork where something is nested', () => {
     expect(forks(here)).toEqual(['group:Cameras', 'group:Subjects', 'group:Set', 'pier']);
+  });
+
+  it('have so many rows at first, and whatever is chosen', () => {
+    const rows = (room: number, wanted = '') => inOrder(within(here, room, wanted));
+    expect(rows(2)).toEqual(['z', 'a', 'pim', 'hat', 'pier', 'lamp', 'stall 2', 'more:pier']);
+    expect(within(here, 2, '')[2].children[1].children[2].label).toBe('1 more');
+    expect(rows(1, 'stall 2')).toEqual([
+      'z',
+      'more:group:Cameras',
+      'pim',
+      'hat',
+      'pier',
+      'lamp',
+      'stall 2',
+      'more:pier',
+    ]);
+    expect(rows(3)).toEqual(inOrder(here));
   });
 });

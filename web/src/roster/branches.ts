@@ -11,6 +11,11 @@ export interface Branch {
 /** No entity has such an id: their ids hold no colon. */
 const GROUP = 'group:';
 
+const MORE = 'more:';
+
+/** Whether a branch stands for rows that are not made yet. */
+export const isMore = (id: string): boolean => id.startsWith(MORE);
+
 /** Whether a branch is a heading of the roster and no entity. */
 export const isGroup = (id: string): boolean => id.startsWith(GROUP);
 
@@ -27,10 +32,32 @@ function nested(rows: Entity[]): Branch[] {
   const here = new Set(rows.map((e) => e.id));
   const parent = (e: Entity) => (e.kind === 'piece' && e.parent && here.has(e.parent) ? e.parent : '');
   const below = new Map<string, Entity[]>();
-  for (const e of rows) below.set(parent(e), [...(below.get(parent(e)) ?? []), e]);
+  for (const e of rows) {
+    const those = below.get(parent(e));
+    if (those) those.push(e);
+    else below.set(parent(e), [e]);
+  }
   const of = (id: string): Branch[] =>
     (below.get(id) ?? []).sort(inCrew).map((e) => ({ id: e.id, label: e.name, children: of(e.id) }));
   return of('');
+}
+
+/**
+ * The same with so many rows below each branch at the most, and one that stands for the others: ten thousand rows are slow, and
+ * nobody reads them.
+ *
+ * @param wanted is among them, wherever it stands
+ */
+export function within(all: Branch[], room: number, wanted: string): Branch[] {
+  return all.map((b) => {
+    const at = wanted ? b.children.findIndex((c) => c.id === wanted || above([c], wanted).length) : -1;
+    const most = Math.max(room, at + 1);
+    const left = b.children.length - most;
+    const children = within(b.children.slice(0, most), room, wanted);
+    if (left > 0)
+      children.push({ id: MORE + b.id, label: `${left.toLocaleString('en')} more`, children: [] });
+    return { ...b, children };
+  });
 }
 
 /** Branches that hold others. */

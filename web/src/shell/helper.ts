@@ -5,6 +5,7 @@ import { LensRow } from '../core/types';
 import { core, evaluated } from '../session/evaluated';
 import { modelsComing } from '../views/models';
 import { imagesComing } from '../views/plates';
+import { stage } from '../views/stage';
 import { inSetView } from '../doing/setViewPose';
 import { useSequence } from '../session/state';
 import { goTo, goToReel } from '../session/time';
@@ -27,6 +28,8 @@ export interface Helper {
     pending: number;
     /** Models and images that are on their way. */
     coming: number;
+    /** Pieces that are drawn at once with others like them. */
+    drawnAtOnce: number;
     dropped: number;
     /** The loudest sample that is heard: at this moment, and within the last 0.7 s. */
     loudness: number;
@@ -84,6 +87,7 @@ export function theHelper(): void {
         version: s.version,
         pending: useOutbox.getState().pending.length,
         coming: modelsComing() + imagesComing(),
+        drawnAtOnce: stage.crowds.count,
         dropped: s.dropped,
         loudness: loudness().now,
         loudnessLately: loudness().lately,

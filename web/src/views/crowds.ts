@@ -41,6 +41,11 @@ export class Crowds {
     this.group.add(nobody);
   }
 
+  /** How many pieces are drawn so. */
+  get count(): number {
+    return [...this.crowds.values()].reduce((n, c) => n + c.drawn.count, 0);
+  }
+
   /** Finds who is alike, after pieces came, went or changed. */
   gather(all: Iterable<Standing>): void {
     const alike = new Map<string, Standing[]>();
@@ -57,6 +62,7 @@ export class Crowds {
         for (const m of members) m.mesh.layers.set(0);
         continue;
       }
+      for (const m of members) m.mesh.layers.set(CROWDED);
       let drawn = were.get(key)?.drawn;
       if (drawn && drawn.instanceMatrix.count < members.length) drawn = this.without(drawn);
       this.crowds.set(key, { drawn: drawn ?? this.drawnAs(members), members });
@@ -88,11 +94,8 @@ export class Crowds {
       drawn.position.setFromMatrixPosition(members[0].object.matrix);
       const { x, y, z } = drawn.position;
       let n = 0;
-      for (const { object, mesh } of members) {
-        // a mirrored one shows its faces the other way round: it is drawn by itself
-        const mirrored = object.matrix.determinant() < 0;
-        mesh.layers.set(mirrored ? 0 : CROWDED);
-        if (mirrored || !object.visible) continue;
+      for (const { object } of members) {
+        if (!object.visible) continue;
         const [m, at] = [object.matrix.elements, n * MATRIX];
         for (let i = 0; i < MATRIX; i++) to[at + i] = m[i];
         to[at + PLACE] = m[PLACE] - x;

@@ -50,7 +50,7 @@ function differs(m: number[], world: Float64Array, at: number): boolean {
 export class Stage {
   readonly scene = new THREE.Scene();
   readonly pieces = new THREE.Group();
-  private readonly crowds = new Crowds(new THREE.Mesh(new THREE.BufferGeometry(), standInMaterial));
+  readonly crowds = new Crowds(new THREE.Mesh(new THREE.BufferGeometry(), standInMaterial));
   readonly aids = new THREE.Group();
   readonly ghosts = new Ghosts();
   readonly rigHandles = new RigHandles();

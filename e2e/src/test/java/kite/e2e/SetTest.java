@@ -14,15 +14,23 @@ import com.microsoft.playwright.options.WaitForSelectorState;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
+import kite.core.command.Command;
+import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Add;
 import kite.core.document.Camera;
+import kite.core.document.Channels;
 import kite.core.document.Finish;
 import kite.core.document.Mark;
 import kite.core.document.Measure;
 import kite.core.document.Piece;
 import kite.core.document.Sequence;
 import kite.core.document.Shape;
+import kite.core.document.StandInKind;
+import kite.core.math.AxisOrder;
 import kite.core.rig.attention.Attention;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.BeforeEach;
@@ -296,5 +304,33 @@ class SetTest extends Desk {
     org.junit.jupiter.api.Assertions.assertArrayEquals(
         before, numbers("() => jollyKite.camera().world"));
     assertEquals(0, number("() => jollyKite.state().revision"));
+  }
+
+  /** Thousands of rows would hold the page up: they come as they are gone through. */
+  @Test
+  void aLongListComesAsItIsGoneThrough() throws Exception {
+    List<Command> crates = new ArrayList<>();
+    for (int i = 1; i <= 450; i++) {
+      Shape box = new Shape.StandIn(StandInKind.BOX, 0.2, 0.2, 0.2);
+      Channels at = Channels.NONE.with("x", i % 30 * 0.3).with("z", -4 - i / 30 * 0.3);
+      AxisOrder order = AxisOrder.PAN_TILT_ROLL;
+      crates.add(
+          new Add(new Piece("x" + i, "Xcrate " + i, null, box, "#c9b391", true, false, order, at)));
+    }
+    reopened(Edit.apply(document(), crates));
+    Locator last = page.getByText("Xcrate 450", new Page.GetByTextOptions().setExact(true));
+    Locator more = page.getByText(Pattern.compile("^\\d+ more$"));
+    assertEquals(0, last.count());
+    page.getByLabel("Find by name").fill("Xcrate 45");
+    last.waitFor();
+    page.getByLabel("Find by name").fill("");
+    last.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+    page.waitForCondition(
+        () -> {
+          if (more.count() > 0) more.last().scrollIntoViewIfNeeded();
+          return last.count() > 0;
+        });
+    last.click();
+    page.waitForFunction("() => jollyKite.state().selected[0] === 'x450'");
   }
 }
