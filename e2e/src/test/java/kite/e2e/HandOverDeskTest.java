@@ -274,7 +274,10 @@ class HandOverDeskTest extends Desk {
     asked.putAll(Map.of("frame", 1100, "percent", 5, "samples", 1));
     String pattern = "{sequence}/{pass}/{sequence}_{pass}_{version}.####";
     asked.put("names", Map.of("name", "apart", "pattern", pattern, "counts", "scene"));
-    asked.put("kept", Map.of("form", "EXR_HALF", "passes", List.of("depth", "pieces")));
+    Map<String, Object> kept = new HashMap<>(Map.of("form", "EXR_HALF", "lights", List.of()));
+    kept.putAll(
+        Map.of("passes", List.of("depth", "pieces"), "surroundings", true, "bounce", false));
+    asked.put("kept", kept);
     List<String> coming = new ArrayList<>();
     Person.json(pim.post(renders + "/names", asked))
         .get("first")
