@@ -171,7 +171,7 @@ class PreviewTest extends Desk {
     assertEquals(6 / 24.0 * 1000, lasts(moving), 6, "the moving picture is as long");
     assertEquals("v1", page.locator(".job .mono").first().textContent());
 
-    field("A slate in front of the film").check();
+    field("A slate in front of the film: one picture that says what it is").check();
     button("Film this shot").click();
     Path behind = film(newest(page, 3));
     assertEquals(

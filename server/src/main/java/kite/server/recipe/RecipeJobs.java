@@ -21,6 +21,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -51,9 +52,9 @@ class RecipeJobs {
       RecipeRuns runs,
       Errands errands,
       Rights rights,
-      TransactionTemplate together,
+      PlatformTransactionManager transactions,
       Clock clock) {
-    this.together = together;
+    this.together = new TransactionTemplate(transactions);
     this.rows = rows;
     this.runs = runs;
     this.errands = errands;
