@@ -1,6 +1,7 @@
 package kite.server.render;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
@@ -62,7 +63,7 @@ class ResultApi {
    */
   @GetMapping("/renders/{id}/files/{number}")
   @May.LookAtRender
-  ResponseEntity<?> delivered(@PathVariable UUID id, @PathVariable int number) {
+  ResponseEntity<StreamingResponseBody> delivered(@PathVariable UUID id, @PathVariable int number) {
     RenderJob j = job(id);
     Kept.Form form = Kept.read(j.kept).form();
     if (!frames.existsById(new RenderFrame.Key(id, number))) throw Problem.missing("frame");
@@ -72,10 +73,16 @@ class ResultApi {
     String called = name.substring(name.lastIndexOf('/') + 1);
     if (HandedFiles.isParted(j))
       return archive(j, form, List.of(number), called.substring(0, called.lastIndexOf('.')));
-    return ResponseEntity.status(HttpStatus.OK)
+    Resource there = there(id, file);
+    return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(called))
         .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
-        .body(there(id, file));
+        .body(
+            out -> {
+              try (InputStream in = there.getInputStream()) {
+                in.transferTo(out);
+              }
+            });
   }
 
   /** Every finished picture that is looked at, in one archive, in the order of the film. */
