@@ -4,6 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.awt.image.BufferedImage;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -26,6 +29,7 @@ import kite.core.math.AxisOrder;
 import kite.core.model.ModelRig;
 import kite.core.rig.base.Base;
 import kite.demo.SaltWind;
+import kite.exchange.Json;
 import kite.exchange.gltf.GlbReader;
 import kite.render.Exposed;
 import kite.render.FrameRenderer;
@@ -33,6 +37,7 @@ import kite.render.Picture;
 import kite.render.Quality;
 import kite.render.SceneBuilder;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** The browser's core against the server's: numbers to the last digit, and pixel by pixel. */
 class ParityTest extends Desk {
@@ -41,11 +46,10 @@ class ParityTest extends Desk {
     return 1;
   }
 
-  private static final String LOAD =
+  /** What a core says of a document: every matrix and lens on every frame. */
+  private static final String SAYS =
       """
-      async ([document, rigs]) => {
-        const { load } = await import('/core/kite-core.js');
-        const core = (await load('/core/kite-core.wasm')).exports;
+      (core, document, rigs) => {
         const said = JSON.parse(core.open(document));
         if (said?.refusal) throw new Error(said.refusal.text);
         for (const [asset, rig] of Object.entries(rigs)) core.registerModel(asset, rig);
@@ -58,15 +62,58 @@ class ParityTest extends Desk {
         return out;
       }""";
 
+  private static final String IN_THE_PAGE =
+      """
+      async ([document, rigs]) => {
+        const { load } = await import('/core/kite-core.js');
+        const core = (await load('/core/kite-core.wasm')).exports;
+        return (%s)(core, document, rigs);
+      }"""
+          .formatted(SAYS);
+
+  /** Numbers without bounds come as words, which JSON has not. */
+  private static final String UNDER_NODE =
+      """
+      import { readFileSync } from 'node:fs';
+      import * as core from '%s';
+      const [document, rigs] = JSON.parse(readFileSync(0, 'utf8'));
+      const words = (_, v) => (typeof v === 'number' && !Number.isFinite(v) ? String(v) : v);
+      process.stdout.write(JSON.stringify((%s)(core, document, rigs), words));
+      """
+          .formatted(Path.of("../core-browser/target/core/kite-core-node.js").toUri(), SAYS);
+
+  @TempDir Path folder;
+
   /** What differs most, of which thing, at which frame. */
   private record Worst(double by, String id, int frame) {}
 
-  private Worst worst(Sequence s, Map<String, ModelRig> rigs) {
+  private static List<Object> given(Sequence s, Map<String, ModelRig> rigs) {
     Map<String, String> asJson = new HashMap<>();
     rigs.forEach((k, v) -> asJson.put(k, ModelJson.write(v)));
-    @SuppressWarnings("unchecked")
-    Map<String, Object> said =
-        (Map<String, Object>) page.evaluate(LOAD, List.of(SequenceJson.write(s), asJson));
+    return List.of(SequenceJson.write(s), asJson);
+  }
+
+  @SuppressWarnings("unchecked")
+  private Worst worst(Sequence s, Map<String, ModelRig> rigs) {
+    return worst(s, rigs, (Map<String, Object>) page.evaluate(IN_THE_PAGE, given(s, rigs)));
+  }
+
+  @SuppressWarnings("unchecked")
+  private Worst worstUnderNode(Sequence s, Map<String, ModelRig> rigs) throws Exception {
+    Path script = Files.writeString(folder.resolve("says.mjs"), UNDER_NODE);
+    Process node =
+        new ProcessBuilder("node", script.toString())
+            .redirectError(ProcessBuilder.Redirect.INHERIT)
+            .start();
+    try (OutputStream in = node.getOutputStream()) {
+      in.write(Json.MAPPER.writeValueAsBytes(given(s, rigs)));
+    }
+    byte[] said = node.getInputStream().readAllBytes();
+    assertEquals(0, node.waitFor());
+    return worst(s, rigs, Json.MAPPER.readValue(said, Map.class));
+  }
+
+  private static Worst worst(Sequence s, Map<String, ModelRig> rigs, Map<String, Object> said) {
     assertEquals(new Digest().of(s), said.remove("digest"), "what tells it from others");
     @SuppressWarnings({"unchecked", "rawtypes"})
     Map<String, List<List<Object>>> browserSays = (Map) said;
@@ -80,7 +127,7 @@ class ParityTest extends Desk {
         for (int i = 1; i < row.size(); i++) {
           double mine =
               i <= 16 ? plan.world()[slot * 16 + i - 1] : plan.lens()[slot * LensRow.SIZE + i - 17];
-          double there = ((Number) row.get(i)).doubleValue();
+          double there = Double.parseDouble(row.get(i).toString());
           double by = Double.compare(mine, there) == 0 ? 0 : Math.abs(mine - there);
           if (!(by <= worst.by)) worst = new Worst(by, (String) row.get(0), f);
           compared++;
@@ -98,13 +145,19 @@ class ParityTest extends Desk {
       rigs.put(a.sha256(), GlbReader.read(a.bytes()).geometry().rig());
     Worst worst = worst(new SaltWind().sw010(), rigs);
     assertEquals(0, worst.by, worst.toString());
+    Worst underNode = worstUnderNode(new SaltWind().sw010(), rigs);
+    assertEquals(0, underNode.by, "recipes: " + underNode);
   }
 
   @Test
-  void fiftyDocumentsOfChanceAreTheSameOnBothSides() {
+  void fiftyDocumentsOfChanceAreTheSameOnBothSides() throws Exception {
     for (int seed = 0; seed < 50; seed++) {
       Worst worst = worst(RandomDocuments.of(seed), Map.of());
       assertEquals(0, worst.by, "seed " + seed + ", " + worst);
+    }
+    for (int seed = 50; seed < 60; seed++) {
+      Worst worst = worstUnderNode(RandomDocuments.of(seed), Map.of());
+      assertEquals(0, worst.by, "recipes: seed " + seed + ", " + worst);
     }
   }
 

@@ -135,7 +135,7 @@ public final class PlaceSubject {
     Eye now = eye;
     double at = f;
     for (int i = 0; i < STEPS; i++) {
-      at *= size / height(now, subject); // an outline grows just as the focal length
+      at = size / height(now, subject) * at; // an outline grows just as the focal length
       at = Math.max(Camera.FOCAL_LENGTH.least(), Math.min(Camera.FOCAL_LENGTH.most(), at));
       SetValue lens = new SetValue(camera.id(), "focalLength", frame, at, key);
       turn = new ArrayList<>(List.of(lens));
@@ -160,7 +160,7 @@ public final class PlaceSubject {
     double ratio = 1;
     for (int i = 0; i < STEPS; i++) {
       Vec3 at = eye.place().minus(point).times(ratio).plus(point);
-      ratio *= height(eye.at(at), subject) / size;
+      ratio = height(eye.at(at), subject) / size * ratio;
     }
     return ratio;
   }
@@ -171,7 +171,7 @@ public final class PlaceSubject {
     double depth = -eye.seen(point).z();
     Vec3 at = shifted(eye, point, sx, sy, depth);
     for (int i = 0; i < STEPS && size > 0; i++) {
-      depth *= height(eye.at(at), subject) / size;
+      depth = height(eye.at(at), subject) / size * depth;
       at = shifted(eye, point, sx, sy, depth);
     }
     return at;

@@ -85,7 +85,7 @@ public final class ArcTrig {
     double z = (1 - x) * 0.5, s = Math.sqrt(z);
     if (z == 0) return 0;
     double few = UpperHalf.of(s), left = (z - few * few) / (s + few);
-    return 2 * (few + (ratio(z) * s + left));
+    return 2 * (ratio(z) * s + left + few);
   }
 
   /** What the arc sine of √z adds to it, by it. */

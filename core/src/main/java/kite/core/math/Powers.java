@@ -93,7 +93,7 @@ public final class Powers {
     double f = m - 1, s = f / (2 + f), z = s * s, w = z * z;
     double r = w * (L2 + w * (L4 + w * L6)) + z * (L1 + w * (L3 + w * (L5 + w * L7)));
     double square = 0.5 * f * f;
-    return k * LN2 - ((square - (s * (square + r) + k * LN2_REST)) - f);
+    return k * LN2 - ((square - (s * (r + square) + k * LN2_REST)) - f);
   }
 
   /**

@@ -129,7 +129,7 @@ public final class MoveInWords {
     pan.at(Trig.degrees(ArcTrig.atan2(x, -z)));
     // the level right of where it looks, and its own
     double level = Trig.hypot(x, z), rx = -z / level, rz = x / level;
-    double along = w[Matrix.XX] * rx + w[Matrix.XZ] * rz;
+    double along = rx * w[Matrix.XX] + rz * w[Matrix.XZ];
     roll.at(Trig.degrees(ArcTrig.atan2(-w[Matrix.XY], along)));
   }
 

@@ -164,8 +164,7 @@ class RecipeJobs {
       Editor by = new Editor(r.byName, false);
       RecipeRuns.Ran kept = r.came == null ? kept(r, asked, by) : ran(r);
       RecipeRuns.Ran ran = runs.begun(r.sequenceId, id, asked, kept, by);
-      boolean failed = ran.fault() != null;
-      end(id, failed ? RecipeRun.State.FAILED : RecipeRun.State.DONE, "", written(ran), 1);
+      end(id, ran.failed() ? RecipeRun.State.FAILED : RecipeRun.State.DONE, "", written(ran), 1);
     } catch (RecipeEngine.Stopped e) {
       end(id, RecipeRun.State.STOPPED, STOPPED, null, 0);
     } catch (Problem e) {

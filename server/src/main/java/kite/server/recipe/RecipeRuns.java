@@ -86,7 +86,12 @@ class RecipeRuns {
       JsonNode declared,
       JsonNode fault,
       List<JsonNode> wishes,
-      List<UUID> renders) {}
+      List<UUID> renders) {
+    /** Whether it went wrong; of what was read again no fault is a node that says so. */
+    boolean failed() {
+      return fault != null && !fault.isNull();
+    }
+  }
 
   /** Runs a recipe while somebody waits for it. */
   Ran run(UUID sequence, Asked asked, Editor by) {
@@ -158,7 +163,7 @@ class RecipeRuns {
    * cannot be begun it is said why.
    */
   Ran begun(UUID sequence, UUID run, Asked asked, Ran kept, Editor by) {
-    if (!asked.changes() || kept.fault() != null) return kept;
+    if (!asked.changes() || kept.failed()) return kept;
     List<UUID> begun = new ArrayList<>();
     List<JsonNode> said = new ArrayList<>(kept.said());
     for (int i = 0; i < kept.wishes().size(); i++) {

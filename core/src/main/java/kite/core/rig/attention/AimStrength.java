@@ -101,7 +101,7 @@ final class AimStrength {
     if (b.asAfter) negate(r);
     double v = Math.sqrt(r[0] * r[0] + r[1] * r[1] + r[2] * r[2]);
     double turn = 2 * ArcTrig.atan2(v, r[3]), s = row[AimMoments.STRENGTH];
-    double by = s * turn - (b.back ? s : s - 1) * 2 * Math.PI * share;
+    double by = turn * s - (b.back ? s : s - 1) * 2 * Math.PI * share;
     double sin = v < NO_AXIS ? 0 : Trig.sin(by / 2) / v;
     for (int i = 0; i < 3; i++) r[i] *= sin;
     r[3] = Trig.cos(by / 2);

@@ -145,9 +145,10 @@ final class RailStep implements Step {
     lookAlong(metres, at, frame);
     axes(at);
     for (int i = 0; i < 3; i++)
-      p[i] +=
+      p[i] =
           frameOf[Matrix.XX + i] * side.value(frame)
-              + frameOf[Matrix.YX + i] * upwards.value(frame);
+              + frameOf[Matrix.YX + i] * upwards.value(frame)
+              + p[i];
     if (facing == Rail.Facing.GUIDE && guide != null) {
       towardsGuide(progress.value(frame) / 100);
       axes(at);

@@ -22,6 +22,7 @@ final class SlideStep implements Step {
   public void apply(double frame, Plan plan, Sight sight, double[] m) {
     double x = truck.value(frame), y = pedestal.value(frame), z = -dolly.value(frame);
     for (int i = 0; i < 3; i++)
-      m[Matrix.OX + i] += m[Matrix.XX + i] * x + m[Matrix.YX + i] * y + m[Matrix.ZX + i] * z;
+      m[Matrix.OX + i] =
+          m[Matrix.XX + i] * x + m[Matrix.YX + i] * y + m[Matrix.ZX + i] * z + m[Matrix.OX + i];
   }
 }
