@@ -36,7 +36,7 @@ class BracketsTest {
       Set.of(Tree.Kind.MULTIPLY, Tree.Kind.DIVIDE, Tree.Kind.REMAINDER);
   private static final Set<Tree.Kind> TIMES =
       Set.of(Tree.Kind.MULTIPLY, Tree.Kind.MULTIPLY_ASSIGNMENT);
-  private static final Set<Tree.Kind> SUMS = Set.of(Tree.Kind.PLUS);
+  private static final Set<Tree.Kind> SUMS = Set.of(Tree.Kind.PLUS, Tree.Kind.MINUS);
   private static final Set<Tree.Kind> PLUS = Set.of(Tree.Kind.PLUS, Tree.Kind.PLUS_ASSIGNMENT);
 
   /** Whole numbers, and constants that are worked out before: nothing is lost in them. */

@@ -238,9 +238,12 @@ final class PlaceNode extends Node implements Elsewhere {
     double x = c[Place.PIVOT].value(frame),
         y = c[Place.PIVOT + 1].value(frame),
         z = c[Place.PIVOT + 2].value(frame);
-    m[o + Matrix.OX] += x - (m[o] * x + m[o + Matrix.YX] * y + m[o + Matrix.ZX] * z);
-    m[o + Matrix.OY] += y - (m[o + Matrix.XY] * x + m[o + Matrix.YY] * y + m[o + Matrix.ZY] * z);
-    m[o + Matrix.OZ] += z - (m[o + Matrix.XZ] * x + m[o + Matrix.YZ] * y + m[o + Matrix.ZZ] * z);
+    double dx = m[o] * x + m[o + Matrix.YX] * y + m[o + Matrix.ZX] * z;
+    double dy = m[o + Matrix.XY] * x + m[o + Matrix.YY] * y + m[o + Matrix.ZY] * z;
+    double dz = m[o + Matrix.XZ] * x + m[o + Matrix.YZ] * y + m[o + Matrix.ZZ] * z;
+    m[o + Matrix.OX] = x - dx + m[o + Matrix.OX];
+    m[o + Matrix.OY] = y - dy + m[o + Matrix.OY];
+    m[o + Matrix.OZ] = z - dz + m[o + Matrix.OZ];
   }
 
   /** The model's pose at a frame, or null for what is not a model. */

@@ -80,7 +80,7 @@ public final class ArcTrig {
     if (Math.abs(x) < 0.5) return HALF - (x - (HALF_REST - x * ratio(x * x)));
     if (x < 0) {
       double z = (1 + x) * 0.5, s = Math.sqrt(z);
-      return PI - 2 * (s + (ratio(z) * s - HALF_REST));
+      return PI - 2 * (ratio(z) * s - HALF_REST + s);
     }
     double z = (1 - x) * 0.5, s = Math.sqrt(z);
     if (z == 0) return 0;
