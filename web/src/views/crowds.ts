@@ -4,6 +4,9 @@ import { CROWDED } from './layers';
 /** So many that are alike are drawn at once; fewer one by one. */
 const LEAST = 16;
 
+/** So many at the most: a crowd out of sight is not drawn, and those that came together mostly stand together. */
+const MOST = 400;
+
 /** A crowd that grows has room for this much more, so that it is not made anew for each that comes. */
 const ROOM = 1.5;
 
@@ -57,16 +60,17 @@ export class Crowds {
     }
     const were = this.crowds;
     this.crowds = new Map();
-    for (const [key, members] of alike) {
-      if (members.length < LEAST) {
-        for (const m of members) m.mesh.layers.set(0);
-        continue;
+    for (const [key, those] of alike) {
+      const crowded = those.length >= LEAST;
+      for (const m of those) m.mesh.layers.set(crowded ? CROWDED : 0);
+      for (let at = 0; crowded && at < those.length; at += MOST) {
+        const own = `${key} ${at}`;
+        const members = those.slice(at, at + MOST);
+        let drawn = were.get(own)?.drawn;
+        if (drawn && drawn.instanceMatrix.count < members.length) drawn = this.without(drawn);
+        this.crowds.set(own, { drawn: drawn ?? this.drawnAs(members), members });
+        were.delete(own);
       }
-      for (const m of members) m.mesh.layers.set(CROWDED);
-      let drawn = were.get(key)?.drawn;
-      if (drawn && drawn.instanceMatrix.count < members.length) drawn = this.without(drawn);
-      this.crowds.set(key, { drawn: drawn ?? this.drawnAs(members), members });
-      were.delete(key);
     }
     for (const gone of were.values()) if (gone.drawn.parent) this.without(gone.drawn);
   }
@@ -79,8 +83,11 @@ export class Crowds {
 
   private drawnAs(members: Standing[]): THREE.InstancedMesh {
     const { geometry, material } = members[0].mesh;
-    const drawn = new THREE.InstancedMesh(geometry, material, Math.ceil(ROOM * members.length));
-    drawn.frustumCulled = false; // it stands where its members do
+    const drawn = new THREE.InstancedMesh(
+      geometry,
+      material,
+      Math.min(MOST, Math.ceil(ROOM * members.length)),
+    );
     drawn.castShadow = drawn.receiveShadow = true;
     this.group.add(drawn);
     return drawn;
@@ -107,6 +114,7 @@ export class Crowds {
       drawn.instanceMatrix.clearUpdateRanges();
       drawn.instanceMatrix.addUpdateRange(0, n * MATRIX);
       drawn.instanceMatrix.needsUpdate = true;
+      drawn.computeBoundingSphere(); // what is out of sight is left out by it
     }
   }
 }

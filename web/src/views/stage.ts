@@ -270,12 +270,11 @@ export class Stage {
     const entities = useSequence.getState().entities;
     const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
     const shape = like?.shape ?? p.shape;
-    const object = new THREE.Group();
     if (shape.kind === 'standIn') {
       const mesh = standIn(p, like, () => this.draw());
-      object.add(mesh);
-      return { entity: p, object, mesh, like };
+      return { entity: p, object: mesh, mesh, like };
     }
+    const object = new THREE.Group();
     if (shape.kind === 'model') {
       const model = needModel(shape.asset, () => this.modelCame(shape.asset));
       if (model) {
