@@ -26,7 +26,13 @@ export function Versions({
           {j.preview ? (
             <span className="dailies-film">Film</span>
           ) : (
-            <img loading="lazy" alt="" src={at(`/api/renders/${j.id}/frames/${j.picture || 1}.png`)} />
+            <img
+              loading="lazy"
+              alt=""
+              // its file may have been taken away from where renders are kept
+              onError={(e) => (e.currentTarget.style.visibility = 'hidden')}
+              src={at(`/api/renders/${j.id}/frames/${j.picture || 1}.png`)}
+            />
           )}
           <span className="dailies-name">
             <span className="mono muted">{`v${j.numbered}`}</span> {j.label}
