@@ -5,11 +5,12 @@ import { postJson } from '../session/http';
 import { shownShot } from '../session/programme';
 import { useSequence } from '../session/state';
 
-/** What the files of the cut's, or this shot's, first frame will be called, or why they cannot be. */
+/** What the files of this shot's, or the cut's, first frame will be called, or of a frame where there is no cut yet; or why they cannot be. */
 export function ComingNames({ how }: { how: How }) {
   const sequence = useSequence((s) => s.id);
   const revision = useSequence((s) => s.revision);
-  const what = shownShot() ? 'shot' : 'cut';
+  const anyShot = useSequence((s) => Object.values(s.entities).some((e) => e.kind === 'shot'));
+  const what = shownShot() ? 'shot' : anyShot ? 'cut' : 'frame';
   const of = asked(what);
   const coming = useQuery({
     queryKey: ['renders', sequence, 'names', revision, what, how.names, how.kept, how.every, how.handles],
