@@ -9,11 +9,23 @@ import { useSequence } from '../session/state';
 export function ComingNames({ how }: { how: How }) {
   const sequence = useSequence((s) => s.id);
   const revision = useSequence((s) => s.revision);
+  const shot = useSequence(() => shownShot()?.id ?? '');
   const anyShot = useSequence((s) => Object.values(s.entities).some((e) => e.kind === 'shot'));
-  const what = shownShot() ? 'shot' : anyShot ? 'cut' : 'frame';
+  const what = shot ? 'shot' : anyShot ? 'cut' : 'frame';
   const of = asked(what);
   const coming = useQuery({
-    queryKey: ['renders', sequence, 'names', revision, what, how.names, how.kept, how.every, how.handles],
+    queryKey: [
+      'renders',
+      sequence,
+      'names',
+      revision,
+      what,
+      shot,
+      how.names,
+      how.kept,
+      how.every,
+      how.handles,
+    ],
     queryFn: () =>
       postJson<{ first: string[] }>(`/api/sequences/${sequence}/renders/names`, { ...of, ...how }),
     placeholderData: keepPreviousData,
