@@ -51,7 +51,7 @@ export function Keeping({ kept, onChange }: { kept: Kept; onChange: (kept: Kept)
           <Tick checked={kept.surroundings} onChange={(e) => by({ surroundings: e.target.checked })}>
             Sky, background and plates in the picture
           </Tick>
-          <Fold title={chosen ? `Passes · ${chosen} in each file` : 'Passes · none yet'}>
+          <Fold title={chosen ? `Passes · ${chosen} kept` : 'Passes · none yet'}>
             <div className="passes" role="group" aria-label="Passes">
               {passes.data?.map((p) => (
                 <div key={p.key}>

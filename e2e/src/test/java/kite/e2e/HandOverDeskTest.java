@@ -372,7 +372,7 @@ class HandOverDeskTest extends Desk {
     Locator passes = page.getByLabel("Passes", new Page.GetByLabelOptions().setExact(true));
     for (String pass : List.of("Diffuse", "Depth, smooth"))
       passes.getByLabel(Pattern.compile("^" + pass)).check();
-    page.getByText("Passes · 2 in each file").waitFor();
+    page.getByText("Passes · 2 kept").waitFor();
     render("This frame");
     page.locator("[data-job=DONE]").waitFor();
     var download = page.waitForDownload(() -> page.getByText("Frame as EXR").click());

@@ -65,12 +65,6 @@ class ScreenshotsTest extends Desk {
     page.getByLabel("Make SW010 a favourite").click();
     page.getByLabel("SW010 is a favourite").waitFor();
     keep("home");
-    button("People …").click();
-    page.getByLabel("Who", new Page.GetByLabelOptions().setExact(true)).fill("Nell");
-    button("Invite").click();
-    page.getByLabel("The link", new Page.GetByLabelOptions().setExact(true)).waitFor();
-    keep("people");
-    page.keyboard().press("Escape");
     page.evaluate("() => location.hash = ''");
     page.getByText("The whale balloon").waitFor();
     button("+ New production").click();
@@ -183,10 +177,17 @@ class ScreenshotsTest extends Desk {
     handedOn(chase);
   }
 
-  /** What is in a package, and two versions of a frame, the second through a longer lens. */
+  /**
+   * What is pointed out before it leaves, what is in a package, and two versions of a frame, the
+   * second through a longer lens.
+   */
   private void handedOn(String sequence) throws Exception {
     button("Hand over").click();
     page.getByLabel("What is made").getByText("Package").click();
+    button("Back to the views").click();
+    page.locator("[data-card=checks] .check").first().waitFor();
+    page.locator("[data-card=checks]").evaluate("e => e.scrollIntoView()");
+    keep("checks");
     page.waitForDownload(() -> button("Hand over the sequence").click());
     page.getByText("What is in it").first().click();
     page.waitForTimeout(1500);
