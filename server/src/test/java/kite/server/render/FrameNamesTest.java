@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.Instant;
 import java.util.List;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand.Add;
 import kite.core.command.EntityCommand.Rename;
 import kite.core.document.FileNames;
 import kite.core.document.Light;
@@ -19,8 +20,13 @@ import org.junit.jupiter.api.Test;
 class FrameNamesTest {
   private static final String APART = "{shot}_{pass}_{light}_{version}.####";
 
-  private final Sequence demo = new SaltWind().sw010();
+  private final Sequence demo = withALamp(new SaltWind().sw010());
   private final List<Light> lights = demo.all(Light.class);
+
+  private static Sequence withALamp(Sequence s) {
+    Light sun = s.all(Light.class).get(0);
+    return Edit.apply(s, List.of(new Add(sun.withId("lamp").withName("Key lamp"))));
+  }
 
   private RenderJob job(Sequence s, Kept.Form form, String... passes) {
     RenderJob job = new RenderJob();
