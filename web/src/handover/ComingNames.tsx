@@ -5,6 +5,8 @@ import { postJson } from '../session/http';
 import { shownShot } from '../session/programme';
 import { useSequence } from '../session/state';
 
+const OF = { shot: 'This shot, its first frame:', cut: 'The cut, its first frame:', frame: 'This frame:' };
+
 /** What the files of this shot's, or the cut's, first frame will be called, or of a frame where there is no cut yet; or why they cannot be. */
 export function ComingNames({ how }: { how: How }) {
   const sequence = useSequence((s) => s.id);
@@ -12,6 +14,7 @@ export function ComingNames({ how }: { how: How }) {
   const shot = useSequence(() => shownShot()?.id ?? '');
   const anyShot = useSequence((s) => Object.values(s.entities).some((e) => e.kind === 'shot'));
   const what = shot ? 'shot' : anyShot ? 'cut' : 'frame';
+  const frame = useSequence((s) => (what === 'frame' ? s.frame : null));
   const of = asked(what);
   const coming = useQuery({
     queryKey: [
@@ -21,6 +24,7 @@ export function ComingNames({ how }: { how: How }) {
       revision,
       what,
       shot,
+      frame,
       how.names,
       how.kept,
       how.every,
@@ -31,5 +35,6 @@ export function ComingNames({ how }: { how: How }) {
     placeholderData: keepPreviousData,
     retry: false,
   });
-  return <NamesShown names={coming.data?.first ?? []} fault={coming.isError ? coming.error.message : ''} />;
+  const fault = coming.isError ? coming.error.message : '';
+  return <NamesShown names={coming.data?.first ?? []} fault={fault} of={OF[what]} />;
 }

@@ -24,7 +24,7 @@ const SHOWS: [keyof Look, string, string][] = [
   ['guides', 'Guides', 'The lines that each camera shows over its frame'],
   [
     'slate',
-    'Line of words',
+    'Written in the picture',
     'A line in the picture: shot, camera, lens, frame, timecode, version, date, who',
   ],
 ];

@@ -58,7 +58,10 @@ export function Roster() {
   const first = selected[0] ?? '';
   const rows = useMemo(() => within(shown, room, first), [shown, room, first]);
   const more = useMemo(() => () => setRoom((n) => n + ROOM), []);
-  const present = useMemo(() => new Set(inOrder(rows)), [rows]);
+  const chosen = useMemo(() => {
+    const present = new Set(inOrder(rows));
+    return selected.filter((id) => present.has(id));
+  }, [rows, selected]);
 
   // what was chosen elsewhere comes into sight
   useEffect(() => {
@@ -111,7 +114,7 @@ export function Roster() {
                 slots={SLOTS}
                 multiSelect
                 isItemSelectionDisabled={(b: Branch) => isGroup(b.id) || isMore(b.id)}
-                selectedItems={selected.filter((id) => present.has(id))}
+                selectedItems={chosen}
                 onSelectedItemsChange={(_, ids) => {
                   const now = ids.filter((id) => !isGroup(id) && !isMore(id));
                   // the first that was chosen stays the first: others are aligned with it

@@ -62,6 +62,12 @@ export function RosterItem({ id, itemId, label, children }: UseTreeItemParameter
     // letters, Space, Home and End are shortcuts of the page; there is a field to find things by name
     if (e.key.length === 1 && !e.ctrlKey && !e.metaKey) e.defaultMuiPrevented = true;
     if (e.key === 'Home' || e.key === 'End') e.defaultMuiPrevented = true;
+    // of a long list the rows that are not made yet are chosen, too
+    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'a') {
+      e.defaultMuiPrevented = true;
+      e.preventDefault();
+      select(...order());
+    }
     if (e.key === 'F2' && mayEdit && entity) setNaming(true);
     if (e.key === 'Enter' && entity) {
       e.defaultMuiPrevented = true;

@@ -14,11 +14,8 @@ const ROOM = 1.5;
 const MATRIX = 16,
   PLACE = 12;
 
-/** One of those that may be alike: what holds its place, and what is drawn of it. */
-export interface Standing {
-  object: THREE.Object3D;
-  mesh: THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
-}
+/** One of those that may be alike. */
+export type Standing = THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
 
 interface Crowd {
   drawn: THREE.InstancedMesh;
@@ -36,7 +33,7 @@ export class Crowds {
   /**
    * @param like a mesh of the material that most crowds have: its shaders are made with the others, before one comes
    */
-  constructor(like: THREE.Mesh<THREE.BufferGeometry, THREE.Material>) {
+  constructor(like: Standing) {
     const nobody = new THREE.InstancedMesh(like.geometry, like.material, 1);
     nobody.count = 0;
     nobody.frustumCulled = false;
@@ -53,7 +50,7 @@ export class Crowds {
   gather(all: Iterable<Standing>): void {
     const alike = new Map<string, Standing[]>();
     for (const s of all) {
-      const key = `${s.mesh.geometry.uuid} ${s.mesh.material.uuid}`;
+      const key = `${s.geometry.uuid} ${s.material.uuid}`;
       const those = alike.get(key);
       if (those) those.push(s);
       else alike.set(key, [s]);
@@ -62,7 +59,7 @@ export class Crowds {
     this.crowds = new Map();
     for (const [key, those] of alike) {
       const crowded = those.length >= LEAST;
-      for (const m of those) m.mesh.layers.set(crowded ? CROWDED : 0);
+      for (const m of those) m.layers.set(crowded ? CROWDED : 0);
       for (let at = 0; crowded && at < those.length; at += MOST) {
         const own = `${key} ${at}`;
         const members = those.slice(at, at + MOST);
@@ -82,7 +79,7 @@ export class Crowds {
   }
 
   private drawnAs(members: Standing[]): THREE.InstancedMesh {
-    const { geometry, material } = members[0].mesh;
+    const { geometry, material } = members[0];
     const drawn = new THREE.InstancedMesh(
       geometry,
       material,
@@ -98,12 +95,12 @@ export class Crowds {
     for (const { drawn, members } of this.crowds.values()) {
       const to = drawn.instanceMatrix.array;
       // from one of them, since the graphics side has few digits
-      drawn.position.setFromMatrixPosition(members[0].object.matrix);
+      drawn.position.setFromMatrixPosition(members[0].matrix);
       const { x, y, z } = drawn.position;
       let n = 0;
-      for (const { object } of members) {
-        if (!object.visible) continue;
-        const [m, at] = [object.matrix.elements, n * MATRIX];
+      for (const { visible, matrix } of members) {
+        if (!visible) continue;
+        const [m, at] = [matrix.elements, n * MATRIX];
         for (let i = 0; i < MATRIX; i++) to[at + i] = m[i];
         to[at + PLACE] = m[PLACE] - x;
         to[at + PLACE + 1] = m[PLACE + 1] - y;

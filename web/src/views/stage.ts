@@ -19,8 +19,8 @@ interface Shown {
   entity: Entity;
   object: THREE.Object3D;
   model?: ModelInstance;
-  /** What is drawn of a stand-in. */
-  mesh?: THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
+  /** The same object, where it is a stand-in. */
+  standIn?: Standing;
   /** The piece it repeats, when it is an instance. */
   like?: Entity;
   /** Where a measurement was drawn from. */
@@ -223,7 +223,7 @@ export class Stage {
   }
 
   private *standIns(): Iterable<Standing> {
-    for (const { object, mesh } of this.shown.values()) if (mesh) yield { object, mesh };
+    for (const s of this.shown.values()) if (s.standIn) yield s.standIn;
   }
 
   /** Whether a piece is among those that are seen alone, or in one of them. */
@@ -271,8 +271,8 @@ export class Stage {
     const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
     const shape = like?.shape ?? p.shape;
     if (shape.kind === 'standIn') {
-      const mesh = standIn(p, like, () => this.draw());
-      return { entity: p, object: mesh, mesh, like };
+      const object = standIn(p, like, () => this.draw());
+      return { entity: p, object, standIn: object, like };
     }
     const object = new THREE.Group();
     if (shape.kind === 'model') {

@@ -3,6 +3,7 @@ import type { Piece } from '../core/types';
 import { core } from '../session/evaluated';
 import { hazed } from './air';
 import { finished } from './finishes';
+import type { Standing } from './crowds';
 import { Recent } from './recent';
 
 /** Meshes that are kept for the next of their kind. */
@@ -16,11 +17,7 @@ export const standInMaterial = hazed(
 );
 
 /** A stand-in as the core shapes it. Those of one shape and colour share their mesh. */
-export function standIn(
-  p: Piece,
-  like: Piece | undefined,
-  ready: () => void,
-): THREE.Mesh<THREE.BufferGeometry, THREE.Material> {
+export function standIn(p: Piece, like: Piece | undefined, ready: () => void): Standing {
   const finish = p.finish ?? like?.finish;
   const material = finish ? finished(finish, (like ?? p).colour, true, ready) : standInMaterial;
   const mesh = new THREE.Mesh(shaped(p, like), material);

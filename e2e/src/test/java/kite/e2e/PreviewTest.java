@@ -150,7 +150,7 @@ class PreviewTest extends Desk {
     choose("Dolly zoom on Oda");
     BufferedImage seen = lens();
     size(page, "100");
-    field("Line of words").uncheck();
+    field("Written in the picture").uncheck();
     button("This frame").click();
     String picture = newest(page, 1);
     BufferedImage delivered =
@@ -298,7 +298,7 @@ class PreviewTest extends Desk {
     // the shutter of no angle shows one moment
     desk("Hand over");
     size(page, "100");
-    field("Line of words").uncheck();
+    field("Written in the picture").uncheck();
     button("This frame").click();
     double film = across(picture(newest(page, 1)));
     page.getByLabel("What is in the film").getByLabel("Motion blur").check();

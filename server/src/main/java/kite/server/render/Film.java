@@ -108,15 +108,21 @@ class Film {
 
   /**
    * @param pictures names of the job's pictures, all of one type, numbered from 00001
+   * @param front what goes in front, made of a picture of the film; null for nothing
    * @throws IOException with ffmpeg's last words when it fails, or when frames are missing
    */
-  void ofPictures(UUID job, List<String> pictures, About about)
+  void ofPictures(UUID job, List<String> pictures, About about, UnaryOperator<BufferedImage> front)
       throws IOException, InterruptedException {
     String name = pictures.get(0), type = name.substring(name.lastIndexOf('.'));
     try (Scratch from = output.bring(job, pictures);
         Scratch to = output.scratch()) {
       String all = from.folder().toAbsolutePath() + "/%05d" + type;
-      encode(job, to, List.of("-i", all), pictures.size(), about);
+      String middle = pictures.get(pictures.size() / 2);
+      About behind =
+          front == null
+              ? about
+              : about.behind(front.apply(ImageIO.read(from.file(middle).toFile())));
+      encode(job, to, List.of("-i", all), pictures.size(), behind);
     }
   }
 
@@ -144,8 +150,7 @@ class Film {
   /**
    * @param pieces names of the job's files, in order: H.264 as a stream of its own (Annex B), each
    *     beginning with a key frame
-   * @param front what goes in front, made of a picture of the film; null for nothing. With it the
-   *     pictures are encoded once more
+   * @param front as above; with it the pictures are encoded once more
    */
   void ofPieces(
       UUID job, List<String> pieces, int frames, About about, UnaryOperator<BufferedImage> front)

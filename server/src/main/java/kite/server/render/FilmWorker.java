@@ -45,7 +45,7 @@ class FilmWorker {
                   + " of its pictures are not in the output folder any more. Resume makes them again.");
           return;
         }
-        film.ofPictures(id, pictures, about(job, pictures));
+        film.ofPictures(id, pictures, Film.About.of(job), SlateFrame.front(job));
       }
       ending.done(id);
     } catch (IOException | RuntimeException e) {
@@ -56,12 +56,6 @@ class FilmWorker {
               + Film.why(e)
               + " The frames are kept. Resume makes the film.");
     }
-  }
-
-  private Film.About about(RenderJob job, List<String> pictures) throws IOException {
-    Film.About about = Film.About.of(job);
-    if (job.burnIn == null || !BurnIn.read(job.burnIn).slate()) return about;
-    return SlateFrame.before(about, job, output, pictures);
   }
 
   private long gone(UUID id, List<String> pictures) throws IOException {

@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import kite.core.document.FileNames;
 import kite.exchange.archive.SummedZip;
 import kite.exchange.picture.ExrParts;
 import kite.exchange.picture.ExrReader;
@@ -38,11 +39,11 @@ class HandedFiles {
   void each(RenderJob job, Kept.Form form, Iterable<Integer> numbers, Taking to)
       throws IOException {
     Map<Integer, FrameNames.Frame> names = FrameNames.of(job);
-    boolean parted = form.isExr() && isParted(job);
+    FileNames by = form.isExr() && isParted(job) ? FrameNames.read(job.names).by() : null;
     for (int number : numbers) {
       String file = FrameFiles.delivered(number, form);
       FrameNames.Frame frame = names.get(number);
-      if (parted) parts(job, file, frame, to);
+      if (by != null) parts(job.id, file, by, frame, to);
       else
         to.take(
             frame == null ? file : frame.of(FramePart.WHOLE) + ending(form),
@@ -59,13 +60,12 @@ class HandedFiles {
     return "." + form.ending;
   }
 
-  private void parts(RenderJob job, String file, FrameNames.Frame frame, Taking to)
+  private void parts(UUID job, String file, FileNames by, FrameNames.Frame frame, Taking to)
       throws IOException {
-    FrameNames by = FrameNames.read(job.names);
     Set<FramePart> parts = new LinkedHashSet<>();
-    for (String channel : ExrReader.channels(bytes(job.id, file)))
-      parts.add(FramePart.ofLayer(ExrParts.layerOf(channel)).by(by.by()));
-    OneFrame one = new OneFrame(job.id, file, by);
+    for (String channel : ExrReader.channels(bytes(job, file)))
+      parts.add(FramePart.ofLayer(ExrParts.layerOf(channel)).by(by));
+    OneFrame one = new OneFrame(job, file, by);
     for (FramePart p : parts)
       to.take(frame.of(p) + ending(Kept.Form.EXR), out -> out.write(one.part(p)));
   }
@@ -74,10 +74,10 @@ class HandedFiles {
   private final class OneFrame {
     private final UUID job;
     private final String file;
-    private final FrameNames by;
+    private final FileNames by;
     private Map<FramePart, byte[]> parts;
 
-    OneFrame(UUID job, String file, FrameNames by) {
+    OneFrame(UUID job, String file, FileNames by) {
       this.job = job;
       this.file = file;
       this.by = by;
@@ -85,7 +85,7 @@ class HandedFiles {
 
     byte[] part(FramePart p) throws IOException {
       if (parts == null)
-        parts = ExrParts.of(bytes(job, file), layer -> FramePart.ofLayer(layer).by(by.by()));
+        parts = ExrParts.of(bytes(job, file), layer -> FramePart.ofLayer(layer).by(by));
       return parts.get(p);
     }
   }
@@ -94,7 +94,7 @@ class HandedFiles {
     return there(job, file).getContentAsByteArray();
   }
 
-  private void copy(UUID job, String file, OutputStream to) throws IOException {
+  void copy(UUID job, String file, OutputStream to) throws IOException {
     try (InputStream in = there(job, file).getInputStream()) {
       in.transferTo(to);
     }

@@ -1,8 +1,6 @@
 package kite.server.render;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -15,7 +13,6 @@ import java.util.stream.IntStream;
 import kite.core.document.OrNull;
 import kite.exchange.archive.SummedZip;
 import kite.server.output.OutputStore;
-import org.springframework.core.io.Resource;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 
@@ -78,14 +75,7 @@ public class NewestPictures {
             .boxed()
             .toList();
     handed.each(of, form, numbers, (name, content) -> to.take(name, false, content));
-    if (there.contains(Film.NAME)) to.take(Film.NAME, true, out -> copy(job, Film.NAME, out));
-  }
-
-  private void copy(UUID job, String file, OutputStream to) throws IOException {
-    Resource r = output.get(job, file);
-    if (r == null) throw new IOException(file + " is not where renders are kept any more");
-    try (InputStream in = r.getInputStream()) {
-      in.transferTo(to);
-    }
+    if (there.contains(Film.NAME))
+      to.take(Film.NAME, true, out -> handed.copy(job, Film.NAME, out));
   }
 }

@@ -1,5 +1,6 @@
 package kite.server.render;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -9,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.server.CoreJson;
@@ -253,18 +255,12 @@ class Previews {
       throw new IOException(all.size() + " of " + job.framesTotal + " frames were brought");
     if (job.framesTotal == 1) return;
     Film.About about = Film.About.of(job);
-    boolean slate = job.burnIn != null && BurnIn.read(job.burnIn).slate();
+    UnaryOperator<BufferedImage> front = SlateFrame.front(job);
     String name = all.get(0).file;
     List<String> files = all.stream().map(f -> f.file).distinct().toList();
     if (name.endsWith(DrawnForm.H264.ending))
-      film.ofPieces(
-          job.id,
-          files,
-          job.framesTotal,
-          about,
-          slate ? middle -> SlateFrame.of(job, middle) : null);
-    else
-      film.ofPictures(job.id, files, slate ? SlateFrame.before(about, job, output, files) : about);
+      film.ofPieces(job.id, files, job.framesTotal, about, front);
+    else film.ofPictures(job.id, files, about, front);
   }
 
   private RenderJob preview(UUID id) {

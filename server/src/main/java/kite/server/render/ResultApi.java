@@ -1,7 +1,6 @@
 package kite.server.render;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
@@ -76,13 +75,9 @@ class ResultApi {
     Resource there = there(id, file);
     return ResponseEntity.ok()
         .header(HttpHeaders.CONTENT_DISPOSITION, attached(called))
+        .contentLength(bytesOf(there))
         .contentType(form.isExr() ? EXR : MediaType.IMAGE_PNG)
-        .body(
-            out -> {
-              try (InputStream in = there.getInputStream()) {
-                in.transferTo(out);
-              }
-            });
+        .body(out -> handed.copy(id, file, out));
   }
 
   /** Every finished picture that is looked at, in one archive, in the order of the film. */
@@ -113,7 +108,7 @@ class ResultApi {
 
   private ResponseEntity<StreamingResponseBody> archive(
       RenderJob j, Kept.Form form, List<Integer> numbers, String name) {
-    for (int n : numbers) there(j.id, FrameFiles.delivered(n, form)); // before anything is sent
+    refuseGone(j.id, numbers.stream().map(n -> FrameFiles.delivered(n, form)).toList());
     StreamingResponseBody body =
         out -> {
           try (ZipOutputStream zip = new ZipOutputStream(out)) {
@@ -166,14 +161,38 @@ class ResultApi {
     return ResponseEntity.ok().contentType(type).body(file);
   }
 
+  /** Before anything of an archive is sent. */
+  private void refuseGone(UUID job, List<String> files) {
+    try {
+      if (!output.names(job).containsAll(files)) throw gone();
+    } catch (IOException e) {
+      throw unreadable(e);
+    }
+  }
+
+  private static long bytesOf(Resource file) {
+    try {
+      return file.contentLength();
+    } catch (IOException e) {
+      throw unreadable(e);
+    }
+  }
+
+  private static Problem gone() {
+    return Problem.missing("file any more: it was removed from where renders are kept");
+  }
+
+  private static Problem unreadable(IOException e) {
+    return new Problem(HttpStatus.INTERNAL_SERVER_ERROR, "output", Film.why(e));
+  }
+
   private Resource there(UUID job, String name) {
     try {
       Resource file = output.get(job, name);
-      if (file == null)
-        throw Problem.missing("file any more: it was removed from where renders are kept");
+      if (file == null) throw gone();
       return file;
     } catch (IOException e) {
-      throw new Problem(HttpStatus.INTERNAL_SERVER_ERROR, "output", Film.why(e));
+      throw unreadable(e);
     }
   }
 }

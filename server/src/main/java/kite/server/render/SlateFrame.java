@@ -6,22 +6,19 @@ import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
-import java.io.IOException;
-import java.io.InputStream;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
-import javax.imageio.ImageIO;
+import java.util.function.UnaryOperator;
 import kite.core.document.Camera;
 import kite.core.document.Header;
 import kite.core.document.Sequence;
 import kite.core.form.SequenceJson;
 import kite.core.number.NumberText;
 import kite.exchange.text.WrittenLine;
-import kite.server.output.OutputStore;
 
 /**
  * The picture in front of a film that says what the film is: beside its middle picture, over a row
@@ -79,13 +76,10 @@ final class SlateFrame {
     return slate;
   }
 
-  /** A film of pictures with its slate in front. */
-  static Film.About before(
-      Film.About film, RenderJob job, OutputStore output, List<String> pictures)
-      throws IOException {
-    try (InputStream in = output.get(job.id, pictures.get(pictures.size() / 2)).getInputStream()) {
-      return film.behind(of(job, ImageIO.read(in)));
-    }
+  /** What goes in front of a job's film, made of a picture of it; null where nothing is wanted. */
+  static UnaryOperator<BufferedImage> front(RenderJob job) {
+    boolean wanted = job.burnIn != null && BurnIn.read(job.burnIn).slate();
+    return wanted ? middle -> of(job, middle) : null;
   }
 
   private static void write(
