@@ -89,13 +89,16 @@ public final class ExrWriter {
     boolean light =
         l.channels().equals(LIGHT) || l.name().isEmpty() && l.channels().equals(PICTURE);
     for (int c = 0; c < l.channels().size(); c++) {
-      String name = clean(l.name()) + (l.name().isEmpty() ? "" : ".") + l.channels().get(c);
+      String name = inLayer(l.name()) + (l.name().isEmpty() ? "" : ".") + l.channels().get(c);
       into.add(new ExrChannel(name, l.planes()[c], half && light));
     }
   }
 
-  /** Names of lights are people's own: what separates layers and what is too long is left out. */
-  private static String clean(String name) {
+  /**
+   * A name as it stands in a layer's. Names of lights are people's own: what separates layers and
+   * what is too long is left out.
+   */
+  public static String inLayer(String name) {
     byte[] b = name.replaceAll("[^\\p{L}\\p{N}._ -]", "_").getBytes(StandardCharsets.UTF_8);
     int room = NAME_BYTES - 8;
     return b.length <= room

@@ -6,6 +6,7 @@ import kite.core.document.FileNames;
 import kite.core.document.Light;
 import kite.core.document.Sequence;
 import kite.core.naming.OutputNames;
+import kite.exchange.picture.ExrWriter;
 import kite.render.Pass;
 
 /**
@@ -43,7 +44,8 @@ record FramePart(String pass, String light) {
       if (!pass.equals(Pass.LIGHTS.key)) all.add(new FramePart(pass, OutputNames.ALL_LIGHTS));
       else
         for (String id : kept.lights())
-          if (s.get(id) instanceof Light l) all.add(new FramePart(pass, l.name()));
+          if (s.get(id) instanceof Light l)
+            all.add(new FramePart(pass, ExrWriter.inLayer(l.name())));
     return all;
   }
 
