@@ -21,7 +21,9 @@ class FrameNamesTest {
   private static final String APART = "{shot}_{pass}_{light}_{version}.####";
 
   private final Sequence demo = withALamp(new SaltWind().sw010());
-  private final List<Light> lights = demo.all(Light.class);
+  private final Light lamp = (Light) demo.get("lamp");
+  private final Light sun =
+      demo.all(Light.class).stream().filter(l -> l != lamp).findFirst().orElseThrow();
 
   private static Sequence withALamp(Sequence s) {
     Light sun = s.all(Light.class).get(0);
@@ -35,7 +37,7 @@ class FrameNamesTest {
     job.askedAt = Instant.parse("2026-01-02T03:04:05Z");
     job.askedBy = "pim";
     job.numbered = 2;
-    List<String> two = List.of(lights.get(0).id(), lights.get(1).id());
+    List<String> two = List.of(sun.id(), lamp.id());
     job.kept = new Kept(form, List.of(passes), two, true, false).write();
     return job;
   }
@@ -47,7 +49,7 @@ class FrameNamesTest {
   @Test
   void eachPassAndEachLightHasAFileWhereTheNameSaysSo() {
     RenderJob job = job(demo, Kept.Form.EXR, "depth", "light");
-    String first = lights.get(0).name().replaceAll("[^A-Za-z0-9_-]+", "-");
+    String first = sun.name().replaceAll("[^A-Za-z0-9_-]+", "-");
     String second = "Key_lamp-_A_";
     assertEquals(
         List.of(
@@ -65,11 +67,7 @@ class FrameNamesTest {
   @Test
   void lightsThatWouldHaveOneFileAreRefused() {
     Sequence alike =
-        Edit.apply(
-            demo,
-            List.of(
-                new Rename(lights.get(0).id(), "Lamp é"),
-                new Rename(lights.get(1).id(), "Lamp è")));
+        Edit.apply(demo, List.of(new Rename(sun.id(), "Lamp é"), new Rename(lamp.id(), "Lamp è")));
     RenderJob job = job(alike, Kept.Form.EXR, "light");
     Problem p = assertThrows(Problem.class, () -> by(APART).check(job, alike));
     assertTrue(p.getMessage().startsWith("Two lights"), p.getMessage());
@@ -81,15 +79,15 @@ class FrameNamesTest {
     RenderJob job = job(demo, Kept.Form.EXR, "depth", "pieces", "light");
     FrameNames.Frame frame = FrameNames.of(named(job, by(APART))).get(1);
     List<String> told = by(APART).first(job, demo);
-    String lamp = "Key_lamp _A_"; // as the file has it
+    String name = "Key_lamp _A_"; // as the file has it
     for (String layer :
         List.of(
             "",
             "depth",
             "pieces00",
             "pieces02",
-            "light." + lamp + ".diffuse",
-            "light." + lamp + ".shadow"))
+            "light." + name + ".diffuse",
+            "light." + name + ".shadow"))
       assertTrue(told.contains(frame.of(FramePart.ofLayer(layer)) + ".exr"), layer);
   }
 
