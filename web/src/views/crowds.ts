@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import { AtOnce, type Standing } from './atOnce';
 import { CROWDED } from './layers';
 
 /** So many that are alike are drawn at once; fewer one by one. */
@@ -10,15 +11,8 @@ const MOST = 400;
 /** A crowd that grows has room for this much more, so that it is not made anew for each that comes. */
 const ROOM = 1.5;
 
-/** Numbers of a matrix, and where its place stands in it. */
-const MATRIX = 16,
-  PLACE = 12;
-
-/** One of those that may be alike. */
-export type Standing = THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
-
 interface Crowd {
-  drawn: THREE.InstancedMesh;
+  drawn: AtOnce;
   members: Standing[];
 }
 
@@ -64,54 +58,29 @@ export class Crowds {
         const own = `${key} ${at}`;
         const members = those.slice(at, at + MOST);
         let drawn = were.get(own)?.drawn;
-        if (drawn && drawn.instanceMatrix.count < members.length) drawn = this.without(drawn);
+        if (drawn && drawn.room < members.length) drawn = without(drawn);
         this.crowds.set(own, { drawn: drawn ?? this.drawnAs(members), members });
         were.delete(own);
       }
     }
-    for (const gone of were.values()) if (gone.drawn.parent) this.without(gone.drawn);
+    for (const gone of were.values()) if (gone.drawn.mesh.parent) without(gone.drawn);
   }
 
-  private without(drawn: THREE.InstancedMesh): undefined {
-    drawn.removeFromParent();
-    drawn.dispose();
-    return undefined;
-  }
-
-  private drawnAs(members: Standing[]): THREE.InstancedMesh {
-    const { geometry, material } = members[0];
-    const drawn = new THREE.InstancedMesh(
-      geometry,
-      material,
-      Math.min(MOST, Math.ceil(ROOM * members.length)),
-    );
-    drawn.castShadow = drawn.receiveShadow = true;
-    this.group.add(drawn);
+  private drawnAs(members: Standing[]): AtOnce {
+    const drawn = AtOnce.of(members[0], Math.min(MOST, Math.ceil(ROOM * members.length)));
+    drawn.mesh.castShadow = drawn.mesh.receiveShadow = true;
+    this.group.add(drawn.mesh);
     return drawn;
   }
 
-  /** Puts all of them where their pieces are now; those that are hidden are left out. */
+  /** Puts all of them where their pieces are now. */
   place(): void {
-    for (const { drawn, members } of this.crowds.values()) {
-      const to = drawn.instanceMatrix.array;
-      // from one of them, since the graphics side has few digits
-      drawn.position.setFromMatrixPosition(members[0].matrix);
-      const { x, y, z } = drawn.position;
-      let n = 0;
-      for (const { visible, matrix } of members) {
-        if (!visible) continue;
-        const [m, at] = [matrix.elements, n * MATRIX];
-        for (let i = 0; i < MATRIX; i++) to[at + i] = m[i];
-        to[at + PLACE] = m[PLACE] - x;
-        to[at + PLACE + 1] = m[PLACE + 1] - y;
-        to[at + PLACE + 2] = m[PLACE + 2] - z;
-        n++;
-      }
-      drawn.count = n;
-      drawn.instanceMatrix.clearUpdateRanges();
-      drawn.instanceMatrix.addUpdateRange(0, n * MATRIX);
-      drawn.instanceMatrix.needsUpdate = true;
-      drawn.computeBoundingSphere(); // what is out of sight is left out by it
-    }
+    for (const { drawn, members } of this.crowds.values()) drawn.place(members);
   }
+}
+
+function without(drawn: AtOnce): undefined {
+  drawn.mesh.removeFromParent();
+  drawn.dispose();
+  return undefined;
 }

@@ -3,7 +3,7 @@ import type { Piece } from '../core/types';
 import { core } from '../session/evaluated';
 import { hazed } from './air';
 import { finished } from './finishes';
-import type { Standing } from './crowds';
+import type { Standing } from './atOnce';
 import { Recent } from './recent';
 
 /** Meshes that are kept for the next of their kind. */

@@ -68,7 +68,7 @@ class LayersTest {
    */
   private static final String KINDS = "kite.core.rig.";
 
-  private final JavaClasses core =
+  private static final JavaClasses CORE =
       new ClassFileImporter()
           .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
           .importPackages("kite.core");
@@ -122,13 +122,13 @@ class LayersTest {
                 Set.of("java.lang.Math", "java.lang.StrictMath")
                         .contains(c.getTargetOwner().getName())
                     && NOT_THE_SAME_EVERYWHERE.contains(c.getName()));
-    noClasses().should().callCodeUnitWhere(platforms).check(core);
+    noClasses().should().callCodeUnitWhere(platforms).check(CORE);
   }
 
   @Test
   void ofAKindOnlyThePartItselfIsUsedBelow() {
     Set<String> kinds = new TreeSet<>();
-    for (JavaClass c : core)
+    for (JavaClass c : CORE)
       if (c.getPackageName().startsWith(KINDS)) kinds.add(c.getPackageName());
     assertEquals(PartKinds.all().size(), kinds.size(), "a folder each: " + kinds);
     ArchRuleDefinition.noClasses()
@@ -138,7 +138,7 @@ class LayersTest {
             describe(
                 "are more of a kind than its part",
                 c -> c.getPackageName().startsWith(KINDS) && !isPart(c)))
-        .check(core);
+        .check(CORE);
     for (String kind : kinds)
       ArchRuleDefinition.noClasses()
           .that(describe("are parts", c -> c.getPackageName().equals(kind) && isPart(c)))
@@ -150,7 +150,7 @@ class LayersTest {
                       c.getPackageName().startsWith("kite.core.")
                           && !isPart(c)
                           && !packagesBelow("rig").contains(c.getPackageName())))
-          .check(core);
+          .check(CORE);
     for (PartKind<?> k : PartKinds.all()) assertInstanceOf(Kind.class, k);
   }
 
@@ -180,7 +180,7 @@ class LayersTest {
     Set<String> placed = new TreeSet<>();
     LAYERS.forEach(l -> l.forEach(t -> placed.addAll(packages(t))));
     Set<String> there =
-        core.stream()
+        CORE.stream()
             .map(JavaClass::getPackageName)
             .filter(p -> !p.equals("kite.core") && !p.startsWith(KINDS))
             .collect(Collectors.toCollection(TreeSet::new));
@@ -200,7 +200,7 @@ class LayersTest {
                         || c.isArray()
                         || List.of(IN_THE_BROWSER).contains(c.getPackageName())
                             && !NOT_IN_THE_BROWSER.contains(c.getName())))
-        .check(core);
+        .check(CORE);
   }
 
   @Test
@@ -221,7 +221,7 @@ class LayersTest {
                     c.getPackageName().startsWith("kite.core.")
                         && !may.contains(c.getPackageName())
                         && !(isPart(c) && may.contains("kite.core.rig"))))
-        .check(core);
+        .check(CORE);
   }
 
   private static List<String> packages(String together) {

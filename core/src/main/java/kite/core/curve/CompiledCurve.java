@@ -58,10 +58,18 @@ public final class CompiledCurve {
   private final double slopeOut;
   private int cursor;
 
+  /** What all fixed ones begin on, and the segments they have not: most channels are fixed. */
+  private static final double[] AT_ONCE = {0};
+
+  private static final double[] NO_SEGMENTS = {};
+
+  /** What most channels are that nobody has touched. */
+  private static final CompiledCurve ZERO = new CompiledCurve(0), ONE = new CompiledCurve(1);
+
   private CompiledCurve(double fixed) {
-    start = new double[] {0};
+    start = AT_ONCE;
     value = new double[] {fixed};
-    c = new double[0];
+    c = NO_SEGMENTS;
     before = after = Extrapolation.HOLD;
     slopeIn = slopeOut = 0;
   }
@@ -86,7 +94,12 @@ public final class CompiledCurve {
   public static CompiledCurve of(Channel channel) {
     return channel instanceof Channel.Curve curve
         ? new CompiledCurve(curve)
-        : new CompiledCurve(((Channel.Fixed) channel).value());
+        : fixed(((Channel.Fixed) channel).value());
+  }
+
+  private static CompiledCurve fixed(double value) {
+    if (value == 1) return ONE;
+    return value == 0 && 1 / value > 0 ? ZERO : new CompiledCurve(value); // −0 stays what it is
   }
 
   private void compileSegment(List<Key> keys, int i) {

@@ -27,7 +27,9 @@ public record Channels(Map<String, Channel> set) {
 
   /** Several channels likewise, in their order. */
   public CompiledCurve[] compiled(List<ChannelSpec> specs) {
-    return specs.stream().map(this::compiled).toArray(CompiledCurve[]::new);
+    CompiledCurve[] all = new CompiledCurve[specs.size()];
+    for (int i = 0; i < all.length; i++) all[i] = compiled(specs.get(i));
+    return all;
   }
 
   public Channels with(String name, Channel channel) {

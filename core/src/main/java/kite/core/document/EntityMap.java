@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 
 /**
  * Entities by id, in order of id, never changed: a change gives another map that shares all but the
@@ -88,6 +89,79 @@ final class EntityMap extends AbstractMap<String, Entity> {
         return EntityMap.this.size();
       }
     };
+  }
+
+  /**
+   * Tells what is another thing in two maps, in order of id; stretches that they share are passed
+   * over, so that it costs what differs.
+   */
+  static void differences(EntityMap a, EntityMap b, Sequence.Difference told) {
+    Ahead was = new Ahead(a.root), is = new Ahead(b.root);
+    while (was.any() && is.any()) {
+      if (was.next() == is.next() && was.isWhole() == is.isWhole()) {
+        was.pass();
+        is.pass();
+      } else if (was.isWhole() && (!is.isWhole() || was.next().size >= is.next().size)) {
+        was.open();
+      } else if (is.isWhole()) {
+        is.open();
+      } else {
+        int order = was.next().id.compareTo(is.next().id);
+        Entity old = order <= 0 ? was.pass().entity : null;
+        Entity now = order >= 0 ? is.pass().entity : null;
+        if (old != now) told.is(old, now);
+      }
+    }
+    for (; was.any(); was.pass()) was.each(e -> told.is(e, null));
+    for (; is.any(); is.pass()) is.each(e -> told.is(null, e));
+  }
+
+  /** What of a map is still to come, in order: trees that are whole, and nodes alone. */
+  private static final class Ahead {
+    private final Deque<Node> nodes = new ArrayDeque<>();
+    private final Deque<Boolean> wholes = new ArrayDeque<>();
+
+    Ahead(Node root) {
+      add(root, true);
+    }
+
+    private void add(Node n, boolean whole) {
+      if (n == null) return;
+      nodes.push(n);
+      wholes.push(whole);
+    }
+
+    boolean any() {
+      return !nodes.isEmpty();
+    }
+
+    Node next() {
+      return nodes.peek();
+    }
+
+    /** Whether what comes next is a node with all below it. */
+    boolean isWhole() {
+      return wholes.peek();
+    }
+
+    Node pass() {
+      wholes.pop();
+      return nodes.pop();
+    }
+
+    /** Makes a whole tree the node alone between its two sides. */
+    void open() {
+      Node n = pass();
+      add(n.right, true);
+      add(n, false);
+      add(n.left, true);
+    }
+
+    /** Every entity of what comes next, in order. */
+    void each(Consumer<Entity> to) {
+      if (isWhole()) new InOrder(next()).forEachRemaining(e -> to.accept(e.getValue()));
+      else to.accept(next().entity);
+    }
   }
 
   private static int sizeOf(Node n) {

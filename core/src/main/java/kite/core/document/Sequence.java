@@ -23,6 +23,16 @@ public record Sequence(Header header, Map<String, Entity> entities) {
     return found;
   }
 
+  /** Hears of a thing that is another in a second sequence; null where it is not there. */
+  public interface Difference {
+    void is(Entity was, Entity now);
+  }
+
+  /** Tells in order of id what is another thing there, or is in one of the two alone. */
+  public void differences(Sequence other, Difference told) {
+    EntityMap.differences((EntityMap) entities, (EntityMap) other.entities, told);
+  }
+
   public Sequence with(Entity e) {
     return new Sequence(header, ((EntityMap) entities).with(e));
   }

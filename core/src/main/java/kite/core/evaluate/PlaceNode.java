@@ -37,6 +37,8 @@ final class PlaceNode extends Node implements Elsewhere {
   private final int parent;
   private final boolean posed;
 
+  private static final double[] UNTURNED = Matrix.newIdentity();
+
   /** The axes where turn and scale are the same on every frame, else null. */
   private double[] still;
 
@@ -48,18 +50,22 @@ final class PlaceNode extends Node implements Elsewhere {
   private final double perSecond;
   private final ModelPose pose;
   private double posedAt = Double.NaN;
-  private final double[] local = Matrix.newIdentity();
-  private final double[] aimed = Matrix.newIdentity();
+
+  /** On the parent's axes; null without one. */
+  private final double[] local;
+
+  /** Null where nothing is aimed. */
+  private final double[] aimed;
 
   private final Shape shape;
 
-  /** Anchors of a stand-in that were asked for, by name; null is its usual one. */
-  private final Map<String, Vec3> anchors = new HashMap<>();
+  /** Anchors of a stand-in by name, null is its usual one; none where none was asked for. */
+  private Map<String, Vec3> anchors;
 
   private final PlaceNode ridden;
   private final Step aim;
   private final Sight sight;
-  private final double[] from = new double[3];
+  private final double[] from;
 
   /** Where it was at whole frames, once it was looked at elsewhere than at the plan's frame. */
   private KeptPlaces kept;
@@ -77,6 +83,7 @@ final class PlaceNode extends Node implements Elsewhere {
     c = p.channels().compiled(Place.FULL);
     order = p.order();
     this.parent = parent;
+    local = parent < 0 ? null : Matrix.newIdentity();
     posed = scaled = true;
     pivoted =
         p.channels().set().containsKey("pivotX")
@@ -85,12 +92,16 @@ final class PlaceNode extends Node implements Elsewhere {
     pose = rig == null ? null : new ModelPose(rig);
     this.perSecond = perSecond;
     ridden = null;
+    from = null;
     aim = null;
+    aimed = null;
     sight = null;
     boolean turns = false;
     for (int i = Place.TURN; i < Place.PIVOT; i++) turns |= !c[i].isFixed();
-    if (!turns) axes(0, still = Matrix.newIdentity(), 0);
-    unturned = !turns && Arrays.equals(still, Matrix.newIdentity());
+    if (turns) return;
+    axes(0, still = Matrix.newIdentity(), 0);
+    unturned = Arrays.equals(still, UNTURNED);
+    if (unturned) still = UNTURNED;
   }
 
   PlaceNode(Mark m, int slot, int parent, PlaceNode ridden, Object... madeFrom) {
@@ -98,12 +109,15 @@ final class PlaceNode extends Node implements Elsewhere {
     c = m.channels().compiled(Place.POSITION);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
+    local = parent < 0 ? null : Matrix.newIdentity();
     posed = scaled = pivoted = false;
     pose = null;
     shape = null;
     perSecond = 0;
     this.ridden = m.anchor() == null ? null : ridden;
+    from = new double[3];
     aim = null;
+    aimed = null;
     sight = null;
   }
 
@@ -118,13 +132,16 @@ final class PlaceNode extends Node implements Elsewhere {
     c = l.channels().compiled(sun ? SUN : Place.POSE);
     order = AxisOrder.PAN_TILT_ROLL;
     this.parent = parent;
+    local = parent < 0 ? null : Matrix.newIdentity();
     posed = !sun;
     scaled = pivoted = false;
     pose = null;
     shape = null;
     perSecond = 0;
     ridden = null;
+    from = null;
     this.aim = aim;
+    aimed = aim == null ? null : Matrix.newIdentity();
     sight = new Sight();
     if (aim != null) aim.standsOn(this);
   }
@@ -269,6 +286,7 @@ final class PlaceNode extends Node implements Elsewhere {
       }
       fromFile(out);
     } else if (shape instanceof Shape.StandIn s) {
+      if (anchors == null) anchors = new HashMap<>();
       Vec3 a = anchors.get(name);
       if (a == null) anchors.put(name, a = StandIns.anchor(s, name));
       out[0] = a.x();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kite.core.evaluate.Plan;
 import kite.core.math.Vec3;
+import kite.core.optics.DeliveryWindow;
 
 /**
  * How much of the frame and of the depth a piece fills, from the boxes that hold it.
@@ -63,8 +64,21 @@ public record Extent(
     private double wholeNear = Double.POSITIVE_INFINITY;
     private double wholeFar = Double.NEGATIVE_INFINITY;
 
+    /**
+     * Planes through the lens as a, b, c: a·x + b·y + c·z is 0 or more on the side that is kept.
+     */
+    private static final double[] AHEAD = {0, 0, -1};
+
+    /** Those of the frame's left, right, bottom and top. */
+    private final double[][] sides;
+
     Gathering(Eye eye) {
       this.eye = eye;
+      DeliveryWindow w = eye.window();
+      sides =
+          new double[][] {
+            {1, 0, w.left()}, {-1, 0, -w.right()}, {0, 1, w.bottom()}, {0, -1, -w.top()}
+          };
     }
 
     Extent boxes(List<Vec3> corners) {
@@ -74,14 +88,47 @@ public record Extent(
     }
 
     private void box(List<Vec3> c) {
+      double nearest = Double.POSITIVE_INFINITY, furthest = Double.NEGATIVE_INFINITY;
       for (Vec3 p : c) {
-        wholeNear = Math.min(wholeNear, -p.z());
-        wholeFar = Math.max(wholeFar, -p.z());
+        nearest = Math.min(nearest, -p.z());
+        furthest = Math.max(furthest, -p.z());
       }
+      wholeNear = Math.min(wholeNear, nearest);
+      wholeFar = Math.max(wholeFar, furthest);
+      // most boxes lie on one side of each plane: nothing is cut, and the lens is in none of them
+      boolean ahead = nearest > AT_THE_LENS_M;
+      if (ahead && isInside(c)) {
+        for (Vec3 p : c) outline(p);
+        near = Math.min(near, nearest);
+        far = Math.max(far, furthest);
+      } else if (ahead && isBeside(c)) {
+        for (Vec3 p : c) outline(p);
+      } else {
+        cutBox(c);
+      }
+    }
+
+    /** Whether all corners are inside the frame's four sides. */
+    private boolean isInside(List<Vec3> c) {
+      for (double[] side : sides) for (Vec3 p : c) if (!(beyond(side, p) >= 0)) return false;
+      return true;
+    }
+
+    /** Whether all corners are outside of one of them. */
+    private boolean isBeside(List<Vec3> c) {
+      for (double[] side : sides) {
+        boolean all = true;
+        for (int i = 0; all && i < c.size(); i++) all = beyond(side, c.get(i)) < 0;
+        if (all) return true;
+      }
+      return false;
+    }
+
+    private void cutBox(List<Vec3> c) {
       for (int[] face : FACES) {
         List<Vec3> polygon = new ArrayList<>();
         for (int k : face) polygon.add(c.get(k));
-        for (Vec3 p : cut(polygon, 0, 0, -1)) outline(p);
+        for (Vec3 p : cut(polygon, AHEAD)) outline(p);
         for (Vec3 p : insideFrame(polygon)) {
           near = Math.min(near, -p.z());
           far = Math.max(far, -p.z());
@@ -94,11 +141,9 @@ public record Extent(
     }
 
     private List<Vec3> insideFrame(List<Vec3> polygon) {
-      List<Vec3> p = cut(polygon, 0, 0, -1);
-      p = cut(p, 1, 0, eye.window().left());
-      p = cut(p, -1, 0, -eye.window().right());
-      p = cut(p, 0, 1, eye.window().bottom());
-      return cut(p, 0, -1, -eye.window().top());
+      List<Vec3> p = cut(polygon, AHEAD);
+      for (double[] side : sides) p = cut(p, side);
+      return p;
     }
 
     private void outline(Vec3 p) {
@@ -110,12 +155,16 @@ public record Extent(
       bottom = Math.max(bottom, down);
     }
 
-    /** The part of a polygon where a·x + b·y + c·z is 0 or more (Sutherland and Hodgman, 1974). */
-    private static List<Vec3> cut(List<Vec3> polygon, double a, double b, double c) {
+    private static double beyond(double[] plane, Vec3 p) {
+      return plane[0] * p.x() + plane[1] * p.y() + plane[2] * p.z();
+    }
+
+    /** The part of a polygon beyond a plane (Sutherland and Hodgman, 1974). */
+    private static List<Vec3> cut(List<Vec3> polygon, double[] plane) {
       List<Vec3> kept = new ArrayList<>();
       for (int i = 0; i < polygon.size(); i++) {
         Vec3 p = polygon.get(i), q = polygon.get((i + 1) % polygon.size());
-        double dp = a * p.x() + b * p.y() + c * p.z(), dq = a * q.x() + b * q.y() + c * q.z();
+        double dp = beyond(plane, p), dq = beyond(plane, q);
         if (dp >= 0) kept.add(p);
         if (dp >= 0 != dq >= 0) kept.add(p.toward(q, dp / (dp - dq)));
       }

@@ -1,6 +1,5 @@
 package kite.core.rules;
 
-import java.util.Iterator;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -22,25 +21,15 @@ public record Change(
 
   public static Change between(Sequence a, Sequence b) {
     Map<String, Entity> before = new TreeMap<>(), after = new TreeMap<>();
-    // both are in order of id: one walk over the two
-    Iterator<Entity> was = a.entities().values().iterator(), is = b.entities().values().iterator();
-    Entity old = next(was), now = next(is);
-    while (old != null || now != null) {
-      int order =
-          old == null ? 1 : now == null ? -1 : old == now ? 0 : old.id().compareTo(now.id());
-      if (order != 0 || old != now && !old.equals(now)) {
-        if (order <= 0) before.put(old.id(), old);
-        if (order >= 0) after.put(now.id(), now);
-      }
-      if (order <= 0) old = next(was);
-      if (order >= 0) now = next(is);
-    }
+    a.differences(
+        b,
+        (old, now) -> {
+          if (old != null && now != null && old.equals(now)) return;
+          if (old != null) before.put(old.id(), old);
+          if (now != null) after.put(now.id(), now);
+        });
     boolean same = a.header() == b.header() || a.header().equals(b.header());
     return new Change(before, after, same ? null : a.header(), same ? null : b.header());
-  }
-
-  private static Entity next(Iterator<Entity> all) {
-    return all.hasNext() ? all.next() : null;
   }
 
   /** Ids of every entity touched; "header" stands for the header. */

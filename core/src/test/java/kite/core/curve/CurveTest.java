@@ -168,9 +168,10 @@ class CurveTest {
       Channel.Curve c = chance(r);
       double first = c.keys().get(0).frame(), last = c.keys().get(c.keys().size() - 1).frame();
       double at = i % 2 == 0 ? first + r.nextDouble() * (last - first) : first - 15 + r.nextInt(60);
-      Channel more = CurveEdits.insert(c, at);
+      CompiledCurve was = CompiledCurve.of(c), more = CompiledCurve.of(CurveEdits.insert(c, at));
+      String where = i + ": key at " + at + " of " + c;
       for (double f = first - 20; f < last + 30; f += 0.173)
-        assertEquals(c.at(f), more.at(f), 1e-6, i + ": key at " + at + ", frame " + f + " of " + c);
+        assertEquals(was.value(f), more.value(f), 1e-6, where);
     }
   }
 

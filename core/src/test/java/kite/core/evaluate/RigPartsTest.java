@@ -12,6 +12,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.DoubleStream;
 import kite.core.RandomDocuments;
 import kite.core.command.Command;
 import kite.core.command.Edit;
@@ -20,6 +21,7 @@ import kite.core.command.RigCommand;
 import kite.core.cue.Cue;
 import kite.core.cue.Ease;
 import kite.core.curve.Channel;
+import kite.core.curve.CompiledCurve;
 import kite.core.curve.Key;
 import kite.core.curve.KeyShape;
 import kite.core.document.Camera;
@@ -309,8 +311,7 @@ class RigPartsTest {
       for (double at = 1; at < 40; at += 0.01) {
         plan.evaluate(at);
         double[] m = Placement.matrix(plan, "travel");
-        if (last != null)
-          for (int i = 0; i < 16; i++) assertEquals(last[i], m[i], 0.03, seed + " at " + at);
+        if (last != null) assertArrayEquals(last, m, 0.03, seed + " at " + at);
         last = m;
       }
     }
@@ -345,7 +346,7 @@ class RigPartsTest {
             new Plan(with(all[0], all[1], all[2], camera("t", Channels.NONE, f)), Models.NONE);
         double[] last = null;
         double most = 0;
-        double[] way = new double[0];
+        DoubleStream.Builder way = DoubleStream.builder();
         for (double at = 1; at < 40; at += 0.05) {
           plan.evaluate(at);
           double[] m = Placement.matrix(plan, "t");
@@ -353,13 +354,12 @@ class RigPartsTest {
             for (int k = 0; k < 11; k++) most = Math.max(most, Math.abs(m[k] - last[k]));
           last = m;
           int o = plan.slot("t") * LensRow.SIZE;
-          way = Arrays.copyOf(way, way.length + 17);
-          System.arraycopy(m, 0, way, way.length - 17, 16);
-          way[way.length - 1] = plan.lens()[o + LensRow.FOCAL];
+          for (double number : m) way.add(number);
+          way.add(plan.lens()[o + LensRow.FOCAL]);
         }
         // half a turn in 20 frames, evenly, with the horizon kept
         assertTrue(most < 0.05 * 1.3 * Math.PI / 20, i + ": " + most / 0.05);
-        ways.add(way);
+        ways.add(way.build().toArray());
       }
       assertArrayEquals(ways.get(0), ways.get(1), 1e-12, "the order of the list means nothing");
     }
@@ -487,7 +487,12 @@ class RigPartsTest {
    * @param frames how long the step is, at 24 a second
    */
   private static void integrate(
-      double[] state, double hz, double damping, Channel target, double frame, double frames) {
+      double[] state,
+      double hz,
+      double damping,
+      CompiledCurve target,
+      double frame,
+      double frames) {
     double h = frames / 24, w = 2 * Math.PI * hz;
     double[] k = new double[2], sum = new double[2];
     double[] share = {0, 0.5, 0.5, 1}, weight = {1 / 6.0, 1 / 3.0, 1 / 3.0, 1 / 6.0};
@@ -495,7 +500,7 @@ class RigPartsTest {
       double x = state[0] + share[i] * h * k[0], v = state[1] + share[i] * h * k[1];
       k =
           new double[] {
-            v, w * w * (target.at(frame + share[i] * frames) - x) - 2 * damping * w * v
+            v, w * w * (target.value(frame + share[i] * frames) - x) - 2 * damping * w * v
           };
       for (int j = 0; j < 2; j++) sum[j] += weight[i] * h * k[j];
     }
@@ -510,13 +515,14 @@ class RigPartsTest {
     for (int f = 1; f < 3000; f += 25) keys.add(Key.smooth(f, r.nextDouble() * 4));
     Channel x = new Channel.Curve(keys);
     Plan plan = new Plan(with(h, sprung(x, 2, 0.6)), Models.NONE);
+    CompiledCurve target = CompiledCurve.of(x);
     double[] whole = {x.at(1), 0};
     for (int f = 1; f < 2900; f++) {
       if (f % 71 == 0) {
         plan.evaluate(f);
         assertEquals(whole[0], place(Placement.matrix(plan, "a")).x(), 1e-3, "frame " + f);
       }
-      for (int i = 0; i < 40; i++) integrate(whole, 2, 0.6, x, f + i / 40.0, 1 / 40.0);
+      for (int i = 0; i < 40; i++) integrate(whole, 2, 0.6, target, f + i / 40.0, 1 / 40.0);
     }
   }
 

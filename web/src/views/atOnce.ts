@@ -1,0 +1,184 @@
+import * as THREE from 'three';
+
+/** One of those that may be alike. */
+export type Standing = THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
+
+/** Numbers of a matrix, and where its place stands in it. */
+const MATRIX = 16,
+  PLACE = 12;
+
+/** Numbers of a place or a direction. */
+const AXES = 3;
+
+/** Below so many vertices a mesh is less work than the graphics side has with beginning anew for each of its copies. */
+const FEW_VERTICES = 128;
+
+/** Pieces of one mesh and one surface, drawn in one go wherever each of them stands. */
+export abstract class AtOnce {
+  abstract readonly mesh: THREE.Mesh;
+  /** How many are drawn. */
+  count = -1;
+  /** Where they stood when they were last put there, from the first of them. */
+  private readonly stood: Float64Array;
+
+  /** @param room how many there may be at the most */
+  protected constructor(readonly room: number) {
+    this.stood = new Float64Array(room * MATRIX);
+  }
+
+  /** Puts all of them where they are now; those that are hidden are left out. */
+  place(members: Standing[]): void {
+    // from one of them, since the graphics side has few digits
+    this.mesh.position.setFromMatrixPosition(members[0].matrix);
+    const { x, y, z } = this.mesh.position;
+    const { stood } = this;
+    let n = 0,
+      moved = false;
+    for (const { visible, matrix } of members) {
+      if (!visible) continue;
+      const [m, at] = [matrix.elements, n++ * MATRIX];
+      for (let i = 0; i < MATRIX; i++) {
+        const now =
+          i < PLACE ? m[i] : m[i] - (i === PLACE ? x : i === PLACE + 1 ? y : i === PLACE + 2 ? z : 0);
+        moved ||= stood[at + i] !== now;
+        stood[at + i] = now;
+      }
+    }
+    if (!moved && n === this.count) return;
+    this.count = n;
+    this.stand(stood, n);
+  }
+
+  /**
+   * Has them drawn where they stand.
+   *
+   * @param matrices of the first `count` of them, by columns, from the place of the mesh
+   */
+  protected abstract stand(matrices: Float64Array, count: number): void;
+
+  /** Frees what the graphics side holds of it. */
+  abstract dispose(): void;
+
+  /** What draws so many that are as this one is. */
+  static of(like: Standing, room: number): AtOnce {
+    return like.geometry.getAttribute('position')?.count < FEW_VERTICES
+      ? new Merged(like, room)
+      : new Instances(like, room);
+  }
+}
+
+/** Each is drawn from the mesh that all of them have. */
+class Instances extends AtOnce {
+  readonly mesh: THREE.InstancedMesh;
+
+  constructor({ geometry, material }: Standing, room: number) {
+    super(room);
+    this.mesh = new THREE.InstancedMesh(geometry, material, room);
+  }
+
+  protected stand(matrices: Float64Array, count: number): void {
+    const to = this.mesh.instanceMatrix;
+    to.array.set(matrices.subarray(0, count * MATRIX));
+    to.clearUpdateRanges();
+    to.addUpdateRange(0, count * MATRIX);
+    to.needsUpdate = true;
+    this.mesh.count = count;
+    this.mesh.computeBoundingSphere(); // what is out of sight is left out by it
+  }
+
+  dispose(): void {
+    this.mesh.dispose();
+  }
+}
+
+/** All are one mesh, which has the vertices of each where it stands. */
+class Merged extends AtOnce {
+  readonly mesh: THREE.Mesh;
+  private readonly places: Float32Array;
+  private readonly directions: Float32Array;
+  private readonly corners: number;
+
+  constructor({ geometry, material }: Standing, room: number) {
+    super(room);
+    this.places = geometry.getAttribute('position').array as Float32Array;
+    this.directions = geometry.getAttribute('normal').array as Float32Array;
+    this.corners = geometry.index!.count;
+    const all = new THREE.BufferGeometry();
+    for (const name of ['color', 'uv']) {
+      const one = geometry.getAttribute(name) as THREE.BufferAttribute;
+      all.setAttribute(
+        name,
+        new THREE.BufferAttribute(repeated(one.array as Float32Array, room), one.itemSize),
+      );
+    }
+    for (const name of ['position', 'normal'])
+      all.setAttribute(name, new THREE.BufferAttribute(new Float32Array(room * this.places.length), AXES));
+    const index = new Uint32Array(room * this.corners);
+    const vertices = this.places.length / AXES;
+    for (let i = 0; i < index.length; i++)
+      index[i] = geometry.index!.array[i % this.corners] + Math.floor(i / this.corners) * vertices;
+    all.setIndex(new THREE.BufferAttribute(index, 1));
+    all.boundingSphere = new THREE.Sphere();
+    this.mesh = new THREE.Mesh(all, material);
+  }
+
+  protected stand(matrices: Float64Array, count: number): void {
+    const { geometry } = this.mesh;
+    const position = geometry.getAttribute('position') as THREE.BufferAttribute;
+    const normal = geometry.getAttribute('normal') as THREE.BufferAttribute;
+    for (let i = 0; i < count; i++) {
+      const m = matrices.subarray(i * MATRIX, (i + 1) * MATRIX);
+      const at = i * this.places.length;
+      moved(this.places, m, position.array as Float32Array, at);
+      turned(this.directions, m, normal.array as Float32Array, at);
+    }
+    for (const a of [position, normal]) {
+      a.clearUpdateRanges();
+      a.addUpdateRange(0, count * this.places.length);
+      a.needsUpdate = true;
+    }
+    geometry.setDrawRange(0, count * this.corners);
+    enclose(position.array as Float32Array, count * this.places.length, geometry.boundingSphere!);
+  }
+
+  dispose(): void {
+    this.mesh.geometry.dispose();
+  }
+}
+
+function repeated(one: Float32Array, times: number): Float32Array {
+  const all = new Float32Array(times * one.length);
+  for (let i = 0; i < times; i++) all.set(one, i * one.length);
+  return all;
+}
+
+/** Writes places as a matrix puts them. */
+function moved(from: Float32Array, m: Float64Array, to: Float32Array, at: number): void {
+  const [a, b, c, , d, e, f, , g, h, i, , x, y, z] = m;
+  for (let k = 0; k < from.length; k += AXES) {
+    const [u, v, w] = [from[k], from[k + 1], from[k + 2]];
+    to[at + k] = a * u + d * v + g * w + x;
+    to[at + k + 1] = b * u + e * v + h * w + y;
+    to[at + k + 2] = c * u + f * v + i * w + z;
+  }
+}
+
+/** Writes normals as a matrix turns them: what is stretched along an axis leans away from it. Their length is not kept. */
+function turned(from: Float32Array, m: Float64Array, to: Float32Array, at: number): void {
+  const [a, b, c, , d, e, f, , g, h, i] = m;
+  const [p, q, r] = [a * a + b * b + c * c, d * d + e * e + f * f, g * g + h * h + i * i];
+  for (let k = 0; k < from.length; k += AXES) {
+    const [u, v, w] = [from[k] / p, from[k + 1] / q, from[k + 2] / r];
+    to[at + k] = a * u + d * v + g * w;
+    to[at + k + 1] = b * u + e * v + h * w;
+    to[at + k + 2] = c * u + f * v + i * w;
+  }
+}
+
+/** The ball about the box that so many numbers of places lie in. */
+function enclose(places: Float32Array, numbers: number, ball: THREE.Sphere): void {
+  const box = new THREE.Box3();
+  const point = new THREE.Vector3();
+  for (let k = 0; k < numbers; k += AXES) box.expandByPoint(point.fromArray(places, k));
+  box.getBoundingSphere(ball);
+}
