@@ -136,6 +136,7 @@ export class LensPicture {
       into: null,
       more: (target) => this.drawHatched(drawnOf(seen), target),
     });
+    r.getContext().flush(); // it is drawn while the page makes the other views ready
     return seen;
   }
 

@@ -219,6 +219,7 @@ export class SetViewer {
     if (flat) stage.clearAir(true);
     this.renderer.setClearColor(palette.viewGround);
     this.renderer.render(stage.scene, this.camera);
+    this.renderer.getContext().flush(); // it is drawn while the page makes the other views ready
     if (flat) stage.clearAir(false);
     this.canvas.dataset.drawn = String(useSequence.getState().version);
   }

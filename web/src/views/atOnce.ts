@@ -10,8 +10,11 @@ const MATRIX = 16,
 /** Numbers of a place or a direction. */
 const AXES = 3;
 
-/** Below so many vertices a mesh is less work than the graphics side has with beginning anew for each of its copies. */
+/** A mesh of no more vertices is less work than the graphics side has with beginning anew for each of its copies. */
 const FEW_VERTICES = 128;
+
+/** The most that two bytes tell apart. */
+const IN_TWO_BYTES = 1 << 16;
 
 /** Pieces of one mesh and one surface, drawn in one go wherever each of them stands. */
 export abstract class AtOnce {
@@ -61,7 +64,7 @@ export abstract class AtOnce {
 
   /** What draws so many that are as this one is. */
   static of(like: Standing, room: number): AtOnce {
-    return like.geometry.getAttribute('position')?.count < FEW_VERTICES
+    return like.geometry.getAttribute('position')?.count <= FEW_VERTICES
       ? new Merged(like, room)
       : new Instances(like, room);
   }
@@ -104,20 +107,11 @@ class Merged extends AtOnce {
     this.directions = geometry.getAttribute('normal').array as Float32Array;
     this.corners = geometry.index!.count;
     const all = new THREE.BufferGeometry();
-    for (const name of ['color', 'uv']) {
-      const one = geometry.getAttribute(name) as THREE.BufferAttribute;
-      all.setAttribute(
-        name,
-        new THREE.BufferAttribute(repeated(one.array as Float32Array, room), one.itemSize),
-      );
-    }
+    const same = sameOf(geometry, room);
+    for (const [name, attribute] of same.attributes) all.setAttribute(name, attribute);
+    all.setIndex(same.index);
     for (const name of ['position', 'normal'])
       all.setAttribute(name, new THREE.BufferAttribute(new Float32Array(room * this.places.length), AXES));
-    const index = new Uint32Array(room * this.corners);
-    const vertices = this.places.length / AXES;
-    for (let i = 0; i < index.length; i++)
-      index[i] = geometry.index!.array[i % this.corners] + Math.floor(i / this.corners) * vertices;
-    all.setIndex(new THREE.BufferAttribute(index, 1));
     all.boundingSphere = new THREE.Sphere();
     this.mesh = new THREE.Mesh(all, material);
   }
@@ -142,8 +136,42 @@ class Merged extends AtOnce {
   }
 
   dispose(): void {
-    this.mesh.geometry.dispose();
+    const { geometry } = this.mesh;
+    for (const name of OF_ALL) geometry.deleteAttribute(name); // others have them too
+    geometry.setIndex(null);
+    geometry.dispose();
   }
+}
+
+/** What of a vertex is the same wherever its piece stands. */
+const OF_ALL = ['color', 'uv'];
+
+interface Same {
+  attributes: [string, THREE.BufferAttribute][];
+  index: THREE.BufferAttribute;
+}
+
+const sames = new WeakMap<THREE.BufferGeometry, Map<number, Same>>();
+
+/** What is the same in all that draw so many of a mesh: the graphics side has it once. */
+function sameOf(one: THREE.BufferGeometry, room: number): Same {
+  const bySize = sames.get(one) ?? new Map<number, Same>();
+  sames.set(one, bySize);
+  let same = bySize.get(room);
+  if (same) return same;
+  const attributes = OF_ALL.map((name): [string, THREE.BufferAttribute] => {
+    const { array, itemSize } = one.getAttribute(name) as THREE.BufferAttribute;
+    return [name, new THREE.BufferAttribute(repeated(array as Float32Array, room), itemSize)];
+  });
+  const corners = one.index!.array;
+  const vertices = one.getAttribute('position').count;
+  const numbers = room * vertices <= IN_TWO_BYTES ? Uint16Array : Uint32Array;
+  const index = new numbers(room * corners.length);
+  for (let i = 0; i < index.length; i++)
+    index[i] = corners[i % corners.length] + Math.floor(i / corners.length) * vertices;
+  same = { attributes, index: new THREE.BufferAttribute(index, 1) };
+  bySize.set(room, same);
+  return same;
 }
 
 function repeated(one: Float32Array, times: number): Float32Array {

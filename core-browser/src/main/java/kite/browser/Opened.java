@@ -133,12 +133,12 @@ final class Opened {
 
   /** A plan apart, so that a look at other frames leaves the one shown alone. */
   static Plan apart() {
-    return new Plan(shown, Opened::rig, plan());
+    return plan().apart();
   }
 
   /** A plan apart of the sequence without its preview. */
   static Plan apartFromPreview() {
-    return new Plan(base, Opened::rig, basePlan);
+    return basePlan.apart();
   }
 
   static Entity thing(String id) {

@@ -21,13 +21,20 @@ import kite.core.math.AxisOrder;
 import kite.core.rig.base.Base;
 import kite.demo.SaltWind;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Pieces that are alike are drawn at once: nobody sees a difference. */
 class AlikeTest extends Desk {
   private static final int ROWS = 5;
 
-  /** Ramps, each turned and every third stretched, one hidden; each higher than the one before. */
+  /** Ramps, as {@link #rows} has them. */
   private static Sequence ramps(double heightSteps) {
+    return rows(StandInKind.RAMP, heightSteps);
+  }
+
+  /** Each turned and every third stretched, one hidden; each higher than the one before. */
+  private static Sequence rows(StandInKind kind, double heightSteps) {
     List<Command> all = new ArrayList<>();
     for (int i = 0; i < ROWS * ROWS; i++) {
       double x = (i % ROWS - 2) * 1.6, z = -4 - i / ROWS * 1.8;
@@ -40,7 +47,7 @@ class AlikeTest extends Desk {
                   "ramp" + i,
                   "Ramp " + i,
                   null,
-                  new Shape.StandIn(StandInKind.RAMP, 0.8, height, 1.2),
+                  new Shape.StandIn(kind, 0.8, height, 1.2),
                   "#b9a58a",
                   i != 12,
                   false,
@@ -63,12 +70,14 @@ class AlikeTest extends Desk {
     return ((Number) page.evaluate("() => jollyKite.state().drawnAtOnce")).intValue();
   }
 
-  @Test
-  void theyLookAsEachByItself() throws Exception {
-    reopened(ramps(0));
+  /** Meshes of few vertices become one; of those with many, copies are drawn. */
+  @ParameterizedTest
+  @EnumSource(names = {"RAMP", "ADULT"})
+  void theyLookAsEachByItself(StandInKind kind) throws Exception {
+    reopened(rows(kind, 0));
     BufferedImage together = lens();
     assertEquals(24, atOnce(), "but the one that is hidden");
-    reopened(ramps(1e-5));
+    reopened(rows(kind, 1e-5));
     BufferedImage alone = lens();
     assertEquals(0, atOnce(), "no two have one mesh");
     assertEquals(0, difference(together, alone), 0.001);

@@ -73,6 +73,11 @@ public final class Plan {
     return now;
   }
 
+  /** One more of the same, with numbers of its own: to look at other frames. */
+  public Plan apart() {
+    return new Plan(sequence, models, compiled);
+  }
+
   private boolean has(Node n) {
     return compiled.node(n.id) == n;
   }

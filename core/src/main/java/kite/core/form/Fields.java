@@ -6,10 +6,8 @@ import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
 import com.eclipsesource.json.ParseException;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import kite.core.math.Vec3;
@@ -21,18 +19,31 @@ public final class Fields {
   private static final int LONGEST_TEXT = 64 << 20;
 
   private static final int MOST_ITEMS = 400000;
+  private static final int NO_ITEM = -1;
   private final JsonObject object;
-  private final String path;
-  private final Set<String> known = new HashSet<>();
 
-  private Fields(JsonValue value, String path) {
-    if (value == null || !value.isObject()) throw bad(path, "must be an object");
+  /** What it is a field of, or null. Paths are put together when one is told. */
+  private final Fields above;
+
+  /** Its field there, or its whole path. */
+  private final String name;
+
+  /** Its place in the list that field is, or {@link #NO_ITEM}. */
+  private final int item;
+
+  /** A few, so that looking through them is quicker than a table. */
+  private final List<String> known = new ArrayList<>();
+
+  private Fields(JsonValue value, Fields above, String name, int item) {
+    this.above = above;
+    this.name = name;
+    this.item = item;
+    if (value == null || !value.isObject()) throw bad(path(), "must be an object");
     object = value.asObject();
-    this.path = path;
   }
 
   public static Fields parse(String text) {
-    return new Fields(value(text), "$");
+    return of(value(text), "$");
   }
 
   /** Any JSON, of bounded length. */
@@ -49,8 +60,13 @@ public final class Fields {
     return new Refusal("json", "", path, "The field " + path + " " + what + ".");
   }
 
+  private String path() {
+    String whole = above == null ? name : above.path(name);
+    return item == NO_ITEM ? whole : whole + "[" + item + "]";
+  }
+
   public String path(String name) {
-    return path + "." + name;
+    return path() + "." + name;
   }
 
   private JsonValue need(String name) {
@@ -62,7 +78,9 @@ public final class Fields {
 
   public String text(String name) {
     JsonValue v = need(name);
-    return textOf(v, path(name));
+    String fault = faultOfText(v);
+    if (fault != null) throw bad(path(name), fault);
+    return v.asString();
   }
 
   /** Text, or null where the field is null. */
@@ -92,12 +110,19 @@ public final class Fields {
   }
 
   public double number(String name) {
-    return number(need(name), path(name));
+    JsonValue v = need(name);
+    double d = numberOf(v);
+    return Double.isFinite(d) ? d : number(v, path(name));
+  }
+
+  /** Not finite where it is none. */
+  private static double numberOf(JsonValue v) {
+    return v.isNumber() ? v.asDouble() : Double.NaN;
   }
 
   public static double number(JsonValue v, String path) {
     if (!v.isNumber()) throw bad(path, "must be a number");
-    double d = v.asDouble();
+    double d = numberOf(v);
     if (!Double.isFinite(d)) throw bad(path, "must be a finite number");
     return d;
   }
@@ -121,7 +146,7 @@ public final class Fields {
   }
 
   public Fields object(String name) {
-    return new Fields(need(name), path(name));
+    return new Fields(need(name), this, name, NO_ITEM);
   }
 
   /** An object read by {@code read}, or null where the field is null. */
@@ -164,7 +189,11 @@ public final class Fields {
   public double[] numbers(String name) {
     JsonArray a = array(name);
     double[] out = new double[a.size()];
-    for (int i = 0; i < out.length; i++) out[i] = number(a.get(i), path(name) + "[" + i + "]");
+    for (int i = 0; i < out.length; i++) {
+      JsonValue v = a.get(i);
+      double d = numberOf(v);
+      out[i] = Double.isFinite(d) ? d : number(v, path(name) + "[" + i + "]");
+    }
     return out;
   }
 
@@ -186,8 +215,7 @@ public final class Fields {
   public <T> List<T> list(String name, Function<Fields, T> read) {
     List<T> out = new ArrayList<>();
     int i = 0;
-    for (JsonValue v : array(name))
-      out.add(read.apply(new Fields(v, path(name) + "[" + i++ + "]")));
+    for (JsonValue v : array(name)) out.add(read.apply(new Fields(v, this, name, i++)));
     return out;
   }
 
@@ -203,19 +231,26 @@ public final class Fields {
 
   /** Text as it can be kept: without zero characters, and halves of characters. */
   public static String textOf(JsonValue v, String path) {
-    if (!v.isString()) throw bad(path, "must be text");
+    String fault = faultOfText(v);
+    if (fault != null) throw bad(path, fault);
+    return v.asString();
+  }
+
+  /** What is wrong with a text, or null. */
+  private static String faultOfText(JsonValue v) {
+    if (!v.isString()) return "must be text";
     String s = v.asString();
     for (int i = 0; i < s.length(); i++) {
       int c = s.codePointAt(i);
       if (c == 0 || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)
-        throw bad(path, "holds a character that cannot be kept");
+        return "holds a character that cannot be kept";
       if (Character.isSupplementaryCodePoint(c)) i++;
     }
-    return s;
+    return null;
   }
 
   public static Fields of(JsonValue v, String path) {
-    return new Fields(v, path);
+    return new Fields(v, null, path, NO_ITEM);
   }
 
   private JsonArray array(String name) {
