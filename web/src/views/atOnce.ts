@@ -20,7 +20,8 @@ const IN_TWO_BYTES = 1 << 16;
 export abstract class AtOnce {
   abstract readonly mesh: THREE.Mesh;
   /** How many are drawn. */
-  count = -1;
+  count = 0;
+  private stands = false;
   /** Where they stood when they were last put there, from the first of them. */
   private readonly stood: Float64Array;
 
@@ -33,7 +34,7 @@ export abstract class AtOnce {
   place(members: Standing[]): void {
     // from one of them, since the graphics side has few digits
     this.mesh.position.setFromMatrixPosition(members[0].matrix);
-    const { x, y, z } = this.mesh.position;
+    const from = [...this.mesh.position.toArray(), 0];
     const { stood } = this;
     let n = 0,
       moved = false;
@@ -41,13 +42,13 @@ export abstract class AtOnce {
       if (!visible) continue;
       const [m, at] = [matrix.elements, n++ * MATRIX];
       for (let i = 0; i < MATRIX; i++) {
-        const now =
-          i < PLACE ? m[i] : m[i] - (i === PLACE ? x : i === PLACE + 1 ? y : i === PLACE + 2 ? z : 0);
+        const now = i < PLACE ? m[i] : m[i] - from[i - PLACE];
         moved ||= stood[at + i] !== now;
         stood[at + i] = now;
       }
     }
-    if (!moved && n === this.count) return;
+    if (this.stands && !moved && n === this.count) return;
+    this.stands = true;
     this.count = n;
     this.stand(stood, n);
   }
