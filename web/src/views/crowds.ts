@@ -8,8 +8,11 @@ const LEAST = 16;
 /** So many at the most: a crowd out of sight is not drawn, and those that came together mostly stand together. */
 const MOST = 400;
 
-/** A crowd that grows has room for this much more, so that it is not made anew for each that comes. */
-const ROOM = 1.5;
+/**
+ * Room for so many: it doubles, so that a crowd that grows is not made anew for each that comes, and what is the same in
+ * all of one size is kept in a few sizes.
+ */
+const roomFor = (many: number): number => Math.min(MOST, 2 ** Math.ceil(Math.log2(many + 1)));
 
 interface Crowd {
   drawn: AtOnce;
@@ -67,7 +70,7 @@ export class Crowds {
   }
 
   private drawnAs(members: Standing[]): AtOnce {
-    const drawn = AtOnce.of(members[0], Math.min(MOST, Math.ceil(ROOM * members.length)));
+    const drawn = AtOnce.of(members[0], roomFor(members.length));
     drawn.mesh.castShadow = drawn.mesh.receiveShadow = true;
     this.group.add(drawn.mesh);
     return drawn;

@@ -8,8 +8,9 @@ import java.util.List;
  * straight function of the parameter and nothing has to be solved; otherwise the parameter is found
  * to 1e-9 of a frame by Newton steps kept inside a shrinking bracket.
  *
- * <p>Holds a cursor to the last segment used, so an instance belongs to one thread. Asking for a
- * value never allocates, and the order of asking never changes the answer.
+ * <p>Holds a cursor to the last segment used, so an instance belongs to one thread; fixed ones have
+ * no segments, and are shared. Asking for a value never allocates, and the order of asking never
+ * changes the answer.
  */
 public final class CompiledCurve {
   /**
@@ -49,6 +50,14 @@ public final class CompiledCurve {
 
   private static final int ROW = 8;
 
+  /** What all fixed ones begin on, and the segments they have not: most channels are fixed. */
+  private static final double[] AT_ONCE = {0};
+
+  private static final double[] NO_SEGMENTS = {};
+
+  /** What most channels are that nobody has touched. */
+  private static final CompiledCurve ZERO = new CompiledCurve(0), ONE = new CompiledCurve(1);
+
   private final double[] start; // first frame of each segment, then the last key's frame
   private final double[] value; // value at each key
   private final double[] c; // a row for each segment
@@ -57,14 +66,6 @@ public final class CompiledCurve {
   private final double slopeIn;
   private final double slopeOut;
   private int cursor;
-
-  /** What all fixed ones begin on, and the segments they have not: most channels are fixed. */
-  private static final double[] AT_ONCE = {0};
-
-  private static final double[] NO_SEGMENTS = {};
-
-  /** What most channels are that nobody has touched. */
-  private static final CompiledCurve ZERO = new CompiledCurve(0), ONE = new CompiledCurve(1);
 
   private CompiledCurve(double fixed) {
     start = AT_ONCE;

@@ -30,14 +30,15 @@ final class PlaceNode extends Node implements Elsewhere {
 
   private static final int ELEVATION = 1;
 
+  /** The axes of what is neither turned nor scaled; never written to. */
+  private static final double[] UNTURNED = Matrix.newIdentity();
+
   /** The first channels of {@link Place#FULL}, or those of a sun. */
   private final CompiledCurve[] c;
 
   private final AxisOrder order;
   private final int parent;
   private final boolean posed;
-
-  private static final double[] UNTURNED = Matrix.newIdentity();
 
   /** The axes where turn and scale are the same on every frame, else null. */
   private double[] still;
