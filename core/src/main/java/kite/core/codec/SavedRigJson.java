@@ -1,11 +1,11 @@
 package kite.core.codec;
 
 import com.eclipsesource.json.JsonObject;
-import com.eclipsesource.json.JsonValue;
 import java.util.Map;
 import kite.core.form.Fields;
 import kite.core.form.Out;
 import kite.core.form.RigJson;
+import kite.core.form.Value;
 import kite.core.readyrig.SavedRig;
 import kite.core.rules.Refusal;
 
@@ -31,14 +31,9 @@ public final class SavedRigJson {
    */
   public static SavedRig read(String text) {
     Fields f = Fields.parse(text);
-    SavedRig r = new SavedRig(f.list("rig", RigJson::read), f.map("names", SavedRigJson::name));
+    SavedRig r = new SavedRig(f.list("rig", RigJson::read), f.map("names", Value::text));
     if (r.rig().isEmpty() || r.rig().size() > MOST_PARTS)
       throw Fields.bad("$.rig", "holds 1 to " + MOST_PARTS + " parts");
     return f.done(r);
-  }
-
-  private static String name(JsonValue v, String path) {
-    if (!v.isString()) throw Fields.bad(path, "must be text");
-    return v.asString();
   }
 }

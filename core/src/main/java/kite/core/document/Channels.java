@@ -1,9 +1,7 @@
 package kite.core.document;
 
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import kite.core.curve.Channel;
 import kite.core.curve.CompiledCurve;
 
@@ -12,7 +10,7 @@ public record Channels(Map<String, Channel> set) {
   public static final Channels NONE = new Channels(Map.of());
 
   public Channels {
-    set = Collections.unmodifiableMap(new TreeMap<>(set));
+    set = ChannelMap.of(set);
   }
 
   public Channel get(ChannelSpec spec) {
@@ -33,9 +31,7 @@ public record Channels(Map<String, Channel> set) {
   }
 
   public Channels with(String name, Channel channel) {
-    Map<String, Channel> copy = new TreeMap<>(set);
-    copy.put(name, channel);
-    return new Channels(copy);
+    return new Channels(ChannelMap.of(set).with(name, channel));
   }
 
   public Channels with(String name, double value) {

@@ -37,9 +37,9 @@ public final class ChannelJson {
         .json;
   }
 
-  public static Channel read(JsonValue v, String path) {
-    if (v.isNumber()) return Channel.fixed(Fields.number(v, path));
-    Fields f = Fields.of(v, path);
+  public static Channel read(Value v) {
+    if (v.isNumber()) return Channel.fixed(v.number());
+    Fields f = v.object();
     try {
       return f.done(
           new Channel.Curve(
@@ -47,7 +47,8 @@ public final class ChannelJson {
               f.word("before", Extrapolation.values()),
               f.word("after", Extrapolation.values())));
     } catch (IllegalArgumentException e) {
-      throw new Refusal("curve", "", path, "The curve " + path + ": " + e.getMessage() + ".");
+      throw new Refusal(
+          "curve", "", v.path(), "The curve " + v.path() + ": " + e.getMessage() + ".");
     }
   }
 

@@ -19,8 +19,16 @@ public final class Fields {
   private static final int LONGEST_TEXT = 64 << 20;
 
   private static final int MOST_ITEMS = 400000;
-  private static final int NO_ITEM = -1;
-  private final JsonObject object;
+  static final int NO_ITEM = -1;
+
+  /** Its fields as they stand, and which were asked for. */
+  private final String[] names;
+
+  private final JsonValue[] values;
+  private final boolean[] asked;
+
+  /** The field after the last that was asked for: most are asked for in the order they stand in. */
+  private int next;
 
   /** What it is a field of, or null. Paths are put together when one is told. */
   private final Fields above;
@@ -31,15 +39,20 @@ public final class Fields {
   /** Its place in the list that field is, or {@link #NO_ITEM}. */
   private final int item;
 
-  /** A few, so that looking through them is quicker than a table. */
-  private final List<String> known = new ArrayList<>();
-
-  private Fields(JsonValue value, Fields above, String name, int item) {
+  Fields(JsonValue value, Fields above, String name, int item) {
     this.above = above;
     this.name = name;
     this.item = item;
     if (value == null || !value.isObject()) throw bad(path(), "must be an object");
-    object = value.asObject();
+    JsonObject object = value.asObject();
+    int n = object.size(), i = 0;
+    names = new String[n];
+    values = new JsonValue[n];
+    asked = new boolean[n];
+    for (JsonObject.Member m : object) {
+      names[i] = m.getName();
+      values[i++] = m.getValue();
+    }
   }
 
   public static Fields parse(String text) {
@@ -69,15 +82,33 @@ public final class Fields {
     return path() + "." + name;
   }
 
+  /** Where a field stands, or -1. */
+  private int find(String name) {
+    for (int i = next; i < names.length; i++) if (names[i].equals(name)) return i;
+    for (int i = 0; i < next; i++) if (names[i].equals(name)) return i;
+    return -1;
+  }
+
+  /** A field, or null where it is left out. */
+  private JsonValue take(String name) {
+    int i = find(name);
+    if (i < 0) return null;
+    asked[i] = true;
+    next = i + 1;
+    return values[i];
+  }
+
   private JsonValue need(String name) {
-    known.add(name);
-    JsonValue v = object.get(name);
+    JsonValue v = take(name);
     if (v == null) throw bad(path(name), "is missing");
     return v;
   }
 
   public String text(String name) {
-    JsonValue v = need(name);
+    return text(name, need(name));
+  }
+
+  private String text(String name, JsonValue v) {
     String fault = faultOfText(v);
     if (fault != null) throw bad(path(name), fault);
     return v.asString();
@@ -85,24 +116,24 @@ public final class Fields {
 
   /** Text, or null where the field is null. */
   public String textOrNull(String name) {
-    return need(name).isNull() ? null : text(name);
+    JsonValue v = need(name);
+    return v.isNull() ? null : text(name, v);
   }
 
   /** Text, or null where the field is null or is left out, as documents did before it was. */
   public String textIfAny(String name) {
-    known.add(name);
-    return object.get(name) == null ? null : textOrNull(name);
+    JsonValue v = take(name);
+    return v == null || v.isNull() ? null : text(name, v);
   }
 
   /** Whether a field is there at all: for forms that documents and edits had before. */
   public boolean has(String name) {
-    return object.get(name) != null;
+    return find(name) >= 0;
   }
 
   /** A value of any kind, or null where the field is left out. */
   public JsonValue valueIfAny(String name) {
-    known.add(name);
-    return object.get(name);
+    return take(name);
   }
 
   public boolean isNull(String name) {
@@ -110,21 +141,22 @@ public final class Fields {
   }
 
   public double number(String name) {
-    JsonValue v = need(name);
+    return number(name, need(name));
+  }
+
+  private double number(String name, JsonValue v) {
     double d = numberOf(v);
-    return Double.isFinite(d) ? d : number(v, path(name));
+    if (Double.isFinite(d)) return d;
+    throw notFinite(v, path(name));
   }
 
   /** Not finite where it is none. */
-  private static double numberOf(JsonValue v) {
+  static double numberOf(JsonValue v) {
     return v.isNumber() ? v.asDouble() : Double.NaN;
   }
 
-  public static double number(JsonValue v, String path) {
-    if (!v.isNumber()) throw bad(path, "must be a number");
-    double d = numberOf(v);
-    if (!Double.isFinite(d)) throw bad(path, "must be a finite number");
-    return d;
+  static Refusal notFinite(JsonValue v, String path) {
+    return bad(path, v.isNumber() ? "must be a finite number" : "must be a number");
   }
 
   public int whole(String name) {
@@ -134,48 +166,62 @@ public final class Fields {
   }
 
   public boolean truth(String name) {
-    JsonValue v = need(name);
+    return truth(name, need(name));
+  }
+
+  private boolean truth(String name, JsonValue v) {
     if (!v.isBoolean()) throw bad(path(name), "must be true or false");
     return v.asBoolean();
   }
 
   /** True or false, or what documents meant that leave the field out. */
   public boolean truthOr(String name, boolean usual) {
-    known.add(name);
-    return object.get(name) == null ? usual : truth(name);
+    JsonValue v = take(name);
+    return v == null ? usual : truth(name, v);
   }
 
   public Fields object(String name) {
-    return new Fields(need(name), this, name, NO_ITEM);
+    return object(name, need(name));
+  }
+
+  private Fields object(String name, JsonValue v) {
+    return new Fields(v, this, name, NO_ITEM);
   }
 
   /** An object read by {@code read}, or null where the field is null. */
   public <T> T orNull(String name, Function<Fields, T> read) {
-    return need(name).isNull() ? null : read.apply(object(name));
+    JsonValue v = need(name);
+    return v.isNull() ? null : read.apply(object(name, v));
   }
 
   /** As above where the field may also be missing, as in documents of earlier builds. */
   public <T> T orNullIfAny(String name, Function<Fields, T> read) {
-    known.add(name);
-    return object.get(name) == null ? null : orNull(name, read);
+    JsonValue v = take(name);
+    return v == null || v.isNull() ? null : read.apply(object(name, v));
   }
 
   /** A number, or null where the field is null. */
   public Double numberOrNull(String name) {
-    return need(name).isNull() ? null : number(name);
+    JsonValue v = need(name);
+    return v.isNull() ? null : number(name, v);
   }
 
   /** One of an enum's words, or null where the field is null. */
   public <E extends Enum<E>> E wordOrNull(String name, E[] all) {
-    return need(name).isNull() ? null : word(name, all);
+    JsonValue v = need(name);
+    return v.isNull() ? null : word(name, v, all);
   }
 
-  public <T> T value(String name, java.util.function.BiFunction<JsonValue, String, T> read) {
-    return read.apply(need(name), path(name));
+  public <T> T value(String name, Function<Value, T> read) {
+    return read.apply(new Value(need(name), this, name, null));
   }
 
   public <E extends Enum<E>> E word(String name, E[] all) {
-    String text = text(name);
+    return word(name, need(name), all);
+  }
+
+  private <E extends Enum<E>> E word(String name, JsonValue v, E[] all) {
+    String text = text(name, v);
     for (E e : all) if (Words.of(e).equals(text)) return e;
     throw bad(path(name), "cannot be “" + text + "”");
   }
@@ -192,7 +238,8 @@ public final class Fields {
     for (int i = 0; i < out.length; i++) {
       JsonValue v = a.get(i);
       double d = numberOf(v);
-      out[i] = Double.isFinite(d) ? d : number(v, path(name) + "[" + i + "]");
+      if (!Double.isFinite(d)) throw notFinite(v, path(name) + "[" + i + "]");
+      out[i] = d;
     }
     return out;
   }
@@ -219,32 +266,27 @@ public final class Fields {
     return out;
   }
 
-  public <T> Map<String, T> map(
-      String name, java.util.function.BiFunction<JsonValue, String, T> read) {
+  public <T> Map<String, T> map(String name, Function<Value, T> read) {
     JsonValue v = need(name);
     if (!v.isObject()) throw bad(path(name), "must be an object");
     Map<String, T> out = new TreeMap<>();
     for (JsonObject.Member m : v.asObject())
-      out.put(m.getName(), read.apply(m.getValue(), path(name) + "." + m.getName()));
+      out.put(m.getName(), read.apply(new Value(m.getValue(), this, name, m.getName())));
     return out;
   }
 
-  /** Text as it can be kept: without zero characters, and halves of characters. */
-  public static String textOf(JsonValue v, String path) {
-    String fault = faultOfText(v);
-    if (fault != null) throw bad(path, fault);
-    return v.asString();
-  }
-
-  /** What is wrong with a text, or null. */
-  private static String faultOfText(JsonValue v) {
+  /** What is wrong with a text, or null: zero characters and halves of characters are not kept. */
+  static String faultOfText(JsonValue v) {
     if (!v.isString()) return "must be text";
     String s = v.asString();
     for (int i = 0; i < s.length(); i++) {
-      int c = s.codePointAt(i);
-      if (c == 0 || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)
-        return "holds a character that cannot be kept";
-      if (Character.isSupplementaryCodePoint(c)) i++;
+      char c = s.charAt(i);
+      boolean pair =
+          Character.isHighSurrogate(c)
+              && i + 1 < s.length()
+              && Character.isLowSurrogate(s.charAt(i + 1));
+      if (pair) i++;
+      else if (c == 0 || Character.isSurrogate(c)) return "holds a character that cannot be kept";
     }
     return null;
   }
@@ -261,10 +303,17 @@ public final class Fields {
     return v.asArray();
   }
 
-  /** Ends the reading of this object: a field nobody asked for is refused. */
+  /**
+   * Ends the reading of this object: a field nobody asked for, or that stands twice, is refused.
+   */
   public <T> T done(T read) {
-    for (String name : object.names())
-      if (!known.contains(name)) throw bad(path(name), "is not known");
+    for (int i = 0; i < names.length; i++)
+      if (!asked[i]) throw bad(path(names[i]), isOnce(i) ? "is not known" : "stands twice");
     return read;
+  }
+
+  private boolean isOnce(int i) {
+    for (int k = 0; k < names.length; k++) if (k != i && names[k].equals(names[i])) return false;
+    return true;
   }
 }

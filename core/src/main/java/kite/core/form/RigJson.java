@@ -57,6 +57,6 @@ public final class RigJson {
             f.number("frame"),
             f.number("travel"),
             f.word("ease", Ease.values()),
-            f.map("mix", Fields::number)));
+            f.map("mix", Value::number)));
   }
 }

@@ -86,7 +86,7 @@ public final class SequenceJson {
             f.text("set"),
             f.text("name"),
             f.whole("version"),
-            f.map("ids", Fields::textOf)));
+            f.map("ids", Value::text)));
   }
 
   /** Reads a header as {@link #write(Header)} writes it. */
@@ -127,8 +127,8 @@ public final class SequenceJson {
     Fields f = Fields.parse(text);
     return f.done(
         new Change(
-            f.map("before", (v, at) -> EntityJson.read(Fields.of(v, at))),
-            f.map("after", (v, at) -> EntityJson.read(Fields.of(v, at))),
+            f.map("before", v -> EntityJson.read(v.object())),
+            f.map("after", v -> EntityJson.read(v.object())),
             headerOrNull(f, "headerBefore"),
             headerOrNull(f, "headerAfter")));
   }
