@@ -36,18 +36,18 @@ function coreThat(applied: Command[][] = []): Core {
   } as unknown as Core;
 }
 
+const ASKED: Run = {
+  code: '',
+  name: 'recipe.ts',
+  document: DOCUMENT as unknown as SequenceDocument,
+  models: {},
+  chosen: {},
+  seed: 1,
+  now: { frame: 1001, camera: '', selected: [] },
+};
+
 function ran(code: string, more: Partial<Run> = {}, core = coreThat()): Ran {
-  const asked: Run = {
-    code,
-    name: 'recipe.ts',
-    document: DOCUMENT as unknown as SequenceDocument,
-    models: {},
-    chosen: {},
-    seed: 1,
-    now: { frame: 1001, camera: '', selected: [] },
-    ...more,
-  };
-  return run(machine, core, asked, { line: () => {}, progress: () => {} });
+  return run(machine, core, { ...ASKED, code, ...more }, { line: () => {}, progress: () => {} });
 }
 
 test('what is made is one edit, taken when something is asked or at the end', () => {
@@ -68,6 +68,38 @@ test('what is made is one edit, taken when something is asked or at the end', ()
   expect(r.commands[0]).toMatchObject({ entity: { shape: { width: 1.8288, height: 1 } } });
   expect(r.said.map((l) => l.text)).toEqual(['[7, 8, 9] One']);
   expect(r.value).toBe('9');
+});
+
+test('what is told piece by piece is what is made in one go, in the same order', () => {
+  const code = `const all = []
+    for (let i = 0; i < 450; i++) {
+      all.push(kite.standIn('box', 'B' + i, { at: [kite.random(), 0, 0] }));
+      if (i % 97 === 0) all[i].set('y', i);
+      if (i === 300) kite.mark('here', [0, 1, 0], { rides: all[299] });
+    }
+    kite.group(all[3].name)`;
+  const pieces: Command[][] = [];
+  const asked = { ...ASKED, code };
+  const r = run(machine, coreThat(), asked, {
+    line: () => {},
+    progress: () => {},
+    made: (commands) => pieces.push(commands),
+  });
+  expect(r.fault).toBeNull();
+  expect(r.commands).toEqual([]);
+  expect(pieces.length).toBeGreaterThan(1);
+  const whole = ran(code);
+  expect(whole.commands.map((c) => c.kind).filter((k) => k !== 'add')).toHaveLength(5);
+  expect(pieces.flat()).toEqual(whole.commands);
+});
+
+test('ids are new in the sequence', () => {
+  const first = ran(`kite.standIn('box', 'One')\nkite.standIn('box', 'Two')`).commands;
+  const [one, two] = first.map((c) => (c.kind === 'add' ? c.entity.id : ''));
+  const document = { ...DOCUMENT, entities: [{ id: one, name: 'One', kind: 'group' }] };
+  const more = { document: document as unknown as SequenceDocument };
+  const next = ran(`kite.standIn('box', 'One')`, more).commands;
+  expect(next).toMatchObject([{ entity: { id: two } }]);
 });
 
 test('the same seed makes the same, another does not', () => {

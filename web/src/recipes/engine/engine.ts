@@ -58,6 +58,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     (_, name) => name.slice(name.lastIndexOf('/') + 1), // files lie beside each other there
   );
   const context = runtime.newContext({ intrinsics: { ...DefaultIntrinsics, Date: false } });
+  let told: QuickJSHandle | undefined; // what the recipe calls at its end, taken before it can be another
   let wrong: Wrong | null = null; // thrown again where a recipe caught it
   let only = false;
   const random = chance(asked.seed);
@@ -67,8 +68,9 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     thing: (id: string) => world.thing(id),
     things: () => world.things(),
     header: () => world.header(),
-    newId: (kind: string) => world.newId(kind),
-    usual: (what: string, said: string, stack: string) => world.usual(what, said, stack),
+    ids: () => world.ids(),
+    lines: () => (made ? 0 : 1),
+    usual: (all: string, stack: string) => world.usual(all, stack),
     say: (level: string, text: string) => {
       if (ran.said.length > LIMITS.lines) return;
       const whole = ran.said.length === LIMITS.lines ? '… more is not shown' : text;
@@ -101,13 +103,18 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
       throw new Error(`The vocabulary fails: ${why}`);
     }
     begun.value.dispose();
-    const came = context.evalCode(asked.code, asked.name, { type: 'global', strict: true });
-    if (came.error) {
-      const why: Fault = faultOf(context, came.error, asked.name);
+    told = context.getProp(context.global, '__told');
+    const failed = (error: QuickJSHandle): Ran => {
+      const why: Fault = faultOf(context, error, asked.name);
       if (only) return ran;
       if (wrong) return fault((wrong as Wrong).line || why.line, (wrong as Wrong).message);
       return fault(why.line, why.text);
-    }
+    };
+    const came = context.evalCode(asked.code, asked.name, { type: 'global', strict: true });
+    if (came.error) return failed(came.error);
+    const last = context.callFunction(told, context.undefined);
+    if (last.error) return failed(last.error);
+    last.value.dispose();
     ran.value = shown(context, came.value);
     if (made) world.telling();
     else world.taking();
@@ -119,6 +126,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     throw e;
   } finally {
     try {
+      told?.dispose();
       context.dispose();
       runtime.dispose();
     } catch {

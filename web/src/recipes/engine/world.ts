@@ -22,12 +22,12 @@ export class Wrong extends Error {
   }
 }
 
-/** What comes as it usually does, and what its id begins with. */
+/** What comes as it usually does. */
 const USUAL = {
-  standIn: { kind: 'piece', of: usualStandIn },
-  group: { kind: 'piece', of: usualGroup },
-  mark: { kind: 'mark', of: usualMark },
-} satisfies Record<keyof Usual, { kind: string; of: unknown }>;
+  standIn: usualStandIn,
+  group: usualGroup,
+  mark: usualMark,
+} satisfies Record<keyof Usual, unknown>;
 
 /** Questions that would change what is asked about. */
 const NOT_ASKED = [
@@ -58,8 +58,6 @@ export class World {
   private fresh: Map<string, Entity> | null = new Map();
   private entities: Map<string, Entity>;
   private head: Header;
-  private ids = 0;
-  private readonly known = new Set<string>();
 
   /**
    * @param tell hears of what is made, piece by piece; null where nobody does
@@ -71,7 +69,6 @@ export class World {
   ) {
     core.open(run.document);
     this.entities = new Map(run.document.entities.map((e) => [e.id, e]));
-    for (const id of this.entities.keys()) this.known.add(id);
     this.head = run.document.header;
   }
 
@@ -79,16 +76,15 @@ export class World {
     this.take(JSON.parse(json) as Command[], stack);
   }
 
-  /** Adds something as it usually comes. */
-  usual(what: string, json: string, stack: string): string {
-    if (!Object.hasOwn(USUAL, what)) throw new Error(`Nothing that is called “${what}” comes by itself.`);
-    const { kind, of } = USUAL[what as keyof Usual];
-    const entity = (of as (id: string, ...said: unknown[]) => Entity)(
-      this.newId(kind),
-      ...(JSON.parse(json) as unknown[]),
-    );
-    this.take([{ kind: 'add', entity }], stack);
-    return entity.id;
+  /** Adds things as they usually come. */
+  usual(json: string, stack: string): void {
+    const all = JSON.parse(json) as [what: string, id: string, said: unknown[]][];
+    const commands = all.map(([what, id, said]): Command => {
+      if (!Object.hasOwn(USUAL, what)) throw new Error(`Nothing that is called “${what}” comes by itself.`);
+      const of = USUAL[what as keyof Usual] as (id: string, ...said: unknown[]) => Entity;
+      return { kind: 'add', entity: of(id, ...said) };
+    });
+    this.take(commands, stack);
   }
 
   private take(commands: Command[], stack: string): void {
@@ -195,14 +191,11 @@ export class World {
     return JSON.stringify(this.head);
   }
 
-  /** The same ids for the same recipe on the same sequence. */
-  newId(kind: string): string {
-    const short = /^[a-z]{1,12}$/i.test(kind) ? kind : 'thing';
-    let id: string;
-    do id = `${short}-${this.run.seed.toString(36)}-${(this.ids++).toString(36)}`;
-    while (this.known.has(id));
-    this.known.add(id);
-    return id;
+  /** What new ids are made of: those of another seed have another word. */
+  ids(): string {
+    const word = this.run.seed.toString(36);
+    const taken = this.run.document.entities.map((e) => e.id).filter((id) => id.includes(`-${word}-`));
+    return JSON.stringify({ word, taken });
   }
 }
 

@@ -1,4 +1,4 @@
-import { outside } from './host';
+import { chance, outside, told } from './host';
 import { kite } from './kite';
 
 /** What a value looks like where it is said. */
@@ -26,9 +26,10 @@ const saying =
     outside().say(level, all.map((x) => shown(x)).join(' '));
 
 /** Chance is the same every time: a recipe makes the same of the same. */
-Math.random = () => outside().random();
+Math.random = chance;
 Object.assign(globalThis, {
   kite,
   console: { log: saying('says'), info: saying('says'), warn: saying('warns'), error: saying('warns') },
   __shown: shown,
+  __told: told,
 });

@@ -9,9 +9,12 @@ export interface Outside {
   thing(id: string): string | null;
   things(): string;
   header(): string;
-  newId(kind: string): string;
-  /** Adds something as it usually comes, of what is said of it; gives its id. */
-  usual(what: string, said: string, stack: string): string;
+  /** What new ids are made of: a word of this run, and those of the sequence that have it already. */
+  ids(): string;
+  /** Whether it is asked where in the recipe each thing is made. */
+  lines(): number;
+  /** Adds things as they usually come, each of its id and what is said of it. */
+  usual(all: string, stack: string): void;
   say(level: string, text: string): void;
   wish(what: string): void;
   /** Gives what was chosen for parameters, or stops the recipe where it is only asked for them. */
@@ -23,7 +26,30 @@ export interface Outside {
 
 declare const __outside: Outside;
 
-export const outside = (): Outside => __outside;
+/** Told there are all things that wait to be, so that it answers as if each had been told at once. */
+export function outside(): Outside {
+  told();
+  return __outside;
+}
+
+/** 0 to 1, by the seed: nothing has to be told for it. */
+export const chance = (): number => __outside.random();
+
+/** So many things are told outside at once: the way there is what costs. */
+const TOGETHER = __outside.lines() ? 1 : 200;
+
+/** Where in the recipe this is, if that is asked. */
+const here = (): string => (TOGETHER === 1 ? (new Error().stack ?? '') : '');
+
+let waiting: [what: string, id: string, said: unknown[]][] = [];
+
+/** Tells what waits. */
+export function told(): void {
+  if (!waiting.length) return;
+  const all = JSON.stringify(waiting);
+  waiting = [];
+  __outside.usual(all, here());
+}
 
 /** Questions of the core that change nothing. Those that propose commands are among them: `kite.make` makes what they give. */
 export interface Questions extends Asked {
@@ -54,7 +80,7 @@ export type Commands = { [K in Command['kind']]: (fields: FieldsOf<K>) => void }
 
 /** Makes commands part of the edit that the recipe becomes. */
 export function make(...commands: Command[]): void {
-  if (commands.length) __outside.make(JSON.stringify(commands), new Error().stack ?? '');
+  if (commands.length) outside().make(JSON.stringify(commands), here());
 }
 
 /** What comes as it usually does, of what is said of it. */
@@ -67,16 +93,23 @@ export interface Usual {
 /** What stands behind the id. */
 type Said<F> = F extends (id: string, ...said: infer S) => unknown ? S : never;
 
+/** What the ids begin with of what comes as it usually does. */
+const BEGINS: Record<keyof Usual, string> = { standIn: 'piece', group: 'piece', mark: 'mark' };
+
 /**
  * Adds something as it usually comes; gives its id. It is put together outside, since thousands may come and the machine that
  * recipes run in is slow.
  */
-export const usual = <W extends keyof Usual>(what: W, ...said: Usual[W]): string =>
-  __outside.usual(what, JSON.stringify(said), new Error().stack ?? '');
+export function usual<W extends keyof Usual>(what: W, ...said: Usual[W]): string {
+  const id = newId(BEGINS[what]);
+  waiting.push([what, id, said]);
+  if (waiting.length >= TOGETHER) told();
+  return id;
+}
 
 function asked(question: string, given: unknown[]): unknown {
   const sent = given.map((x) => (x instanceof Float64Array ? { room: x.length } : x));
-  const { value, rooms } = JSON.parse(__outside.ask(question, JSON.stringify(sent))) as {
+  const { value, rooms } = JSON.parse(outside().ask(question, JSON.stringify(sent))) as {
     value?: unknown;
     rooms: number[][];
   };
@@ -102,17 +135,30 @@ export const commands = new Proxy({} as Commands, {
 
 /** A thing as it is kept, or null where there is none of the id. */
 export function kept(id: string): Entity | null {
-  const text = __outside.thing(id);
+  const text = outside().thing(id);
   return text === null ? null : (JSON.parse(text) as Entity);
 }
 
 /** Everything in the sequence, in the order of the roster. */
-export const allKept = (): Entity[] => JSON.parse(__outside.things()) as Entity[];
+export const allKept = (): Entity[] => JSON.parse(outside().things()) as Entity[];
 
 export const header = (): SequenceDocument['header'] =>
-  JSON.parse(__outside.header()) as SequenceDocument['header'];
+  JSON.parse(outside().header()) as SequenceDocument['header'];
 
-export const newId = (kind: string): string => __outside.newId(kind);
+let ids: { word: string; taken: Set<string> } | undefined;
+let given = 0;
+
+/** The same ids for the same recipe on the same sequence. */
+export function newId(kind: string): string {
+  if (!ids) {
+    const { word, taken } = JSON.parse(__outside.ids()) as { word: string; taken: string[] };
+    ids = { word, taken: new Set(taken) };
+  }
+  let id: string;
+  do id = `${kind}-${ids.word}-${(given++).toString(36)}`;
+  while (ids.taken.has(id));
+  return id;
+}
 
 /** A number, or one as it is typed, with a unit: `'6ft'`, `'35mm'`, `'182cm'`. */
 export type Amount = number | string;

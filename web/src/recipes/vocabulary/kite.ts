@@ -24,6 +24,7 @@ import { Camera } from './camera';
 import { cut } from './cut';
 import {
   allKept,
+  chance,
   commands,
   frame,
   frames,
@@ -252,7 +253,7 @@ export const kite = {
   frame,
 
   /** A number from 0 up to 1, or between two: the same every time for the same seed. */
-  random: (from = 0, to = 1): number => from + (to - from) * outside().random(),
+  random: (from = 0, to = 1): number => from + (to - from) * chance(),
 
   /** Says how far a long recipe is, 0 to 1. */
   progress: (share: number): void => outside().progress(share),
