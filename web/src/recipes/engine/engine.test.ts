@@ -77,7 +77,8 @@ test('what is told piece by piece is what is made in one go, in the same order',
       if (i % 97 === 0) all[i].set('y', i);
       if (i === 300) kite.mark('here', [0, 1, 0], { rides: all[299] });
     }
-    kite.group(all[3].name)`;
+    kite.group(all[3].name);
+    'its value asks for nothing'`;
   const pieces: Command[][] = [];
   const asked = { ...ASKED, code };
   const r = run(machine, coreThat(), asked, {
