@@ -1497,6 +1497,11 @@ export interface Sighting {
   down: number | null;
 }
 
+export interface Laid {
+  change: Change;
+  asSaid: string[];
+}
+
 export interface Placed {
   id: string;
   shot: string;
@@ -1756,7 +1761,7 @@ export interface KiteCore {
   pointSighting(camera: string, x: number, y: number, z: number): string;
   poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
-  previewMore(commands: string): string;
+  previewMore(said: string): string;
   programme(): string;
   programmeNames(): number;
   programmePlaces(out: Float64Array): void;

@@ -134,7 +134,12 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     size.observe(box.current!);
     whenAskedForAxisPoint(() => picture.current?.pick(0, 0)?.point ?? null);
     fit();
-    const leave = stage.listen(ask);
+    const now = () => {
+      if (!asked) return;
+      cancelAnimationFrame(asked);
+      draw();
+    };
+    const leave = stage.listen(ask, now);
     return () => {
       ready = false;
       leave();

@@ -102,6 +102,7 @@ export const LOOKS_ONLY = 'You may look here but not change. Ask an artist to ma
 /** Refuses a change that touches what is approved. */
 function refuseTouched(change: Change): void {
   const { approvals, entities } = get();
+  if (!Object.keys(approvals).length) return;
   const id = Object.keys({ ...change.before, ...change.after }).find((x) => approvals[x]);
   if (!id) return;
   const e = entities[id];
@@ -112,7 +113,7 @@ function refuseTouched(change: Change): void {
 
 /** As above, of commands that are not made yet. */
 function refuseApproved(commands: Command[]): void {
-  if (!Object.keys(get().approvals).length) return;
+  if (!Object.keys(get().approvals).length) return; // else it is not asked of the core at all
   const change = theCore().preview(commands);
   theCore().endPreview();
   refuseTouched(change);
@@ -203,9 +204,20 @@ export function preview(label: string, ...commands: Command[]): boolean {
   return change ? overlaid(label, commands, change) : false;
 }
 
+let drawNow = (): void => {};
+
+/** Who draws at once what was laid: it is much, and the graphics side works on it while the page's lists are made. */
+export function whenLaid(draw: () => void): void {
+  drawNow = draw;
+}
+
 /** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
 export function previewLaid(label: string, commands: Command[], change: Change): boolean {
-  if (mayBeShown(commands)) return overlaid(label, commands, change);
+  if (mayBeShown(commands)) {
+    const shown = overlaid(label, commands, change);
+    if (shown) drawNow();
+    return shown;
+  }
   theCore().endPreview();
   return false;
 }

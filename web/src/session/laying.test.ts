@@ -21,12 +21,14 @@ vi.mock('./document', () => ({
 const add = (id: string): Command => ({ kind: 'add', entity: { id } as Entity });
 const refusal = new Refused({ code: 'missing', entity: '', field: '', text: 'Not yet.' });
 
-/** What a core would answer to additions: it takes a child once its parent has come. */
-function takes(commands: Command[]): Change {
+/** What a core would answer to additions: it takes a child once its parent has come, and says what is otherwise than it was said. */
+function takes(commands: Command[]): { change: Change; asSaid: string[] } {
   const ids = commands.map((c) => (c as { entity: Entity }).entity.id);
   if (ids.includes('child') && !ids.includes('parent')) throw refusal;
-  const after = Object.fromEntries(ids.map((id) => [id, { id } as Entity]));
-  return { before: {}, after, headerBefore: null, headerAfter: null };
+  const after: Record<string, Entity> = {};
+  if (ids.includes('x')) after.x = { id: 'x', name: 'as the core has it' } as Entity;
+  const change = { before: {}, after, headerBefore: null, headerAfter: null };
+  return { change, asSaid: ids.filter((id) => id !== 'x') };
 }
 
 beforeEach(() => {
@@ -54,7 +56,11 @@ test('what is refused alone is taken with what comes after it', async () => {
   laying.more([add('x'), add('parent')]);
   expect(await laying.show('Recipe')).toBe(true);
   const [[, , change]] = page.previewLaid.mock.calls as unknown as [[string, Command[], Change]];
-  expect(Object.keys(change.after).sort()).toEqual(['child', 'parent', 'x']);
+  expect(change.after).toEqual({
+    child: { id: 'child' },
+    parent: { id: 'parent' },
+    x: { id: 'x', name: 'as the core has it' },
+  });
 });
 
 test('what nothing makes whole is refused at the end, and nothing is left', async () => {

@@ -4,8 +4,19 @@ import type { Change, Command } from '../core/types';
 import { preview, previewing, previewLaid } from './document';
 import { useSequence } from './state';
 
-/** Lets whatever else waits come first: what is clicked, and what is drawn. */
-const rest = (): Promise<void> => new Promise((done) => setTimeout(done));
+/** Lets whatever else waits come first: what is clicked, and what is drawn. A timer of no time would wait for four ms. */
+const rest = (): Promise<void> =>
+  new Promise((done) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      done();
+    };
+    port2.postMessage(null);
+  });
+
+/** So long the page may be kept at a time, ms: what it draws and hears between costs half as much again where it is asked for after each piece. */
+const AT_A_STRETCH_MS = 24;
 
 /**
  * Lays many commands over the sequence as they come, piece by piece, so that the page is never kept for long. The core
@@ -33,8 +44,13 @@ export class Laying {
 
   /** Piece by piece; whatever else the page does comes between. */
   private async work(): Promise<void> {
+    await rest();
+    let rested = performance.now();
     for (let next = this.coming.shift(); next; next = this.coming.shift()) {
-      await rest();
+      if (performance.now() - rested > AT_A_STRETCH_MS) {
+        await rest();
+        rested = performance.now();
+      }
       if (this.isLeft()) continue;
       for (const c of next) this.waiting.push(c);
       if (this.waiting.length < this.triedAgainAt) continue;
@@ -80,12 +96,14 @@ export class Laying {
   }
 
   private lay(): void {
-    const change = theCore().previewMore(this.waiting);
+    const { change, asSaid } = theCore().previewMore(this.waiting);
+    const said = new Map(this.waiting.flatMap((c) => (c.kind === 'add' ? [[c.entity.id, c.entity]] : [])));
     this.waiting = [];
     for (const [id, before] of Object.entries(change.before))
       if (!(id in this.all.after) && !(id in this.all.before)) this.all.before[id] = before;
     for (const id of Object.keys(change.before)) if (!(id in change.after)) delete this.all.after[id];
     Object.assign(this.all.after, change.after);
+    for (const id of asSaid) this.all.after[id] = said.get(id)!;
     if (change.headerAfter) {
       this.all.headerBefore ??= change.headerBefore;
       this.all.headerAfter = change.headerAfter;

@@ -122,7 +122,7 @@ export class SetViewer {
     stage.scene.add(this.arrows.getHelper(), this.handle, this.drawn);
     const size = new ResizeObserver(() => this.fit());
     size.observe(box);
-    this.leave.push(stage.listen(this.ask), () => size.disconnect());
+    this.leave.push(stage.listen(this.ask, this.now), () => size.disconnect());
     const down = (e: PointerEvent) => {
       this.pressed = this.takesGrip(e) ? null : { x: e.clientX, y: e.clientY };
     };
@@ -182,6 +182,12 @@ export class SetViewer {
 
   private readonly ask = (): void => {
     if (!this.asked && this.ready && this.shown) this.asked = requestAnimationFrame(() => this.draw());
+  };
+
+  private readonly now = (): void => {
+    if (!this.asked) return;
+    cancelAnimationFrame(this.asked);
+    this.draw();
   };
 
   private fit(): void {

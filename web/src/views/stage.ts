@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
+import { whenLaid } from '../session/document';
 import { core, evaluated, shownFrame, shownTake } from '../session/evaluated';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
@@ -63,6 +64,7 @@ export class Stage {
   private gridSeen = '';
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
+  private readonly hurried = new Set<() => void>();
   /** Frame, version, selection, isolation and camera that the scene was last brought to. */
   private seen: unknown[] = [];
 
@@ -70,6 +72,9 @@ export class Stage {
   shadows = 0;
 
   constructor() {
+    whenLaid(() => {
+      for (const f of this.hurried) f();
+    });
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
@@ -106,10 +111,18 @@ export class Stage {
     return [this.dome.mesh, this.pieces, this.crowds.group];
   }
 
-  /** Calls back whenever there is something new to draw; gives the way out. */
-  listen(f: () => void): () => void {
-    this.listeners.add(f);
-    return () => this.listeners.delete(f);
+  /**
+   * Calls back whenever there is something new to draw; gives the way out.
+   *
+   * @param now draws what was asked for, when it is to be drawn before the page does anything else
+   */
+  listen(ask: () => void, now: () => void = () => {}): () => void {
+    this.listeners.add(ask);
+    this.hurried.add(now);
+    return () => {
+      this.listeners.delete(ask);
+      this.hurried.delete(now);
+    };
   }
 
   draw(): void {

@@ -70,6 +70,10 @@ final class Asked {
     return StandardsJson.back(Fields.parse(json));
   }
 
+  static CommandJson.Said said(String json) {
+    return CommandJson.said(json);
+  }
+
   static List<Command> commands(String json) {
     return CommandJson.list(json);
   }

@@ -2,11 +2,15 @@ package kite.browser;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import kite.bridge.Answers;
+import kite.core.codec.CommandJson;
 import kite.core.codec.Digest;
 import kite.core.codec.ModelJson;
 import kite.core.command.Command;
 import kite.core.command.Edit;
+import kite.core.command.EntityCommand;
 import kite.core.command.SequenceCommand.Amend;
 import kite.core.delta.Delta;
 import kite.core.delta.FieldChange;
@@ -69,13 +73,33 @@ final class SessionAnswers {
   }
 
   /**
-   * Shows what more commands would do on top of what is shown, without doing it; gives what is
-   * other than it was shown before. Questions are answered at the same frame.
+   * What was laid over what is shown.
+   *
+   * @param change what is other than it was, but for what was added as it was said
+   * @param asSaid ids of what was added just as the command says it: thousands may come so, and
+   *     whoever said them has them
    */
-  public static Change previewMore(List<Command> commands) {
-    Edit.Made made = Edit.make(Opened.shown(), commands);
+  record Laid(Change change, List<String> asSaid) {}
+
+  /**
+   * Shows what more commands would do on top of what is shown, without doing it. Questions are
+   * answered at the same frame.
+   */
+  public static Laid previewMore(CommandJson.Said said) {
+    Edit.Made made = Edit.make(Opened.shown(), said.commands());
     Opened.previewedMore(made.sequence());
-    return made.change();
+    Change change = made.change();
+    Map<String, Entity> others = new TreeMap<>(change.after());
+    List<String> asSaid = new ArrayList<>();
+    for (int i = 0; i < said.whole().length; i++) {
+      if (!said.whole()[i] || !(said.commands().get(i) instanceof EntityCommand.Add a)) continue;
+      String id = a.entity().id();
+      if (change.before().containsKey(id) || others.get(id) != a.entity()) continue;
+      others.remove(id);
+      asSaid.add(id);
+    }
+    return new Laid(
+        new Change(change.before(), others, change.headerBefore(), change.headerAfter()), asSaid);
   }
 
   /** Whether commands do no more than somebody who reviews may. */

@@ -20,6 +20,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import kite.bridge.BridgeProcessor;
+import kite.core.codec.CommandJson;
 import kite.core.command.Command;
 import kite.core.curve.Channel;
 import kite.core.document.Channels;
@@ -148,6 +149,7 @@ final class PageTypes {
     if (t == Float64Array.class) return "Float64Array";
     if (t == double.class || t == int.class || t == Double.class || t == Integer.class)
       return "number";
+    if (t == CommandJson.Said.class) return name(Command.class) + "[]";
     if (t == com.eclipsesource.json.JsonValue.class) return "unknown";
     if (t == Channels.class) return "Record<string, " + name(Channel.class) + ">";
     if (t == double[].class || t == float[].class || t == int[].class) return "number[]";

@@ -2,6 +2,7 @@ package kite.core.codec;
 
 import com.eclipsesource.json.JsonObject;
 import com.eclipsesource.json.JsonValue;
+import java.util.ArrayList;
 import java.util.List;
 import kite.core.command.ChannelCommand;
 import kite.core.command.ChannelCommand.DragHandle;
@@ -91,9 +92,29 @@ public final class CommandJson {
 
   /** Reads a list of commands; also within an object of their name, as earlier builds sent them. */
   public static List<Command> list(String text) {
+    return said(text).commands();
+  }
+
+  /**
+   * Commands as they were said.
+   *
+   * @param whole of each, whether it would be written just as it was said: nothing was left out
+   */
+  public record Said(List<Command> commands, boolean[] whole) {}
+
+  /** As {@link #list} does. */
+  public static Said said(String text) {
     JsonValue v = Fields.value(text);
     Fields f = Fields.of(v.isObject() ? v : new JsonObject().add("commands", v), "$");
-    return f.done(f.list("commands", CommandJson::read));
+    List<Fields> all = f.done(f.list("commands", c -> c));
+    List<Command> commands = new ArrayList<>(all.size());
+    boolean[] whole = new boolean[all.size()];
+    for (Fields c : all) {
+      Command read = read(c);
+      whole[commands.size()] = c.isWhole();
+      commands.add(read);
+    }
+    return new Said(commands, whole);
   }
 
   public static String writeAll(List<? extends Command> commands) {

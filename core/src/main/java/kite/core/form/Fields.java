@@ -27,6 +27,9 @@ public final class Fields {
   private final JsonValue[] values;
   private final boolean[] asked;
 
+  /** Whether something, here or in what stands below, may be said otherwise than it is written. */
+  private boolean lacks;
+
   /** The field after the last that was asked for: most are asked for in the order they stand in. */
   private int next;
 
@@ -92,10 +95,25 @@ public final class Fields {
   /** A field, or null where it is left out. */
   private JsonValue take(String name) {
     int i = find(name);
-    if (i < 0) return null;
+    if (i < 0) {
+      lacking();
+      return null;
+    }
     asked[i] = true;
     next = i + 1;
     return values[i];
+  }
+
+  private void lacking() {
+    for (Fields f = this; f != null && !f.lacks; f = f.above) f.lacks = true;
+  }
+
+  /**
+   * Whether nothing was left out of all that was read of it, and none of it has forms of earlier
+   * builds: it would be written as it stands.
+   */
+  public boolean isWhole() {
+    return !lacks;
   }
 
   private JsonValue need(String name) {
@@ -128,6 +146,7 @@ public final class Fields {
 
   /** Whether a field is there at all: for forms that documents and edits had before. */
   public boolean has(String name) {
+    lacking();
     return find(name) >= 0;
   }
 
