@@ -204,18 +204,28 @@ export function preview(label: string, ...commands: Command[]): boolean {
   return change ? overlaid(label, commands, change) : false;
 }
 
-let drawNow = (): void => {};
-
-/** Who draws at once what was laid: it is much, and the graphics side works on it while the page's lists are made. */
-export function whenLaid(draw: () => void): void {
-  drawNow = draw;
+/** Who draws what is laid: it is much. */
+export interface LaidDrawn {
+  /** Makes ready what will have to be drawn. */
+  prepare(coming: Entity[]): void;
+  /** Draws it at once: the graphics side works on it while the page's lists are made. */
+  draw(): void;
 }
+
+let laidDrawn: LaidDrawn = { prepare() {}, draw() {} };
+
+export function whenLaid(by: LaidDrawn): void {
+  laidDrawn = by;
+}
+
+/** Tells of what was laid and is not shown yet. */
+export const laidMore = (coming: Entity[]): void => laidDrawn.prepare(coming);
 
 /** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
 export function previewLaid(label: string, commands: Command[], change: Change): boolean {
   if (mayBeShown(commands)) {
     const shown = overlaid(label, commands, change);
-    if (shown) drawNow();
+    if (shown) laidDrawn.draw();
     return shown;
   }
   theCore().endPreview();

@@ -3,8 +3,9 @@ import * as THREE from 'three';
 /** One of those that may be alike. */
 export type Standing = THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
 
-/** Numbers of a matrix, and where its place stands in it. */
+/** Numbers of a matrix, those of one of its columns, and where its place stands in it. */
 const MATRIX = 16,
+  COLUMN = 4,
   PLACE = 12;
 
 /** Numbers of a place or a direction. */
@@ -181,28 +182,35 @@ function repeated(one: Float32Array, times: number): Float32Array {
   return all;
 }
 
+// Numbers are taken from the lists one by one: taking a list apart is slow where the browser has not yet made it quick.
+
 /** Writes places as a matrix puts them. */
 function moved(from: Float32Array, m: Float64Array, to: Float32Array, at: number): void {
-  const [a, b, c, , d, e, f, , g, h, i, , x, y, z] = m;
   for (let k = 0; k < from.length; k += AXES) {
-    const [u, v, w] = [from[k], from[k + 1], from[k + 2]];
-    to[at + k] = a * u + d * v + g * w + x;
-    to[at + k + 1] = b * u + e * v + h * w + y;
-    to[at + k + 2] = c * u + f * v + i * w + z;
+    const u = from[k],
+      v = from[k + 1],
+      w = from[k + 2];
+    for (let i = 0; i < AXES; i++)
+      to[at + k + i] = m[i] * u + m[COLUMN + i] * v + m[2 * COLUMN + i] * w + m[PLACE + i];
   }
 }
 
 /** Writes normals as a matrix turns them: what is stretched along an axis leans away from it. Their length is not kept. */
 function turned(from: Float32Array, m: Float64Array, to: Float32Array, at: number): void {
-  const [a, b, c, , d, e, f, , g, h, i] = m;
-  const [p, q, r] = [a * a + b * b + c * c, d * d + e * e + f * f, g * g + h * h + i * i];
+  const p = stretch(m, 0),
+    q = stretch(m, COLUMN),
+    r = stretch(m, 2 * COLUMN);
   for (let k = 0; k < from.length; k += AXES) {
-    const [u, v, w] = [from[k] / p, from[k + 1] / q, from[k + 2] / r];
-    to[at + k] = a * u + d * v + g * w;
-    to[at + k + 1] = b * u + e * v + h * w;
-    to[at + k + 2] = c * u + f * v + i * w;
+    const u = from[k] / p,
+      v = from[k + 1] / q,
+      w = from[k + 2] / r;
+    for (let i = 0; i < AXES; i++) to[at + k + i] = m[i] * u + m[COLUMN + i] * v + m[2 * COLUMN + i] * w;
   }
 }
+
+/** How far a matrix stretches the axis whose column begins there, squared. */
+const stretch = (m: Float64Array, at: number): number =>
+  m[at] * m[at] + m[at + 1] * m[at + 1] + m[at + 2] * m[at + 2];
 
 /** The ball about the box that so many numbers of places lie in. */
 function enclose(places: Float32Array, numbers: number, ball: THREE.Sphere): void {

@@ -5,8 +5,11 @@ import { CROWDED } from './layers';
 /** So many that are alike are drawn at once; fewer one by one. */
 const LEAST = 16;
 
-/** So many at the most: a crowd out of sight is not drawn, and those that came together mostly stand together. */
+/** So many at the most: what is out of sight, or out of a light's reach, is not drawn, and that is told of all of them. */
 const MOST = 400;
+
+/** So many stand in one cell on the whole where a larger crowd is parted by where they stand. */
+const IN_A_CELL = 200;
 
 /**
  * Room for so many: it doubles, so that a crowd that grows is not made anew for each that comes, and what is the same in
@@ -43,7 +46,7 @@ export class Crowds {
     return [...this.crowds.values()].reduce((n, c) => n + c.drawn.count, 0);
   }
 
-  /** Finds who is alike, after pieces came, went or changed. */
+  /** Finds who is alike, after pieces came, went or changed, and stand where they are now. */
   gather(all: Iterable<Standing>): void {
     const alike = new Map<string, Standing[]>();
     for (const s of all) {
@@ -57,14 +60,16 @@ export class Crowds {
     for (const [key, those] of alike) {
       const crowded = those.length >= LEAST;
       for (const m of those) m.layers.set(crowded ? CROWDED : 0);
-      for (let at = 0; crowded && at < those.length; at += MOST) {
-        const own = `${key} ${at}`;
-        const members = those.slice(at, at + MOST);
-        let drawn = were.get(own)?.drawn;
-        if (drawn && drawn.room < members.length) drawn = without(drawn);
-        this.crowds.set(own, { drawn: drawn ?? this.drawnAs(members), members });
-        were.delete(own);
-      }
+      if (!crowded) continue;
+      for (const [cell, near] of those.length > MOST ? cells(those) : [['', those] as const])
+        for (let at = 0; at < near.length; at += MOST) {
+          const own = `${key} ${cell} ${at}`;
+          const members = near.slice(at, at + MOST);
+          let drawn = were.get(own)?.drawn;
+          if (drawn && drawn.room < members.length) drawn = without(drawn);
+          this.crowds.set(own, { drawn: drawn ?? this.drawnAs(members), members });
+          were.delete(own);
+        }
     }
     for (const gone of were.values()) if (gone.drawn.mesh.parent) without(gone.drawn);
   }
@@ -80,6 +85,25 @@ export class Crowds {
   place(): void {
     for (const { drawn, members } of this.crowds.values()) drawn.place(members);
   }
+}
+
+/** Those that stand near each other, by the cell of the ground they stand in. */
+function cells(all: Standing[]): Map<string, Standing[]> {
+  const ground = new THREE.Box2();
+  const at = new THREE.Vector2();
+  for (const { matrix } of all) ground.expandByPoint(at.set(matrix.elements[12], matrix.elements[14]));
+  const { x, y } = ground.getSize(at);
+  // a power of two, so that the cells stay as they are while a few come and go
+  const sideM = 2 ** Math.ceil(Math.log2(Math.sqrt((Math.max(x, 1) * Math.max(y, 1) * IN_A_CELL) / all.length)));
+  const found = new Map<string, Standing[]>();
+  for (const s of all) {
+    const { elements } = s.matrix;
+    const key = `${Math.floor(elements[12] / sideM)},${Math.floor(elements[14] / sideM)}`;
+    const those = found.get(key);
+    if (those) those.push(s);
+    else found.set(key, [s]);
+  }
+  return found;
 }
 
 function without(drawn: AtOnce): undefined {

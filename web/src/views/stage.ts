@@ -65,6 +65,8 @@ export class Stage {
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
   private readonly hurried = new Set<() => void>();
+  /** Made before they are shown; what never is goes with its entity. */
+  private readonly prepared = new WeakMap<Entity, Shown>();
   /** Frame, version, selection, isolation and camera that the scene was last brought to. */
   private seen: unknown[] = [];
 
@@ -72,8 +74,11 @@ export class Stage {
   shadows = 0;
 
   constructor() {
-    whenLaid(() => {
-      for (const f of this.hurried) f();
+    whenLaid({
+      prepare: (coming) => this.prepare(coming),
+      draw: () => {
+        for (const f of this.hurried) f();
+      },
     });
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
@@ -138,9 +143,8 @@ export class Stage {
     const now = [frame, s.version, s.selected, s.isolated, lensCamera(s), shownTake()];
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
     const frameChanged = this.seen[0] !== frame;
-    let moved = this.seen.length === 0;
-    if (this.seen[1] !== s.version || this.seen[3] !== s.isolated)
-      moved = this.reconcile(s.entities) || moved;
+    const others = (this.seen[1] !== s.version || this.seen[3] !== s.isolated) && this.reconcile(s.entities);
+    let moved = others || this.seen.length === 0;
     this.seen = now;
     const { world, lens } = evaluated();
     for (const { entity, object, model } of this.shown.values()) {
@@ -154,6 +158,7 @@ export class Stage {
       if (entity.kind === 'camera')
         shapeCamera(object, entity, lens, slot, s.selected.includes(entity.id), lensCamera(s) === entity.id);
     }
+    if (others) this.crowds.gather(this.standIns());
     if (moved) this.crowds.place();
     this.measureFromCameras(world);
     if (this.actionLine.update()) this.toAids(this.actionLine.group);
@@ -211,7 +216,7 @@ export class Stage {
     }
     for (const e of Object.values(entities)) {
       if (this.shown.has(e.id)) continue;
-      const s = this.build(e);
+      const s = this.prepared.get(e) ?? this.build(e);
       if (!s) continue;
       s.object.userData.id = e.id;
       if (e.kind === 'path' || e.kind === 'measure') {
@@ -232,8 +237,13 @@ export class Stage {
         s.object.visible = this.iconVisible(s.entity, entities);
       changed ||= s.object.visible !== was;
     }
-    if (changed) this.crowds.gather(this.standIns());
     return changed;
+  }
+
+  /** Makes stand-ins that will be shown. */
+  private prepare(coming: Entity[]): void {
+    for (const e of coming)
+      if (e.kind === 'piece' && e.shape.kind === 'standIn') this.prepared.set(e, this.piece(e));
   }
 
   private *standIns(): Iterable<Standing> {
