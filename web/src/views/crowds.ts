@@ -94,7 +94,8 @@ function cells(all: Standing[]): Map<string, Standing[]> {
   for (const { matrix } of all) ground.expandByPoint(at.set(matrix.elements[12], matrix.elements[14]));
   const { x, y } = ground.getSize(at);
   // a power of two, so that the cells stay as they are while a few come and go
-  const sideM = 2 ** Math.ceil(Math.log2(Math.sqrt((Math.max(x, 1) * Math.max(y, 1) * IN_A_CELL) / all.length)));
+  const sideM =
+    2 ** Math.ceil(Math.log2(Math.sqrt((Math.max(x, 1) * Math.max(y, 1) * IN_A_CELL) / all.length)));
   const found = new Map<string, Standing[]>();
   for (const s of all) {
     const { elements } = s.matrix;
