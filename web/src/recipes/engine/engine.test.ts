@@ -117,6 +117,21 @@ test('a refused command says its line and leaves nothing, caught or not', () => 
     expect(ran(code(end))).toMatchObject({ commands: [], fault: { line: 4, text: 'It is refused.' } });
 });
 
+test('what is refused before it is told says the line that made it, too', () => {
+  for (const end of ['a.name', '1 + 1\na.where(1)', '', 'void 0']) {
+    const said: string[] = [];
+    const asked = {
+      ...ASKED,
+      code: `const a = kite.standIn('box', 'One')\nconsole.log('hello')\na.rename('bad')\n${end}`,
+    };
+    const telling = { line: (l: { text: string }) => said.push(l.text), progress: () => {}, made: () => {} };
+    const r = run(machine, coreThat(), asked, telling);
+    if (end !== 'void 0') expect(r).toMatchObject({ commands: [], fault: { line: 3, text: 'It is refused.' } });
+    else expect(r.fault).toBeNull(); // it asks nothing: whoever is told takes it upon himself
+    expect(said).toEqual(['hello']);
+  }
+});
+
 test('faults say their line', () => {
   expect(ran('const a = 1\nnothing.here').fault).toEqual({ line: 2, text: "'nothing' is not defined" });
   expect(ran('\n\nconst = 1').fault?.line).toBe(3);

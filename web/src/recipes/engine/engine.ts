@@ -37,6 +37,19 @@ const ONLY_ASKED = 'only its parameters are asked for';
 
 /** Runs a recipe on a sequence of its own: nothing outside changes. */
 export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling: Telling): Ran {
+  try {
+    return once(machine, core, asked, telling);
+  } catch (e) {
+    if (!(e instanceof Unplaced)) throw e;
+    return once(machine, core, asked, { ...telling, line: () => {}, made: undefined });
+  }
+}
+
+/** A command was refused while nobody asked for lines: the recipe is run once more to say at which one. */
+class Unplaced extends Error {}
+
+function once(machine: QuickJSWASMModule, core: Core, asked: Run, telling: Telling): Ran {
+  const { made = null } = telling;
   const ran: Ran = { commands: [], said: [], wishes: [], value: '', declared: {}, fault: null };
   const fault = (line: number, text: string): Ran => ({
     ...ran,
@@ -44,9 +57,12 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     wishes: [],
     fault: { line, text },
   });
+  const refused = (w: Wrong, line = 0): Ran => {
+    if (made) throw new Unplaced(w.message, { cause: w });
+    return fault(w.line || line, w.message);
+  };
   if (asked.code.length > LIMITS.characters)
     return fault(0, `A recipe has at the most ${LIMITS.characters.toLocaleString('en')} characters.`);
-  const { made = null } = telling;
   const world = new World(core, asked, made);
   const runtime = machine.newRuntime();
   runtime.setMemoryLimit(LIMITS.bytes);
@@ -107,7 +123,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     const failed = (error: QuickJSHandle): Ran => {
       const why: Fault = faultOf(context, error, asked.name);
       if (only) return ran;
-      if (wrong) return fault((wrong as Wrong).line || why.line, (wrong as Wrong).message);
+      if (wrong) return refused(wrong, why.line);
       return fault(why.line, why.text);
     };
     const came = context.evalCode(asked.code, asked.name, { type: 'global', strict: true });
@@ -122,7 +138,7 @@ export function run(machine: QuickJSWASMModule, core: Core, asked: Run, telling:
     if (wrong) throw wrong as Wrong; // whether it was caught or not
     return { ...ran, commands: made ? [] : world.made };
   } catch (e) {
-    if (e instanceof Wrong) return fault(e.line, e.message);
+    if (e instanceof Wrong) return refused(e);
     throw e;
   } finally {
     try {
