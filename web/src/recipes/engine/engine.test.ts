@@ -126,7 +126,8 @@ test('what is refused before it is told says the line that made it, too', () => 
     };
     const telling = { line: (l: { text: string }) => said.push(l.text), progress: () => {}, made: () => {} };
     const r = run(machine, coreThat(), asked, telling);
-    if (end !== 'void 0') expect(r).toMatchObject({ commands: [], fault: { line: 3, text: 'It is refused.' } });
+    if (end !== 'void 0')
+      expect(r).toMatchObject({ commands: [], fault: { line: 3, text: 'It is refused.' } });
     else expect(r.fault).toBeNull(); // it asks nothing: whoever is told takes it upon himself
     expect(said).toEqual(['hello']);
   }
