@@ -37,6 +37,10 @@ export function RecipePanel() {
   const [recording, setRecording] = useState(false);
   const held = useRef<Held | null>(null);
   const which = useSequence((s) => s.recipes);
+  useEffect(() => {
+    const later = setTimeout(running.begin, LATER_MS);
+    return () => clearTimeout(later);
+  }, []);
   useEffect(
     () => () => {
       running.leave();

@@ -168,6 +168,11 @@ export async function runAgain(text: string, name: string): Promise<void> {
   keep();
 }
 
+/** Makes ready for the first that is tried. */
+export function begin(): void {
+  runner.begin();
+}
+
 export function stop(): void {
   runner.stop();
 }

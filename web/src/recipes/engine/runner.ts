@@ -27,10 +27,20 @@ export class Runner {
   private worker: Worker | null = null;
   private stopping: (() => void) | null = null;
 
+  private theWorker(): Worker {
+    return (this.worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  }
+
+  /** Loads what a recipe needs, so that the first does not wait for it. */
+  begin(): void {
+    const asked: Asked = { base: document.baseURI, run: null, pieces: false };
+    this.theWorker().postMessage(asked);
+  }
+
   async run(run: Omit<Run, 'models'>, told: Partial<Telling> = {}): Promise<Ran> {
     const models = await modelsOf(run.document.entities);
     this.stop();
-    const worker = (this.worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+    const worker = this.theWorker();
     return new Promise<Ran>((done, failed) => {
       this.stopping = () => failed(new Stopped('It was stopped.'));
       worker.onmessage = (e: MessageEvent<Told>) => {

@@ -2,10 +2,10 @@ import { loadCore } from '../../core/load';
 import type { Line, Run } from './answer';
 import { loadMachine, run } from './engine';
 
-/** What the page asks of the worker. */
+/** What the page asks of the worker; with nothing to run it loads what it will need. */
 export interface Asked {
   base: string;
-  run: Run;
+  run: Run | null;
   /** Whether what is made is told while it is made. */
   pieces: boolean;
 }
@@ -24,6 +24,7 @@ addEventListener('message', (e: MessageEvent<Asked>) => {
   void (async () => {
     try {
       const [core, machine] = await Promise.all([loadCore(base), loadMachine()]);
+      if (!asked) return;
       for (const [asset, rig] of Object.entries(asked.models))
         if (!known.has(asset)) {
           core.registerModel(asset, rig);
@@ -36,6 +37,7 @@ addEventListener('message', (e: MessageEvent<Asked>) => {
       });
       tell({ ran: JSON.stringify(ran) });
     } catch (fault) {
+      if (!asked) return; // whoever runs one next tries again, and is told
       console.error('A recipe could not be run', fault);
       tell({ failed: fault instanceof Error ? fault.message : String(fault) });
     }
