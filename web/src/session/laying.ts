@@ -16,7 +16,7 @@ const rest = (): Promise<void> =>
   });
 
 /** So long the page may be kept at a time, ms: what it draws and hears between costs half as much again where it is asked for after each piece. */
-const AT_A_STRETCH_MS = 24;
+const AT_A_STRETCH_MS = 40;
 
 /**
  * Lays many commands over the sequence as they come, piece by piece, so that the page is never kept for long. The core

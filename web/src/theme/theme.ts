@@ -1,5 +1,8 @@
-import { createTheme } from '@mui/material/styles';
+import { createTheme, keyframes } from '@mui/material/styles';
 import { palette } from './tokens';
+
+/** Of its own width, 40 % of the whole: from before it to behind it. */
+const across = keyframes`from { transform: translateX(-100%) } to { transform: translateX(250%) }`;
 
 /** The component library's parts, made to look like Jolly Kite. */
 export const theme = createTheme({
@@ -19,6 +22,20 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 700 },
   },
   components: {
+    // moved as a picture: as the component comes, the page would be laid out anew for each step of it, while it has work to do
+    MuiLinearProgress: {
+      styleOverrides: {
+        bar1: {
+          '.MuiLinearProgress-indeterminate > &': {
+            left: 0,
+            right: 'auto',
+            width: '40%',
+            animation: `${across} 1.6s ease-in-out infinite`,
+          },
+        },
+        bar2: { '.MuiLinearProgress-indeterminate > &': { display: 'none' } },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiDialog: { styleOverrides: { paper: { borderRadius: 18 } } },
     MuiListItemButton: { styleOverrides: { root: { borderRadius: 10 } } },
