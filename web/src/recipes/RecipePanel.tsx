@@ -25,6 +25,9 @@ import './recipes.css';
 /** How long after the last letter a recipe is asked what it is about. */
 const LATER_MS = 700;
 
+/** How long after it was opened the window loads what a recipe needs: it is put up first. */
+const PUT_UP_MS = 700;
+
 /** Recipes: written, tried in the views, kept as one edit. */
 export function RecipePanel() {
   const draft = useDraft();
@@ -38,7 +41,7 @@ export function RecipePanel() {
   const held = useRef<Held | null>(null);
   const which = useSequence((s) => s.recipes);
   useEffect(() => {
-    const later = setTimeout(running.begin, LATER_MS);
+    const later = setTimeout(running.begin, PUT_UP_MS);
     return () => clearTimeout(later);
   }, []);
   useEffect(

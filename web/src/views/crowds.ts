@@ -11,6 +11,9 @@ const MOST = 400;
 /** So many stand in one cell on the whole where a larger crowd is parted by where they stand. */
 const IN_A_CELL = 200;
 
+/** The least ground a crowd is taken to stand on, m: those in a row, or on one spot, have none. */
+const LEAST_GROUND_M = new THREE.Vector3(1, 1, 1);
+
 /**
  * Room for so many: it doubles, so that a crowd that grows is not made anew for each that comes, and what is the same in
  * all of one size is kept in a few sizes.
@@ -61,7 +64,7 @@ export class Crowds {
       const crowded = those.length >= LEAST;
       for (const m of those) m.layers.set(crowded ? CROWDED : 0);
       if (!crowded) continue;
-      for (const [cell, near] of those.length > MOST ? cells(those) : [['', those] as const])
+      for (const [cell, near] of cells(those))
         for (let at = 0; at < near.length; at += MOST) {
           const own = `${key} ${cell} ${at}`;
           const members = near.slice(at, at + MOST);
@@ -87,19 +90,19 @@ export class Crowds {
   }
 }
 
-/** Those that stand near each other, by the cell of the ground they stand in. */
+/** Those that stand near each other, by the cell of the ground they stand in; all in one where they are few. */
 function cells(all: Standing[]): Map<string, Standing[]> {
-  const ground = new THREE.Box2();
-  const at = new THREE.Vector2();
-  for (const { matrix } of all) ground.expandByPoint(at.set(matrix.elements[12], matrix.elements[14]));
-  const { x, y } = ground.getSize(at);
+  if (all.length <= MOST) return new Map([['', all]]);
+  const room = new THREE.Box3();
+  const at = new THREE.Vector3();
+  for (const { matrix } of all) room.expandByPoint(at.setFromMatrixPosition(matrix));
+  const { x, z } = room.getSize(at).max(LEAST_GROUND_M);
   // a power of two, so that the cells stay as they are while a few come and go
-  const sideM =
-    2 ** Math.ceil(Math.log2(Math.sqrt((Math.max(x, 1) * Math.max(y, 1) * IN_A_CELL) / all.length)));
+  const sideM = 2 ** Math.ceil(Math.log2(Math.sqrt((x * z * IN_A_CELL) / all.length)));
   const found = new Map<string, Standing[]>();
   for (const s of all) {
-    const { elements } = s.matrix;
-    const key = `${Math.floor(elements[12] / sideM)},${Math.floor(elements[14] / sideM)}`;
+    at.setFromMatrixPosition(s.matrix);
+    const key = `${Math.floor(at.x / sideM)},${Math.floor(at.z / sideM)}`;
     const those = found.get(key);
     if (those) those.push(s);
     else found.set(key, [s]);

@@ -11,7 +11,7 @@ export interface Outside {
   header(): string;
   /** What new ids are made of: a word of this run, and those of the sequence that have it already. */
   ids(): string;
-  /** Whether it is asked where in the recipe each thing is made. */
+  /** Whether it is asked where in the recipe each thing is made: 1 or 0. */
   lines(): number;
   /** Adds things as they usually come, each of its id and what is said of it. */
   usual(all: string, stack: string): void;
@@ -35,11 +35,14 @@ export function outside(): Outside {
 /** 0 to 1, by the seed: nothing has to be told for it. */
 export const chance = (): number => __outside.random();
 
-/** So many things are told outside at once: the way there is what costs. */
-const TOGETHER = __outside.lines() ? 1 : 200;
+/** Whether it is asked where in the recipe each thing is made. */
+const LINES = __outside.lines() !== 0;
+
+/** So many things are told outside at once, where nobody asks for their lines: the way there is what costs. */
+const TOGETHER = LINES ? 1 : 200;
 
 /** Where in the recipe this is, if that is asked. */
-const here = (): string => (TOGETHER === 1 ? (new Error().stack ?? '') : '');
+const here = (): string => (LINES ? (new Error().stack ?? '') : '');
 
 let waiting: [what: string, id: string, said: unknown[]][] = [];
 
