@@ -9,6 +9,7 @@ import GlobalStyles from '@mui/material/GlobalStyles';
 import { StyledEngineProvider, ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
+import { Tips } from './kit/Tips';
 import { App } from './shell/App';
 import { theme } from './theme/theme';
 import { properties } from './theme/tokens';
@@ -22,6 +23,7 @@ createRoot(document.getElementById('root')!).render(
         client={new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } })}
       >
         <App />
+        <Tips />
       </QueryClientProvider>
     </ThemeProvider>
   </StyledEngineProvider>,

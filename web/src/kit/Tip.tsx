@@ -1,11 +1,13 @@
-import Tooltip from '@mui/material/Tooltip';
 import type { ReactElement } from 'react';
 
-/** A tooltip that also opens on keyboard focus. */
+/** What stands on the element that a tooltip is about. */
+export const TIP = 'data-tip';
+
+/** A tooltip, for whoever points at what it is about or comes to it by keyboard. One shows all of them: `Tips`. */
 export function Tip({ text, children }: { text: string; children: ReactElement }) {
   return (
-    <Tooltip title={text} enterDelay={400} arrow describeChild disableInteractive>
-      <span className="tip">{children}</span>
-    </Tooltip>
+    <span className="tip" {...{ [TIP]: text }}>
+      {children}
+    </span>
   );
 }

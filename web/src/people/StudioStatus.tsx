@@ -8,9 +8,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Button from '@mui/material/Button';
-import Tooltip from '@mui/material/Tooltip';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Tip } from '../kit/Tip';
 import { useSending } from '../kit/useSending';
 import { call, getJson } from '../session/http';
 
@@ -196,13 +196,11 @@ function UnusedAssets() {
         </>
       ) : (
         <>
-          <Tooltip title="Reads every document of the studio, which takes a moment">
-            <span>
-              <Button variant="outlined" disabled={busy} onClick={() => void look()}>
-                {busy ? 'Looking …' : 'Look for unused models'}
-              </Button>
-            </span>
-          </Tooltip>
+          <Tip text="Reads every document of the studio, which takes a moment">
+            <Button variant="outlined" disabled={busy} onClick={() => void look()}>
+              {busy ? 'Looking …' : 'Look for unused models'}
+            </Button>
+          </Tip>
           {found ? (
             <Typography sx={{ color: 'text.secondary' }}>All of them are in use, or came lately.</Typography>
           ) : null}
