@@ -5,7 +5,7 @@ import { vocabulary } from './scripts/vocabulary.mjs';
 // The core is served beside the page as it is: a WebAssembly module is not the bundler's to change.
 export default defineConfig({
   base: './', // the page may lie below a path of a proxy's
-  plugins: [react(), vocabulary()],
+  plugins: [react({ compiler: true }), vocabulary()],
   worker: { format: 'es', plugins: () => [vocabulary()] },
   build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
   // sheets are read by a test; how long one takes says nothing, so that it is ended only where it hangs

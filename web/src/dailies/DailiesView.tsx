@@ -5,7 +5,7 @@ import { useRenderJobs, type RenderShown } from '../doing/renderJobs';
 import { Pill } from '../kit/Pill';
 import { getJson } from '../session/http';
 import { useProgramme } from '../session/programme';
-import { framesPerSecond } from '../session/settings';
+import { framesPerSecond, useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { setView } from '../session/view';
 import { film, frames, Pictures, type Place, type Source } from './frames';
@@ -65,6 +65,7 @@ function Viewer({
   jobs: RenderShown[];
   onChoose: (id: string) => void;
 }) {
+  'use no memo';
   const [look, setLook] = useState<Look>(PLAIN);
   const { what, other, together, stops, channel, layer, zoom } = look;
   const change = (to: Partial<Look>) => setLook((l) => ({ ...l, ...to }));
@@ -82,7 +83,7 @@ function Viewer({
   useSequence((s) => s.version);
   const header = useSequence((s) => s.header);
   const shots = useProgramme();
-  const fps = framesPerSecond();
+  const fps = framesPerSecond(useSettings());
 
   const placesOf = (j: RenderShown) => ({
     queryKey: ['places', j.id],

@@ -32,6 +32,7 @@ export function PixelRead({
   pixel: PixelAt;
   byLight: boolean;
 }) {
+  'use no memo';
   return (
     <div className="dailies-pixel mono" data-testid="pixel">
       <div>{`pixel ${x}, ${y}`}</div>

@@ -1,6 +1,6 @@
 import type { Camera, DepthReading, Sighting, Vec3 } from '../core/types';
 import { LensRow } from '../core/types';
-import { core, evaluated } from '../session/evaluated';
+import { core, evaluated, useCore } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
 
@@ -22,6 +22,14 @@ export function aboutSubject(): string {
   for (const p of camera.rig)
     if (p.kind === 'attention' && p.on && p.subjects.length) return p.subjects[0].entity;
   return rulerOf(id).bars.find((b) => b.inFrame)?.id ?? '';
+}
+
+/** As {@link aboutSubject}, in what shall say it anew. */
+export function useAboutSubject(): string {
+  useSequence((s) => s.about);
+  useSequence((s) => s.selected);
+  useSequence(lensCamera);
+  return useCore(() => aboutSubject());
 }
 
 /** The point that the camera orbits, and its distance along the axis. */

@@ -4,7 +4,7 @@ import { useId, useRef, useState } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import { Menu } from '../kit/Menu';
 import { Refused } from '../core/answer';
-import { core, useCore } from '../session/evaluated';
+import { core, useCore, useShowNumber } from '../session/evaluated';
 import type { ChannelInfo, Command, Unit } from '../core/types';
 import { commitPreview, edit, endPreview, preview } from '../session/document';
 import { mayKey, openLane } from '../session/laneState';
@@ -60,7 +60,8 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
   const approval = useSequence((s) => s.approvals[id]);
   const fixed =
     channel.locked || decided || (mayEdit ? '' : LOOKING) || (approval ? `${approvedOn(approval)}.` : '');
-  const showing = core().showNumber(decided ? channel.inEffect : value, unit);
+  const show = useShowNumber();
+  const showing = show(decided ? channel.inEffect : value, unit);
   const label = `${channel.label} of ${name}`;
   // what is selected with this one and is of its kind is set alike
   const alike = (): string[] => {
@@ -135,7 +136,7 @@ export function NumberField({ id, channel, name }: { id: string; channel: Channe
         {channel.locked ? ' · locked' : ''}
         {other ? (
           <span className="in-effect" title={decided || 'The number in effect, with what lies over it'}>
-            {decided ? ' · follows' : ` · now ${core().showNumber(channel.inEffect, unit)}`}
+            {decided ? ' · follows' : ` · now ${show(channel.inEffect, unit)}`}
           </span>
         ) : null}
       </span>

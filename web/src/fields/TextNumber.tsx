@@ -1,7 +1,7 @@
 import { useId, useRef, useState } from 'react';
 import { Refused } from '../core/answer';
 import type { Unit } from '../core/types';
-import { core } from '../session/evaluated';
+import { core, useShowNumber } from '../session/evaluated';
 import { takeRefusal } from '../session/said';
 import { useSequence } from '../session/state';
 import { Words } from '../kit/Words';
@@ -37,7 +37,7 @@ export function TextNumber({
   const fault = refused || (text === null ? found : '');
   const leaving = useRef(false);
   const framed = unit === 'frame' || unit === 'frames';
-  const shown = core().showNumber(value, framed ? 'factor' : unit);
+  const shown = useShowNumber()(value, framed ? 'factor' : unit);
   const commit = () => {
     if (text === null || leaving.current) return true;
     if (text.trim() === shown) {

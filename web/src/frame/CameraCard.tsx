@@ -4,7 +4,6 @@ import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { cameraFrom, cameraFromView } from '../doing/create';
 import { edit } from '../session/document';
-import { mayKey } from '../session/laneState';
 import { useSequence } from '../session/state';
 import { LayerChoice } from '../fields/LayerChoice';
 import { Tip } from '../kit/Tip';
@@ -17,6 +16,7 @@ import './frame.css';
 export function CameraCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const as = (next: Partial<Camera>): Command => ({ kind: 'replace', entity: { ...camera, ...next } });
+  const keysAll = useSequence((s) => s.keying === 'all');
   return (
     <div className="card" style={{ borderLeftColor: camera.colour }} data-card="camera">
       <div className="card-head">
@@ -72,7 +72,7 @@ export function CameraCard({ camera }: { camera: Camera }) {
         </Tip>
       </div>
       <p className="says">
-        {mayKey()
+        {keysAll
           ? 'Moves put keys on this frame.'
           : 'Moves change fixed places, and keys where there are keys.'}
       </p>

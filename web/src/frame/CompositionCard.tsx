@@ -13,7 +13,7 @@ import { editProposed } from '../session/proposals';
 import { attempt, say } from '../session/said';
 import { useSequence } from '../session/state';
 import { Tip } from '../kit/Tip';
-import { aboutSubject, rulerOf } from '../doing/about';
+import { rulerOf, useAboutSubject } from '../doing/about';
 import { remember } from '../doing/earlierViews';
 import { palette } from '../theme/tokens';
 import { Chip } from '../kit/Chip';
@@ -37,7 +37,8 @@ const GUIDES: { form: Rule; name: string; across: number; down: number }[] = [
 export const GUIDE_NAMES = GUIDES.map((g) => ({ form: g.form, name: g.name }));
 
 /** Shows a guide over a camera's picture, or hides it. */
-export function toggleGuide(camera: Camera, form: Rule): void {
+export function toggleGuide(id: string, form: Rule): void {
+  const camera = useSequence.getState().entities[id] as Camera;
   const g = GUIDES.find((x) => x.form === form)!;
   const on = camera.guides.some((x) => x.form === form);
   const { across, down } = g;
@@ -72,8 +73,8 @@ export function CompositionCard({ camera }: { camera: Camera }) {
   const about = useSequence((s) => s.about);
   const [place, setPlace] = useState<[number, number]>([0.5, 0.4]);
   const [size, setSize] = useState('');
-  const bars = rulerOf(camera.id).bars;
-  const subject = aboutSubject();
+  const bars = useCore(() => rulerOf(camera.id).bars);
+  const subject = useAboutSubject();
   const reading = useCore((c) => (subject ? c.composition(camera.id, subject) : null));
   const put = (by: 'move' | 'turn' | 'lens') => {
     if (!subject) {
@@ -178,6 +179,31 @@ export function CompositionCard({ camera }: { camera: Camera }) {
   );
 }
 
+function GuideChip({
+  camera,
+  form,
+  name,
+  onOpen,
+}: {
+  camera: string;
+  form: Rule;
+  name: string;
+  onOpen: (form: Rule | null) => void;
+}) {
+  const on = useSequence((s) => (s.entities[camera] as Camera).guides.some((g) => g.form === form));
+  return (
+    <Chip
+      on={on}
+      onClick={() => {
+        onOpen(on ? null : form);
+        toggleGuide(camera, form);
+      }}
+    >
+      {name}
+    </Chip>
+  );
+}
+
 function GuideChips({ camera }: { camera: Camera }) {
   const [open, setOpen] = useState<Rule | null>(null);
   const as = (guides: Guide[], surround = camera.surround): Command => ({
@@ -190,21 +216,9 @@ function GuideChips({ camera }: { camera: Camera }) {
   return (
     <>
       <div className="primes" role="group" aria-label="Guides">
-        {GUIDES.map((g) => {
-          const on = camera.guides.some((x) => x.form === g.form);
-          return (
-            <Chip
-              on={on}
-              key={g.form}
-              onClick={() => {
-                setOpen(on ? null : g.form);
-                toggleGuide(camera, g.form);
-              }}
-            >
-              {g.name}
-            </Chip>
-          );
-        })}
+        {GUIDES.map((g) => (
+          <GuideChip key={g.form} camera={camera.id} form={g.form} name={g.name} onOpen={setOpen} />
+        ))}
       </div>
       {now ? (
         <div className="line">

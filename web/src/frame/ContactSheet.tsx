@@ -27,6 +27,7 @@ const MOST_PX = 640;
 
 /** Every camera's view of this frame, live: one tile is drawn after the other, so nothing waits. */
 export function ContactSheet() {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   const frame = useSequence((s) => s.frame);
   useSequence((s) => s.version);

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Camera, Command } from '../core/types';
 import { heldArrows, type Press, useHandles } from '../kit/dragging';
-import { core, useCore } from '../session/evaluated';
+import { useCore, useShowNumber } from '../session/evaluated';
 import { preview } from '../session/document';
 import { mayKey } from '../session/laneState';
 import { say } from '../session/said';
@@ -34,9 +34,10 @@ export function DepthRuler({ camera }: { camera: Camera }) {
     o.observe(svg.current!);
     return () => o.disconnect();
   }, []);
+  const number = useShowNumber();
   if (!r) return null;
   const scale = held.current ? { ...held.current, width } : scaleOf(r, width);
-  const show = (m: number | null) => (m === null ? '∞' : core().showNumber(m, 'metres'));
+  const show = (m: number | null) => (m === null ? '∞' : number(m, 'metres'));
   const set = (channel: string, value: number): Command => ({
     kind: 'setValue',
     id: camera.id,

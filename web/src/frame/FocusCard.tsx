@@ -7,23 +7,22 @@ import { editProposed } from '../session/proposals';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
 import { PULL_FRAMES } from '../doing/cueing';
-import { core, useCore } from '../session/evaluated';
+import { core, useCore, useShowNumber } from '../session/evaluated';
 import { TextNumber } from '../fields/TextNumber';
 import { Tip } from '../kit/Tip';
-import { aboutSubject, rulerOf, sighting } from '../doing/about';
+import { rulerOf, sighting, useAboutSubject } from '../doing/about';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
 
 /** How far the subject is: along the axis, which is what focus counts, and straight beside it. */
 function Distances({ camera }: { camera: string }) {
-  const id = aboutSubject();
+  const id = useAboutSubject();
   const name = useSequence((s) => s.entities[id]?.name);
-  const s = id ? sighting(camera, id) : null;
+  const show = useShowNumber();
+  const s = useCore(() => (id ? sighting(camera, id) : null));
   if (!s || s.alongM <= 0) return null;
-  const show = (m: number) => core().showNumber(m, 'metres');
-  return (
-    <p className="says mono">{`${name}: ${show(s.alongM)} along the axis, ${show(s.straightM)} straight`}</p>
-  );
+  const [along, straight] = [show(s.alongM, 'metres'), show(s.straightM, 'metres')];
+  return <p className="says mono">{`${name}: ${along} along the axis, ${straight} straight`}</p>;
 }
 
 /** What is sharp: a distance, a clicked point, subjects, or a pull from one to the next. */
@@ -31,7 +30,7 @@ export function FocusCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const entities = useSequence((s) => s.entities);
   const [pull, setPull] = useState(PULL_FRAMES);
-  const r = rulerOf(camera.id);
+  const r = useCore(() => rulerOf(camera.id));
   const focus = camera.focus;
   const name = (id: string) => entities[id]?.name ?? 'a removed thing';
   const at = Math.round(frame);
@@ -68,20 +67,17 @@ export function FocusCard({ camera }: { camera: Camera }) {
       });
       return true;
     });
-  const both =
-    focus && focus.subjects.length > 1
-      ? focus.subjects.slice(0, 2).map((s) => sighting(camera.id, s.entity))
-      : null;
-  const held = useCore((c) =>
-    both?.[0] && both[1] && both[0].alongM > 0 && both[1].alongM > 0
-      ? c.holdBoth(camera.id, both[0].alongM, both[1].alongM)
-      : null,
-  );
+  const both = useCore(() => {
+    const [first, second] = (focus?.subjects ?? []).slice(0, 2).map((s) => sighting(camera.id, s.entity));
+    return first && second && first.alongM > 0 && second.alongM > 0 ? [first.alongM, second.alongM] : null;
+  });
+  const held = useCore((c) => (both ? c.holdBoth(camera.id, both[0], both[1]) : null));
+  const show = useShowNumber();
   return (
     <div className="card" style={{ borderLeftColor: 'var(--lilac)' }} data-card="focus">
       <div className="card-head">
         <span className="card-name">Focus</span>
-        <span className="mono muted">{core().showNumber(r.focusM, 'metres')}</span>
+        <span className="mono muted">{show(r.focusM, 'metres')}</span>
       </div>
       <Distances camera={camera.id} />
       <p className="says">
@@ -156,8 +152,8 @@ export function FocusCard({ camera }: { camera: Camera }) {
                   kind: 'setLimits',
                   camera: camera.id,
                   frame,
-                  nearM: Math.min(both![0]!.alongM, both![1]!.alongM),
-                  farM: Math.max(both![0]!.alongM, both![1]!.alongM),
+                  nearM: Math.min(...both!),
+                  farM: Math.max(...both!),
                   key: mayKey(),
                 })
               }

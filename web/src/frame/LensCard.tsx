@@ -2,7 +2,7 @@ import { Tick } from '../kit/Tick';
 import { useSettings } from '../session/settings';
 import { useState } from 'react';
 import type { Camera, ChannelInfo, Fit, LensReport, Side } from '../core/types';
-import { core, useCore } from '../session/evaluated';
+import { core, useCore, useCoreStill } from '../session/evaluated';
 import { Fields } from '../fields/NumberField';
 import { TextNumber } from '../fields/TextNumber';
 import { Choice } from '../kit/Choice';
@@ -14,7 +14,7 @@ import { useSequence } from '../session/state';
 import { Looking } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
 import { FIT_NAMES } from '../fields/choices';
-import { aboutSubject } from '../doing/about';
+import { useAboutSubject } from '../doing/about';
 import { remember } from '../doing/earlierViews';
 import { Chip } from '../kit/Chip';
 import { Pill } from '../kit/Pill';
@@ -30,7 +30,7 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
   const r = useCore((c) => c.lensReport(camera.id));
   const full = desk === 'frame';
   const focal = channels.find((c) => c.address === 'focalLength')!;
-  const subject = aboutSubject();
+  const subject = useAboutSubject();
   const setLens = (mm: number): boolean => {
     remember(camera.id);
     if (keep && subject)
@@ -121,12 +121,12 @@ export function LensCard({ camera, channels }: { camera: Camera; channels: Chann
 
 /** The film back: the sequence's, one of the trade's, or one of your own measures. */
 function FilmBackChoice({ camera, report }: { camera: Camera; report: LensReport }) {
-  const backs = core().filmBacks();
+  const backs = useCoreStill((c) => c.filmBacks());
   const own = camera.filmBack;
   const set = (filmBack: Camera['filmBack'], fit: Fit | null) =>
     edit('Film back', { kind: 'setBack', camera: camera.id, filmBack, fit });
   const { filmBackName: shared } = useSettings();
-  const named = own && core().filmBackName(own);
+  const named = useCoreStill((c) => own && c.filmBackName(own));
   return (
     <>
       <Choice

@@ -38,7 +38,8 @@ export function level(): void {
 export function LensTools({ camera }: { camera: Camera }) {
   const withKeys = useWithKeys();
   const tool = useSequence((s) => s.lensTool);
-  useSequence((s) => s.version);
+  const earlier = useSequence(() => hasView(camera.id, -1));
+  const later = useSequence(() => hasView(camera.id, 1));
   const locked = camera.locked ? `Camera ${camera.letter} is locked` : '';
   return (
     <div className="lens-tools" role="toolbar" aria-label="Moving the camera">
@@ -61,20 +62,12 @@ export function LensTools({ camera }: { camera: Camera }) {
         </IconAction>
       </Tip>
       <Tip text={withKeys('Back to this camera’s earlier view', 'earlierView')}>
-        <IconAction
-          aria-label="Earlier view"
-          disabled={!hasView(camera.id, -1)}
-          onClick={() => stepView(camera.id, -1)}
-        >
+        <IconAction aria-label="Earlier view" disabled={!earlier} onClick={() => stepView(camera.id, -1)}>
           <Icon.Back />
         </IconAction>
       </Tip>
       <Tip text={withKeys('Forward again', 'laterView')}>
-        <IconAction
-          aria-label="Later view"
-          disabled={!hasView(camera.id, 1)}
-          onClick={() => stepView(camera.id, 1)}
-        >
+        <IconAction aria-label="Later view" disabled={!later} onClick={() => stepView(camera.id, 1)}>
           <Icon.Forward />
         </IconAction>
       </Tip>

@@ -1,4 +1,4 @@
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { BoardOver, fullScreen, GapSlate, SlateOver } from './SlateOver';
 import { at } from '../session/http';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -247,6 +247,7 @@ function CutNothing({ camera }: { camera: string }) {
 }
 
 function LensBar({ camera, alone }: { camera: Camera | undefined; alone: boolean }) {
+  const withKeys = useWithKeys();
   const followCut = useSequence((s) => s.followCut);
   const sharpTint = useSequence((s) => s.sharpTint);
   const slate = useSequence((s) => s.slate);

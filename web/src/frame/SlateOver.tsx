@@ -7,6 +7,7 @@ import './frame.css';
 
 /** Shot, camera and timecode over the lower edge of the picture. */
 export function SlateOver() {
+  'use no memo';
   const camera = useSequence((s) => s.entities[shownShot()?.camera ?? ''] as Camera | undefined);
   const first = useSequence((s) => s.header.firstFrame);
   useSequence((s) => s.reel);
@@ -24,6 +25,7 @@ export function SlateOver() {
 
 /** What is seen in a gap: which shot is to come here, and what is known of it. */
 export function GapSlate() {
+  'use no memo';
   useSequence((s) => s.reel);
   const placed = shownShot();
   const shot = placed && shotOf(placed.id);
@@ -43,6 +45,7 @@ export function BoardOver({
 }: {
   frame: { left: number; top: number; width: number; height: number };
 }) {
+  'use no memo';
   useSequence((s) => s.reel);
   useSequence((s) => s.version);
   const placed = shownShot();

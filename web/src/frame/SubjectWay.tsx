@@ -32,6 +32,7 @@ interface Frame {
  * and where it is now, are dragged in the frame: the subject is carried, not the camera.
  */
 export function SubjectWay({ camera, frame }: { camera: Camera; frame: Frame }) {
+  'use no memo';
   const on = useSequence((s) => s.ghosts && !s.playing);
   const header = useSequence((s) => s.header);
   const mayEdit = useSequence((s) => s.mayEdit);
@@ -122,6 +123,7 @@ function Grip({
   keyed: boolean;
   frame: Frame;
 }) {
+  'use no memo';
   const handle = useHandles();
   const place = new Float64Array(2);
   core().subjectRoute(camera, subject, at, 1, place);

@@ -15,7 +15,6 @@ export function ComingNames({ how }: { how: How }) {
   const anyShot = useSequence((s) => Object.values(s.entities).some((e) => e.kind === 'shot'));
   const what = shot ? 'shot' : anyShot ? 'cut' : 'frame';
   const frame = useSequence((s) => (what === 'frame' ? s.frame : null));
-  const of = asked(what);
   const coming = useQuery({
     queryKey: [
       'renders',
@@ -31,7 +30,7 @@ export function ComingNames({ how }: { how: How }) {
       how.handles,
     ],
     queryFn: () =>
-      postJson<{ first: string[] }>(`/api/sequences/${sequence}/renders/names`, { ...of, ...how }),
+      postJson<{ first: string[] }>(`/api/sequences/${sequence}/renders/names`, { ...asked(what), ...how }),
     placeholderData: keepPreviousData,
     retry: false,
   });

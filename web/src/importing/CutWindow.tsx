@@ -30,6 +30,7 @@ const KNOWN = {
 
 /** A cut that comes back from elsewhere, beside the one of today, before it takes its place. */
 export function CutWindow({ file }: { file: File }) {
+  'use no memo';
   const version = useSequence((s) => s.version);
   const [cut, setCut] = useState<CutFile | null>(null);
   const [error, setError] = useState('');

@@ -26,6 +26,7 @@ const LIKELY_M = { least: 0.02, most: 100 };
 
 /** Shows what is in a model before it is taken: size, triangles, animations, warnings, unit and up. */
 export function ModelDialog({ files }: { files: File[] }) {
+  'use no memo';
   const [queue] = useState(() => modelsOf(files));
   const [index, setIndex] = useState(0);
   const model = queue[index];

@@ -18,6 +18,7 @@ import './importing.css';
 
 /** Shows a camera track in plan and elevation, in the unit and axes chosen, before it becomes a camera. */
 export function TrackDialog({ file }: { file: File }) {
+  'use no memo';
   const header = useSequence((s) => s.header);
   const [tracks, setTracks] = useState<CameraTrack[] | null>(null);
   const [error, setError] = useState('');

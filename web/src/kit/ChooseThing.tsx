@@ -64,6 +64,7 @@ export function ChooseThing({
   named?: (e: Entity) => string;
   onChange: (id: string) => void;
 }) {
+  'use no memo';
   const [at, setAt] = useState<HTMLElement | null>(null);
   const listId = useId();
   const thing = things.find((e) => e.id === value);

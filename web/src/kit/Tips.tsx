@@ -79,7 +79,12 @@ export function Tips() {
     const watching = new MutationObserver(() =>
       at.isConnected ? setText(at.getAttribute(TIP) ?? '') : setOpen(false),
     );
-    watching.observe(document.body, { subtree: true, childList: true, attributes: true, attributeFilter: [TIP] });
+    watching.observe(document.body, {
+      subtree: true,
+      childList: true,
+      attributes: true,
+      attributeFilter: [TIP],
+    });
     const control = at.firstElementChild;
     const had = control?.getAttribute('aria-describedby');
     control?.setAttribute('aria-describedby', had ? `${had} ${id}` : id);

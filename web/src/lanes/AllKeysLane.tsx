@@ -12,6 +12,7 @@ const HEIGHT = 24;
 
 /** Every frame on which a key or a cue of the selected thing stands; all of a frame move together. */
 export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale }) {
+  'use no memo';
   const svg = useRef<SVGSVGElement>(null);
   const handle = useHandles();
   const [on, setOn] = useState<number[]>([]);

@@ -42,6 +42,7 @@ export function ChannelLane({
   scale: Scale;
   look: LaneLook;
 }) {
+  'use no memo';
   const key = laneOf(id, address);
   const open = useSequence((s) => s.openLanes.includes(key));
   const lockedHere = useSequence((s) => s.lockedLanes.includes(key));
@@ -320,6 +321,7 @@ function SpeedLine({
   pad: number;
   open: boolean;
 }) {
+  'use no memo';
   const n = Math.max(2, Math.floor(scale.width / 2));
   const v = new Float64Array(n);
   core().speed(id, info.address, scale.first, (scale.last + 1 - scale.first) / (n - 1), v);

@@ -28,6 +28,7 @@ export function CueLane({
   name: 'Framings' | 'Attention' | 'Focus';
   scale: Scale;
 }) {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   const handle = useHandles();
   const shades =

@@ -23,6 +23,7 @@ export function CueMenu({
   name: string;
   cues: Cue[];
 }) {
+  'use no memo';
   const [at, setAt] = useState<HTMLElement | null>(null);
   const frame = useSequence((s) => Math.round(s.frame));
   const mayEdit = useSequence((s) => s.mayEdit);

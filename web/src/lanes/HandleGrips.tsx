@@ -16,6 +16,7 @@ export function HandleGrips(p: {
   perPixel: number;
   chosen: number[];
 }) {
+  'use no memo';
   const handle = useHandles();
   const handles = core().handles(p.id, p.address);
   const grips: { key: Key; outgoing: boolean; reach: number; rise: number }[] = [];

@@ -30,6 +30,7 @@ const EASES: { id: Ease; name: string; picture: string }[] = [
 
 /** What can be done to the chosen keys. Nothing is shown while none is chosen. */
 export function KeyTools() {
+  'use no memo';
   useSequence((s) => s.chosenKeys);
   useSequence((s) => s.selected);
   useSequence((s) => s.openLanes);

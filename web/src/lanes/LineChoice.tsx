@@ -3,7 +3,7 @@ import { Bare } from '../kit/Bare';
 import { Choose } from '../kit/Choose';
 import { Tip } from '../kit/Tip';
 import { edit } from '../session/document';
-import { core } from '../session/evaluated';
+import { useCoreStill } from '../session/evaluated';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
 
@@ -12,7 +12,7 @@ export function LineChoice() {
   const entities = useSequence((s) => s.entities);
   const mayEdit = useSequence((s) => s.mayEdit);
   const line = Object.values(entities).find((e): e is ActionLine => e.kind === 'actionLine');
-  const subjects = core().subjects();
+  const subjects = useCoreStill((c) => c.subjects());
   if (subjects.length < 2) return null;
   const put = (by: Partial<ActionLine>) => {
     const [first, second] = [by.first ?? line?.first ?? subjects[0], by.second ?? line?.second];

@@ -11,7 +11,7 @@ import { Words } from '../kit/Words';
 import { edit, preview } from '../session/document';
 import { useSequence } from '../session/state';
 import { goToReel } from '../session/time';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { palette } from '../theme/tokens';
 import { toFrame, toX, type Scale } from './scale';
 import './lanes.css';
@@ -26,6 +26,7 @@ export function MarkerLane({ scale }: { scale: Scale }) {
   const entities = useSequence((s) => s.entities);
   const mayReview = useSequence((s) => s.mayReview);
   const markers = markersOf(entities);
+  const withKeys = useWithKeys();
   const [open, setOpen] = useState<{ id: string; left: number; top: number } | null>(null);
   const handle = useHandles();
   const one = markers.find((m) => m.id === open?.id);

@@ -43,13 +43,48 @@ const goOn = (after: 'hold' | 'straight' | 'repeat' | 'repeatOffset'): MotionEdi
   after,
 });
 
+/** What the menu was last set to. */
+interface How {
+  /** Id of the rig part whose motion it is; '' for all of the thing. */
+  part: string;
+  /** Frames that are held longer. */
+  hold: number;
+  /** Whether later cuts go along. */
+  cuts: boolean;
+}
+
 /** Edits of a whole motion: all curves of the selected thing, or of one of its rig parts. */
 export function MotionMenu() {
   const [at, setAt] = useState<HTMLElement | null>(null);
-  const [part, setPart] = useState('');
-  const [hold, setHold] = useState(12);
-  const [cuts, setCuts] = useState(false);
+  const [how, setHow] = useState<How>({ part: '', hold: 12, cuts: false });
   const mayEdit = useSequence((s) => s.mayEdit);
+  const some = useSequence((s) => s.selected[0] in s.entities);
+  return (
+    <>
+      <Tip text="Edit the whole motion of what is selected">
+        <Pill aria-haspopup="menu" disabled={!some || !mayEdit} onClick={(e) => setAt(e.currentTarget)}>
+          Motion
+        </Pill>
+      </Tip>
+      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
+        <MotionEdits how={how} onHow={(by) => setHow((h) => ({ ...h, ...by }))} onDone={() => setAt(null)} />
+      </Menu>
+    </>
+  );
+}
+
+/** What the menu holds, while it is open. */
+function MotionEdits({
+  how,
+  onHow,
+  onDone,
+}: {
+  how: How;
+  onHow: (by: Partial<How>) => void;
+  onDone: () => void;
+}) {
+  'use no memo'; // asks about the motion as it is when drawn
+  const { part, hold, cuts } = how;
   const id = useSequence((s) => s.selected[0]);
   const entity = useSequence((s) => s.entities[s.selected[0]]);
   const parts = entity?.kind === 'camera' ? entity.rig.filter((p) => wholeMotion(id, p.id).length > 0) : [];
@@ -60,7 +95,7 @@ export function MotionMenu() {
     else say('Nothing of it moves yet: there are no keys to work on.');
   };
   const holdHere = (frames: number) => {
-    setHold(Math.abs(frames));
+    onHow({ hold: Math.abs(frames) });
     const f = Math.round(useSequence.getState().frame);
     editProposed(`Hold ${frames} frames longer on frame ${f}`, () =>
       core().holdLonger(id, f, Math.round(frames), cuts),
@@ -68,66 +103,64 @@ export function MotionMenu() {
   };
   return (
     <>
-      <Tip text="Edit the whole motion of what is selected">
-        <Pill aria-haspopup="menu" disabled={!entity || !mayEdit} onClick={(e) => setAt(e.currentTarget)}>
-          Motion
-        </Pill>
-      </Tip>
-      <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
-        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-          <label className="line">
-            <span className="line-label">Of</span>
-            <Choose aria-label="Motion of" value={of} onChange={(e) => setPart(e.target.value)}>
-              <option value="">all of {entity?.name}</option>
-              {parts.map((p) => (
-                <option key={p.id} value={p.id}>
-                  its {PARTS[p.kind].name.toLowerCase()}
-                </option>
-              ))}
-            </Choose>
-          </label>
-        </div>
-        {WHOLE.map((w) => (
-          <MenuItem
-            key={w.name}
-            onClick={() => {
-              setAt(null);
-              run(w.name, w.edit());
-            }}
-          >
-            <div>
-              <strong>{w.name}</strong>
-              <div className="muted" style={{ fontSize: 12 }}>
-                {w.does}
-              </div>
+      <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
+        <label className="line">
+          <span className="line-label">Of</span>
+          <Choose aria-label="Motion of" value={of} onChange={(e) => onHow({ part: e.target.value })}>
+            <option value="">all of {entity?.name}</option>
+            {parts.map((p) => (
+              <option key={p.id} value={p.id}>
+                its {PARTS[p.kind].name.toLowerCase()}
+              </option>
+            ))}
+          </Choose>
+        </label>
+      </div>
+      {WHOLE.map((w) => (
+        <MenuItem
+          key={w.name}
+          onClick={() => {
+            onDone();
+            run(w.name, w.edit());
+          }}
+        >
+          <div>
+            <strong>{w.name}</strong>
+            <div className="muted" style={{ fontSize: 12 }}>
+              {w.does}
             </div>
-          </MenuItem>
-        ))}
-        <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
-          <div className="numbers">
-            <TextNumber
-              label="Takes, frames"
-              unit="frames"
-              value={lengthOf(id, of)}
-              onChange={(v) => run(`Make it take ${v} frames`, { kind: 'fitTo', frames: v })}
-            />
-            <TextNumber
-              label="Shift, frames"
-              unit="frames"
-              value={0}
-              onChange={(v) => run(`Shift ${v} frames`, { kind: 'shift', frames: v })}
-            />
           </div>
-          <div className="line">
-            <TextNumber label="Hold longer here, frames" unit="frames" value={hold} onChange={setHold} />
-            <Pill onClick={() => holdHere(hold)}>Longer</Pill>
-            <Pill onClick={() => holdHere(-hold)}>Shorter</Pill>
-          </div>
-          <Tick checked={cuts} onChange={(e) => setCuts(e.target.checked)}>
-            Later cuts go along
-          </Tick>
+        </MenuItem>
+      ))}
+      <div className="menu-part" onKeyDown={(e) => e.key !== 'Escape' && e.stopPropagation()}>
+        <div className="numbers">
+          <TextNumber
+            label="Takes, frames"
+            unit="frames"
+            value={lengthOf(id, of)}
+            onChange={(v) => run(`Make it take ${v} frames`, { kind: 'fitTo', frames: v })}
+          />
+          <TextNumber
+            label="Shift, frames"
+            unit="frames"
+            value={0}
+            onChange={(v) => run(`Shift ${v} frames`, { kind: 'shift', frames: v })}
+          />
         </div>
-      </Menu>
+        <div className="line">
+          <TextNumber
+            label="Hold longer here, frames"
+            unit="frames"
+            value={hold}
+            onChange={(v) => onHow({ hold: v })}
+          />
+          <Pill onClick={() => holdHere(hold)}>Longer</Pill>
+          <Pill onClick={() => holdHere(-hold)}>Shorter</Pill>
+        </div>
+        <Tick checked={cuts} onChange={(e) => onHow({ cuts: e.target.checked })}>
+          Later cuts go along
+        </Tick>
+      </div>
     </>
   );
 }

@@ -48,6 +48,7 @@ interface Says {
 
 /** The programme: its shots one after the other, in its own time. */
 export function ReelLane({ scale }: { scale: Scale }) {
+  'use no memo';
   const shots = useProgramme();
   const wideOf = (p: Placed) => toX(scale, p.last + 1) - toX(scale, p.first);
   const seen = shots.filter(

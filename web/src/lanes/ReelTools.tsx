@@ -11,7 +11,7 @@ import { Tip } from '../kit/Tip';
 import { camerasOf } from '../session/cameras';
 import { useSequence, type Cutting } from '../session/state';
 import { openWindow } from '../session/windows';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { CutNotesMenu } from './CutNotesMenu';
 import './lanes.css';
 
@@ -27,6 +27,7 @@ const LETTERS: { value: Cutting; shows: string; tip: string }[] = [
 
 /** What is done with shots of the reel. */
 export function ReelTools() {
+  const withKeys = useWithKeys();
   const mayEdit = useSequence((s) => s.mayEdit);
   const cutting = useSequence((s) => s.cutting);
   const loop = useSequence((s) => s.loop);

@@ -32,6 +32,7 @@ export function Ruler({
   const marks: number[] = [];
   for (let f = Math.ceil(scale.first / every) * every; f <= scale.last; f += every) marks.push(f);
   const svg = useRef<SVGSVGElement>(null);
+  const at = useSequence(shownTime);
   const loop = useSequence((s) => s.loop); // what is played over and over
   const scrub = (e: React.PointerEvent) =>
     goIn(
@@ -61,7 +62,7 @@ export function Ruler({
         role="slider"
         tabIndex={0}
         aria-label="Scrub"
-        aria-valuenow={shownTime()}
+        aria-valuenow={at}
         aria-valuemin={scale.first}
         aria-valuemax={scale.last}
         style={{ cursor: 'ew-resize' }}

@@ -4,14 +4,14 @@ import { showLanes } from '../session/laneState';
 import { Words } from '../kit/Words';
 import { useState } from 'react';
 import type { Entity, Framings, Vec3 } from '../core/types';
-import { core } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { useSequence } from '../session/state';
 import { Editing } from '../kit/Editing';
 import { Tip } from '../kit/Tip';
 import { PARTS } from '../doing/parts';
 import { AllKeysLane } from './AllKeysLane';
 import { ChannelLane } from './ChannelLane';
-import { curveOf, partsOf } from './chosen';
+import { curveOf, laneOf, partsOf } from './chosen';
 import { CueLane } from './CueLane';
 import { CutLane } from './CutLane';
 import { FrameStrip } from './FrameStrip';
@@ -43,13 +43,15 @@ export function SceneTime() {
   const [filter, setFilter] = useState('');
   const [sameScale, setSameScale] = useState(false);
   const [speed, setSpeed] = useState(false);
-  let lanes: string[] = [];
-  if (selected)
-    for (const c of core().channels(selected.id, frame))
-      if (c.keyed) lanes.push(`${selected.id}:${c.address}`);
-  for (const l of openLanes) if (!lanes.includes(l)) lanes.push(l);
-  const hiddenHere = lanes.filter((l) => hidden.includes(l));
-  lanes = lanes.filter((l) => !hidden.includes(l) && named(l).toLowerCase().includes(filter.toLowerCase()));
+  const { lanes, hiddenHere } = useCore((c) => {
+    const keyed = selected ? c.channels(selected.id, frame).filter((x) => x.keyed) : [];
+    const all = [...new Set([...keyed.map((x) => laneOf(selected!.id, x.address)), ...openLanes])];
+    const found = (l: string) => named(l).toLowerCase().includes(filter.toLowerCase());
+    return {
+      lanes: all.filter((l) => !hidden.includes(l) && found(l)),
+      hiddenHere: all.filter((l) => hidden.includes(l)),
+    };
+  });
   const cued =
     (selected?.kind === 'light' && selected.attention) ||
     (camera &&
@@ -60,7 +62,7 @@ export function SceneTime() {
             (p.kind === 'attention' && p.subjects.length > 0),
         )));
   const count = lanes.filter((l) => openLanes.includes(l)).length;
-  const shared = sameScale ? rangesOf(lanes) : null;
+  const shared = useCore(() => (sameScale ? rangesOf(lanes) : null));
   const lookIn = (room: number) => ({
     openPx: Math.max(LEAST_OPEN, Math.min(MOST_OPEN, (room - RULER) / Math.max(1, count))),
     shared,

@@ -22,7 +22,7 @@ import { Words } from '../kit/Words';
 import { edit } from '../session/document';
 import { onRecordings, PEAKS_A_SECOND, peaksOf } from '../session/recordings';
 import { select } from '../session/selection';
-import { framesPerSecond } from '../session/settings';
+import { framesPerSecond, useSettings } from '../session/settings';
 import { useSequence } from '../session/state';
 import { palette } from '../theme/tokens';
 import { toFrame, toX, type Scale } from './scale';
@@ -56,6 +56,7 @@ interface Says {
 
 /** The tracks of sounds below the reel. */
 export function SoundLanes({ scale }: { scale: Scale }) {
+  'use no memo';
   useSequence((s) => s.entities);
   const [, came] = useReducer((n: number) => n + 1, 0);
   useEffect(() => onRecordings(came), []);
@@ -74,6 +75,7 @@ function TrackLane({
   says: Says | null;
   onSays: (says: Says | null) => void;
 }) {
+  'use no memo';
   return (
     <div className="lane sound-lane" data-track={track.id}>
       <TrackHead track={track} />
@@ -204,7 +206,7 @@ function OneSound({
   const chosen = useSequence((s) => s.selected.includes(sound.id));
   const solo = useSequence((s) => Object.values(s.entities).some((e) => e.kind === 'soundTrack' && e.solo));
   const handle = useHandles();
-  const fps = framesPerSecond();
+  const fps = framesPerSecond(useSettings());
   const x = toX(scale, sound.at);
   const w = Math.max(3, toX(scale, endOf(sound, fps)) - x);
   if (x + w < 0 || x > scale.width) return null;
@@ -284,6 +286,7 @@ function OneSound({
 
 /** How loud it is, pixel by pixel of what is seen. */
 function Waveform({ sound, scale, x, w }: { sound: Sound; scale: Scale; x: number; w: number }) {
+  'use no memo';
   const peaks = peaksOf(sound.recording);
   if (!peaks) return null;
   const from = Math.max(0, Math.floor(x));

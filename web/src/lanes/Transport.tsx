@@ -6,14 +6,14 @@ import * as Icon from '../kit/icons';
 import { Segments } from '../kit/Segments';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
-import { core } from '../session/evaluated';
+import { core, useCore } from '../session/evaluated';
 import { setKeying } from '../session/laneState';
 import { shownShot } from '../session/programme';
 import { attempt } from '../session/said';
 import { useSettings } from '../session/settings';
 import { useSequence, type Keying } from '../session/state';
 import { bounds, goIn, onReel, play, shownTime, stepBy } from '../session/time';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { Volume } from './Volume';
 import './lanes.css';
 
@@ -34,12 +34,24 @@ const KEYING: { value: Keying; shows: string; tip: string }[] = [
 
 /** Playing, the frame in the time that is shown and in the other, and what is done to lanes, keys or shots. */
 export function Transport({ keysChosen, children }: { keysChosen: boolean; children: React.ReactNode }) {
-  const s = useSequence();
-  const { rate } = useSettings();
-  const fps = rate.numerator / rate.denominator;
-  const reel = onReel(s);
-  const at = Math.floor(shownTime(s));
-  const [text, setText] = useState<string | null>(null);
+  const reel = useSequence(onReel);
+  return (
+    <div className="transport">
+      <Playing />
+      <FrameShown />
+      <OtherTime />
+      <Pace />
+      {reel ? <Volume /> : null}
+      <div className="lane-tools">{children}</div>
+      {reel ? null : <Keyed narrow={keysChosen} />}
+    </div>
+  );
+}
+
+/** Plays and stops, frame by frame and to both ends. */
+function Playing() {
+  const playing = useSequence((s) => s.playing);
+  const withKeys = useWithKeys();
   const button = (tip: string, icon: React.ReactNode, work: () => void, mark = {}) => (
     <Tip text={tip}>
       <IconAction aria-label={tip} onClick={work} {...mark}>
@@ -48,22 +60,39 @@ export function Transport({ keysChosen, children }: { keysChosen: boolean; child
     </Tip>
   );
   return (
-    <div className="transport">
+    <>
       {button(withKeys('First frame', 'first'), <Icon.First />, () => goIn(bounds()[0]))}
       {button(withKeys('One frame back', 'back'), <Icon.StepBack />, () => stepBy(-1))}
       {button(
-        withKeys(s.playing ? 'Stop playing' : 'Play', 'play'),
-        s.playing ? <Icon.Pause /> : <Icon.Play />,
-        () => play(!s.playing),
+        withKeys(playing ? 'Stop playing' : 'Play', 'play'),
+        playing ? <Icon.Pause /> : <Icon.Play />,
+        () => play(!playing),
         { 'data-play': '' },
       )}
       {button(withKeys('One frame on', 'on'), <Icon.StepOn />, () => stepBy(1))}
       {button(withKeys('Last frame', 'last'), <Icon.Last />, () => goIn(bounds()[1]))}
+    </>
+  );
+}
+
+/** The frame of the time that is shown, to be typed, with its timecode. */
+function FrameShown() {
+  const { rate } = useSettings();
+  const fps = rate.numerator / rate.denominator;
+  const reel = useSequence(onReel);
+  const at = useSequence((s) => Math.floor(shownTime(s)));
+  const frame = useSequence((s) => s.frame);
+  const first = useSequence((s) => s.header.firstFrame);
+  const [text, setText] = useState<string | null>(null);
+  const timecode = useCore((c) => c.timecode(at - first));
+  const feet = useCore((c) => c.feet(at - first));
+  return (
+    <>
       <Words
         className="frame"
         aria-label="Frame"
         title="A frame, 12s, +2s or a timecode"
-        value={text ?? String(reel ? at : s.frame)}
+        value={text ?? String(reel ? at : frame)}
         onChange={(e) => setText(e.target.value)}
         onBlur={() => setText(null)}
         onKeyDown={(e) => {
@@ -78,26 +107,31 @@ export function Transport({ keysChosen, children }: { keysChosen: boolean; child
           e.currentTarget.blur();
         }}
       />
-      <Tip
-        text={`${Math.round(fps * 1000) / 1000} frames a second; ${core().feet(at - s.header.firstFrame)} feet and frames`}
-      >
-        <span className="mono muted">{core().timecode(at - s.header.firstFrame)}</span>
+      <Tip text={`${Math.round(fps * 1000) / 1000} frames a second; ${feet} feet and frames`}>
+        <span className="mono muted">{timecode}</span>
       </Tip>
-      <OtherTime />
-      {s.playing && s.pace !== 1 ? <span className="mono">{`${s.pace} ×`}</span> : null}
-      {s.playing || s.dropped ? (
+    </>
+  );
+}
+
+/** How fast it plays where that is not its own speed, and the frames that were not drawn in time. */
+function Pace() {
+  const playing = useSequence((s) => s.playing);
+  const pace = useSequence((s) => s.pace);
+  const dropped = useSequence((s) => s.dropped);
+  return (
+    <>
+      {playing && pace !== 1 ? <span className="mono">{`${pace} ×`}</span> : null}
+      {playing || dropped ? (
         <span
           className="mono"
-          style={{ color: s.dropped ? 'var(--marigold)' : 'var(--soft)' }}
+          style={{ color: dropped ? 'var(--marigold)' : 'var(--soft)' }}
           data-testid="dropped"
         >
-          {`${s.dropped} dropped`}
+          {`${dropped} dropped`}
         </span>
       ) : null}
-      {reel ? <Volume /> : null}
-      <div className="lane-tools">{children}</div>
-      {reel ? null : <Keyed narrow={keysChosen} />}
-    </div>
+    </>
   );
 }
 
@@ -106,7 +140,7 @@ function OtherTime() {
   const reel = useSequence(onReel);
   const frame = useSequence((s) => s.frame);
   const at = useSequence((s) => s.reel);
-  useSequence((s) => s.version);
+  const shot = useSequence(() => shownShot()?.shot ?? '');
   if (at === null) return null;
   const shown = (v: number) => String(Math.round(v * 100) / 100);
   return (
@@ -118,7 +152,7 @@ function OtherTime() {
       }
     >
       <span className="mono muted" data-testid="other-time">
-        {reel ? `scene ${shown(frame)}` : `${shownShot()?.shot ?? ''} ${Math.floor(at)}`}
+        {reel ? `scene ${shown(frame)}` : `${shot} ${Math.floor(at)}`}
       </span>
     </Tip>
   );

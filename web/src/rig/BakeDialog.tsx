@@ -19,6 +19,7 @@ const show = (v: number, unit: 'metres' | 'degrees' | 'millimetres') => core().s
 
 /** A camera's rig, or all of them, as plain cameras beside; with what is lost at most. */
 export function BakeDialog({ id }: { id: string }) {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   const [all, setAll] = useState(false);
   const [reduced, setReduced] = useState(false);
@@ -138,6 +139,7 @@ function Tolerances({ value, onChange }: { value: Tolerance; onChange: (t: Toler
 
 /** After a bake of all: what each lost, the worst first. */
 function Made({ reports }: { reports: Report[] }) {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   return (
     <Window
@@ -179,6 +181,7 @@ function Made({ reports }: { reports: Report[] }) {
 
 /** The reverse: a motion with keys on every frame becomes something that can be worked on. */
 function BackToWork({ camera }: { camera: Camera }) {
+  'use no memo';
   const header = useSequence((s) => s.header);
   const [metres, setMetres] = useState(0.15);
   const [degrees, setDegrees] = useState(1.5);

@@ -30,6 +30,7 @@ const greatest = (rows: Float64Array, wide: number, lanes: number[]): number => 
 
 /** Who holds the camera, and a picture of four seconds of it. */
 export function OperatorControls({ camera, part }: { camera: Camera; part: Operator }) {
+  'use no memo';
   const set = (label: string, next: Operator): boolean =>
     edit(label, { kind: 'setPart', camera: camera.id, part: next });
   const rows = new Float64Array(ROWS * 6);
@@ -91,6 +92,7 @@ export function OperatorControls({ camera, part }: { camera: Camera; part: Opera
 
 /** How the spring answers a step, in place and in rotation. */
 export function SpringPlot({ camera, part }: { camera: Camera; part: Spring }) {
+  'use no memo';
   const rows = new Float64Array(ROWS * 2);
   useCoreStill((c) => c.partPlot(camera.id, part.id, 2, rows));
   const most = Math.max(1.2, greatest(rows, 2, [0, 1]));

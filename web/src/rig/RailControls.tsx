@@ -1,5 +1,5 @@
 import type { Camera, Rail } from '../core/types';
-import { core, useCoreStill } from '../session/evaluated';
+import { useCoreStill, useShowNumber } from '../session/evaluated';
 import { drawPath } from '../doing/create';
 import { edit } from '../session/document';
 import { select } from '../session/selection';
@@ -13,6 +13,7 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
   const entities = useSequence((s) => s.entities);
   const paths = Object.values(entities).filter((e) => e.kind === 'path');
   const set = (label: string, next: Rail) => edit(label, { kind: 'setPart', camera: camera.id, part: next });
+  const show = useShowNumber();
   const report = useCoreStill((c) => (part.path ? c.pathReport(part.path) : null));
   return (
     <>
@@ -25,9 +26,9 @@ export function RailControls({ camera, part }: { camera: Camera; part: Rail }) {
       />
       {report ? (
         <p className="says">
-          {core().showNumber(report.lengthM, 'metres')} long
+          {show(report.lengthM, 'metres')} long
           {report.tightestRadiusM !== null
-            ? `, tightest radius ${core().showNumber(report.tightestRadiusM, 'metres')}`
+            ? `, tightest radius ${show(report.tightestRadiusM, 'metres')}`
             : ', straight'}{' '}
           <Pill onClick={() => select(part.path!)}>Edit it</Pill>
         </p>

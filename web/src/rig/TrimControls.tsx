@@ -4,7 +4,7 @@ import { Tick } from '../kit/Tick';
 import type { Camera, Trim } from '../core/types';
 import { TextNumber } from '../fields/TextNumber';
 import { inShot, useCore } from '../session/evaluated';
-import { programme } from '../session/programme';
+import { useProgramme } from '../session/programme';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
 import { useSequence } from '../session/state';
@@ -39,7 +39,7 @@ export function TrimControls({ camera, part }: { camera: Camera; part: Trim }) {
   const entities = useSequence((s) => s.entities);
   const span = part.span;
   const shown = part.takes.length > 1 ? 'several' : (part.takes[0] ?? '');
-  const takes = programme().flatMap((p) => {
+  const takes = useProgramme().flatMap((p) => {
     const shot = entities[p.id];
     if (shot?.kind !== 'shot') return [];
     return shot.takes

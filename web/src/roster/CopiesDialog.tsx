@@ -15,6 +15,7 @@ const MOST = 200;
 
 /** How many copies, and how far apart; they are seen in the set while it is chosen. */
 export function CopiesDialog({ ids }: { ids: string[] }) {
+  'use no memo';
   const names = useSequence((s) => ids.map((id) => `“${s.entities[id]?.name}”`).join(', '));
   const anyPiece = useSequence((s) => ids.some((id) => s.entities[id]?.kind === 'piece'));
   const [count, setCount] = useState(3);

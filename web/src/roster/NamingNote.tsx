@@ -1,15 +1,11 @@
-import { useMemo } from 'react';
-import { core } from '../session/evaluated';
+import { useCoreStill } from '../session/evaluated';
 import { Pill } from '../kit/Pill';
 import { edit } from '../session/document';
-import { useSequence } from '../session/state';
 import './roster.css';
 
 /** Names that break the production's rules, with the fix. */
 export function NamingNote() {
-  const entities = useSequence((s) => s.entities);
-  const header = useSequence((s) => s.header);
-  const breaches = useMemo(() => (entities && header ? core().namingBreaches() : []), [entities, header]);
+  const breaches = useCoreStill((c) => c.namingBreaches());
   if (!breaches.length) return null;
   const first = breaches[0];
   return (

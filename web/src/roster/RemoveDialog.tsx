@@ -13,6 +13,7 @@ const MOST_SHOWN = 8;
 
 /** Asked once when what shall go is used: a free mark takes its place, or whoever uses it lets go. */
 export function RemoveDialog({ ids }: { ids: string[] }) {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   const users = usersOf(ids);
   const names = ids.map((id) => `“${entities[id]?.name}”`).join(', ');

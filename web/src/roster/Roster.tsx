@@ -13,7 +13,7 @@ import { fold } from '../session/arrangement';
 import { subjectsNow } from '../session/crew';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { AddMenu } from './AddMenu';
 import { above, type Branch, branches, forks, inOrder, isGroup, isMore, within } from './branches';
 import { dropped, scrollAtEdge } from './dropping';
@@ -24,12 +24,14 @@ import { RosterItem } from './RosterItem';
 import './roster.css';
 
 const SLOTS = { item: RosterItem };
+const NO_PADDING = { p: 0 };
 
 /** So many rows stand below a heading at first; as many come each time the last of them is in sight. */
 const ROOM = 200;
 
 /** What is here, in crew order. */
 export function Roster() {
+  const withKeys = useWithKeys();
   const entities = useSequence((s) => s.entities);
   const isolated = useSequence((s) => s.isolated);
   const selected = useSequence((s) => s.selected);
@@ -108,26 +110,7 @@ export function Roster() {
         <Sight value={sight}>
           <Order value={order}>
             <More value={more}>
-              <RichTreeView
-                aria-label="All that is in the sequence"
-                items={rows}
-                slots={SLOTS}
-                multiSelect
-                isItemSelectionDisabled={(b: Branch) => isGroup(b.id) || isMore(b.id)}
-                selectedItems={chosen}
-                onSelectedItemsChange={(_, ids) => {
-                  const now = ids.filter((id) => !isGroup(id) && !isMore(id));
-                  // the first that was chosen stays the first: others are aligned with it
-                  select(
-                    ...selected.filter((id) => now.includes(id)),
-                    ...now.filter((id) => !selected.includes(id)),
-                  );
-                }}
-                expandedItems={open}
-                onExpandedItemsChange={(_, ids) => setFolded(forks(shown).filter((id) => !ids.includes(id)))}
-                itemChildrenIndentation={12}
-                sx={{ p: 0 }}
-              />
+              <Tree rows={rows} chosen={chosen} open={open} onFold={setFolded} shown={shown} />
             </More>
           </Order>
         </Sight>
@@ -141,6 +124,43 @@ export function Roster() {
         <NamingNote />
       </Editing>
     </aside>
+  );
+}
+
+/** The rows; drawn anew where one of them is another, and not while a thing moves. */
+function Tree({
+  rows,
+  chosen,
+  open,
+  shown,
+  onFold,
+}: {
+  rows: Branch[];
+  chosen: string[];
+  open: string[];
+  /** All there is, also what has no row yet. */
+  shown: Branch[];
+  onFold: (folded: string[]) => void;
+}) {
+  return (
+    <RichTreeView
+      aria-label="All that is in the sequence"
+      items={rows}
+      slots={SLOTS}
+      multiSelect
+      isItemSelectionDisabled={(b: Branch) => isGroup(b.id) || isMore(b.id)}
+      selectedItems={chosen}
+      onSelectedItemsChange={(_, ids) => {
+        const now = ids.filter((id) => !isGroup(id) && !isMore(id));
+        const { selected } = useSequence.getState();
+        // the first that was chosen stays the first: others are aligned with it
+        select(...selected.filter((id) => now.includes(id)), ...now.filter((id) => !selected.includes(id)));
+      }}
+      expandedItems={open}
+      onExpandedItemsChange={(_, ids) => onFold(forks(shown).filter((id) => !ids.includes(id)))}
+      itemChildrenIndentation={12}
+      sx={NO_PADDING}
+    />
   );
 }
 

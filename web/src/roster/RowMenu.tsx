@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import type { Entity } from '../core/types';
 import { Menu } from '../kit/Menu';
 import { useSequence } from '../session/state';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { MORE } from '../doing/withSelection';
 import { switchesOf } from './switches';
 
@@ -20,6 +20,7 @@ export function RowMenu({
   entity: Entity;
 }) {
   const mayEdit = useSequence((s) => s.mayEdit);
+  const withKeys = useWithKeys();
   const choose = (work: () => void) => () => {
     onClose();
     work();

@@ -1,3 +1,4 @@
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { Refused } from '../core/answer';
 import { theCore } from '../core/load';
 import type { Camera, Change, Command, Delta, Entity, Header, Made } from '../core/types';
@@ -26,10 +27,19 @@ export function whenMade(take: (commands: Command[]) => void): () => void {
   return () => listening.delete(take);
 }
 
+/** The entities after a change. What of them is as it was is the same object: a camera that moves keeps its rig parts. */
 function patched(from: Record<string, Entity>, change: Change): Record<string, Entity> {
   const next = { ...from };
   for (const id of Object.keys(change.before)) if (!(id in change.after)) delete next[id];
-  return Object.assign(next, change.after);
+  for (const [id, after] of Object.entries(change.after))
+    next[id] = replaceEqualDeep(from[id], after) as Entity;
+  return next;
+}
+
+/** Those of the chosen things that are still there. */
+function stillThere(selected: string[]): string[] {
+  const there = selected.filter((id) => base[id]);
+  return there.length === selected.length ? selected : there;
 }
 
 /** Fills the store from a document the core has opened. */
@@ -65,7 +75,7 @@ function applied({ change, delta }: Made): Delta | null {
     entities: base,
     header: baseHeader,
     version: s.version + 1,
-    selected: s.selected.filter((id) => base[id]),
+    selected: stillThere(s.selected),
     camera: base[s.camera] ? s.camera : (Object.values(base).find((e) => e.kind === 'camera')?.id ?? ''),
   }));
   const nothing = !change.headerAfter && !Object.keys({ ...change.before, ...change.after }).length;

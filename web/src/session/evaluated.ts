@@ -1,3 +1,5 @@
+import { replaceEqualDeep } from '@tanstack/react-query';
+import { useMemo, useRef } from 'react';
 import type { Core } from '../core/bridge';
 import { theCore } from '../core/load';
 import { LensRow } from '../core/types';
@@ -79,8 +81,37 @@ export function useCore<T>(question: (core: Core) => T): T {
   return useCoreStill(question);
 }
 
-/** What the core says that is the same on every frame; asked again when the sequence is another. */
+/**
+ * What the core says that is the same on every frame; asked again when the sequence is another. What of the answer is as it was
+ * is the same object as before, so that what is drawn from it stays.
+ */
 export function useCoreStill<T>(question: (core: Core) => T): T {
+  'use no memo'; // the core answers otherwise from version to version, which no argument tells
   useSequence((s) => s.version);
-  return question(core());
+  const last = useRef<T | undefined>(undefined);
+  last.current = replaceEqualDeep(last.current, question(core()));
+  return last.current as T;
+}
+
+/**
+ * The core, for what is asked while a component is drawn and not by a hook: another object whenever it may answer otherwise, so
+ * that no answer is kept beyond its frame. What is done later, by a click, asks {@link core}.
+ */
+export function useCoreNow(): Core {
+  'use no memo'; // as above
+  const frame = useSequence((s) => s.frame);
+  const version = useSequence((s) => s.version);
+  const take = useSequence(() => shownTake());
+  const now = core();
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- another one for each of them
+  return useMemo(() => Object.create(now) as Core, [now, frame, version, take]);
+}
+
+/** How numbers are shown; another function once the sequence shows them in other units. */
+export function useShowNumber(): Core['showNumber'] {
+  'use no memo'; // as above
+  const id = useSequence((s) => s.id);
+  const header = useSequence((s) => s.header);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- another one for each of them
+  return useMemo(() => (value, unit) => theCore().showNumber(value, unit), [id, header]);
 }

@@ -5,13 +5,15 @@ import { useSequence } from './state';
 let kept: { version: number; names: number; shots: Placed[] } = { version: -1, names: -1, shots: [] };
 let places = new Float64Array(0);
 
+const NONE: Placed[] = [];
+
 /** Numbers that the core gives for each shot's place. */
 const EACH = 4;
 
 /** The shots in their places, as the core has them: asked once for every edit and preview. */
 export function programme(): Placed[] {
   const { version, id } = useSequence.getState();
-  if (!id) return [];
+  if (!id) return NONE;
   if (kept.version === version) return kept.shots;
   const core = theCore();
   const names = core.programmeNames();
@@ -31,8 +33,7 @@ export function programme(): Placed[] {
 
 /** The shots in their places, for a component. */
 export function useProgramme(): Placed[] {
-  useSequence((s) => s.version);
-  return programme();
+  return useSequence(programme);
 }
 
 /** Which of the shots, from 0, a frame of the programme falls in; -1 outside. */

@@ -1,3 +1,4 @@
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { theCore } from '../core/load';
 import type { CameraPackage, Rate } from '../core/types';
 import { useSequence } from './state';
@@ -10,26 +11,22 @@ export interface Settings {
   circleMm: number;
 }
 
-const known = new Map<string, Settings>();
-let version = -1;
+let known = { id: '', of: new Map<string, { version: number; settings: Settings }>() };
 
-/** What is in force for a camera, or ('') for the sequence. */
+/** What is in force for a camera, or ('') for the sequence; the same object for as long as it says the same. */
 export function settings(camera = ''): Settings {
-  const now = useSequence.getState().version;
-  if (now !== version) known.clear();
-  version = now;
-  let s = known.get(camera);
-  if (!s) known.set(camera, (s = theCore().settings(camera)));
-  return s;
+  const { id, version } = useSequence.getState();
+  if (known.id !== id) known = { id, of: new Map() };
+  const was = known.of.get(camera);
+  if (was?.version === version) return was.settings;
+  const now = replaceEqualDeep(was?.settings, theCore().settings(camera)) as Settings;
+  known.of.set(camera, { version, settings: now });
+  return now;
 }
 
 /** As {@link settings}, following every change. */
 export function useSettings(camera = ''): Settings {
-  useSequence((s) => s.version);
-  return settings(camera);
+  return useSequence(() => settings(camera));
 }
 
-export const framesPerSecond = (): number => {
-  const { rate } = settings();
-  return rate.numerator / rate.denominator;
-};
+export const framesPerSecond = ({ rate } = settings()): number => rate.numerator / rate.denominator;

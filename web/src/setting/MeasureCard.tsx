@@ -4,6 +4,7 @@ import { useSequence } from '../session/state';
 
 /** A measurement in numbers: straight, and from a camera also along its axis. */
 export function MeasureCard({ measure }: { measure: Measure }) {
+  'use no memo';
   const entities = useSequence((s) => s.entities);
   const s = useCore((c) => (measure.camera ? c.pointSighting(measure.camera, ...measure.to) : null));
   const show = (m: number) => core().showNumber(m, 'metres');

@@ -8,7 +8,7 @@ import { newId } from '../session/ids';
 import { editProposed } from '../session/proposals';
 import { useSequence } from '../session/state';
 import { lensCamera } from '../session/view';
-import { core, evaluated, useCoreStill } from '../session/evaluated';
+import { core, evaluated, useCoreStill, useShowNumber } from '../session/evaluated';
 import { Tip } from '../kit/Tip';
 import { IconAction } from '../kit/IconAction';
 import { Pill } from '../kit/Pill';
@@ -30,7 +30,8 @@ export function PathCard({ path }: { path: Path }) {
   const [listed, setListed] = useState(path.points.length <= 8);
   const [even, setEven] = useState(path.points.length);
   const report = useCoreStill((c) => c.pathReport(path.id));
-  const show = (m: number) => core().showNumber(m, 'metres');
+  const number = useShowNumber();
+  const show = (m: number) => number(m, 'metres');
   const reroute = (label: string, next: Partial<Pick<Path, 'closed' | 'points'>>) =>
     edit(label, {
       kind: 'reroute',

@@ -4,7 +4,7 @@ import { Choose } from '../kit/Choose';
 import { Segments } from '../kit/Segments';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Command } from '../core/types';
-import { core } from '../session/evaluated';
+import { useShowNumber } from '../session/evaluated';
 import { addStandIn, measure } from '../doing/create';
 import { edit } from '../session/document';
 import { newId } from '../session/ids';
@@ -141,8 +141,7 @@ function SetTools() {
 /** The grid's cell and the unit, both to be changed here; neither changes the scene. */
 function SetFoot() {
   const header = useSequence((s) => s.header);
-  useSequence((s) => s.version);
-  const show = (m: number) => core().showNumber(m, 'metres');
+  const show = useShowNumber();
   const put = (label: string, by: Partial<typeof header>) =>
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });
   const grids: [string, number, number][] =
@@ -195,7 +194,7 @@ function SetFoot() {
               </option>
             ))}
             {grids.some(([, m, l]) => `${m}/${l}` === now) ? null : (
-              <option value="">{`${show(header.gridM)}, ${show(header.gridM / header.gridLines)}`}</option>
+              <option value="">{`${show(header.gridM, 'metres')}, ${show(header.gridM / header.gridLines, 'metres')}`}</option>
             )}
           </Choose>
         </label>

@@ -1,6 +1,6 @@
 import { openWindow } from '../session/windows';
 import type { Command, Model, Piece, StandIn, Stance } from '../core/types';
-import { core, useCoreStill } from '../session/evaluated';
+import { useCoreStill, useShowNumber } from '../session/evaluated';
 import { Swatch } from '../fields/Swatch';
 import { TextNumber } from '../fields/TextNumber';
 import { FILE_UNITS } from '../fields/choices';
@@ -80,6 +80,7 @@ function StanceFields({ shape, reshape }: { shape: StandIn; reshape: (next: Stan
     height,
     depth: (shape.depth * height) / shape.height,
   });
+  const show = useShowNumber();
   const field = (key: keyof Stance, label: string) => (
     <TextNumber
       label={label}
@@ -93,7 +94,7 @@ function StanceFields({ shape, reshape }: { shape: StandIn; reshape: (next: Stan
       <div className="buttons">
         {[1.1, 1.5, 1.65, 1.83].map((h) => (
           <Chip key={h} onClick={() => reshape(scaled(h))}>
-            {core().showNumber(h, 'metres')}
+            {show(h, 'metres')}
           </Chip>
         ))}
       </div>
@@ -117,6 +118,7 @@ function ModelCard({
   shape: Model;
   reshape: (next: Model) => boolean;
 }) {
+  'use no memo';
   const report = reportOf(shape.asset);
   const nodes = useCoreStill((c) => c.anchors(piece.id));
   return (

@@ -87,6 +87,7 @@ export function ThingPanel({ entity }: { entity: Thing }) {
 
 /** Width × height × depth of all that is selected, in display units. */
 function SizeLine({ ids }: { ids: string[] }) {
+  'use no memo';
   const size = new Float64Array(3);
   useCore((c) =>
     c.size(

@@ -4,7 +4,7 @@ import { Bare } from '../kit/Bare';
 import { IconAction } from '../kit/IconAction';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { palette } from '../theme/tokens';
 import { fold } from '../session/arrangement';
 import * as Icon from '../kit/icons';
@@ -35,6 +35,7 @@ const Rail = styled('aside')({
 
 /** The roster, folded: the cameras by their letters. */
 export function RosterRail() {
+  const withKeys = useWithKeys();
   const desk = useSequence((s) => s.desk);
   const entities = useSequence((s) => s.entities);
   const camera = useSequence((s) => s.camera);
@@ -66,6 +67,7 @@ export function RosterRail() {
 
 /** The panel on the right, folded: its name, which unfolds it. */
 export function SideRail() {
+  const withKeys = useWithKeys();
   const desk = useSequence((s) => s.desk);
   const e = useSequence((s) => s.entities[s.selected[0]]);
   const unfold = () => fold(desk, 'side');

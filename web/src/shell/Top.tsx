@@ -9,7 +9,7 @@ import { useOutbox } from '../session/outbox';
 import { desksFor } from '../session/desks';
 import { redo, undo } from '../session/document';
 import { useSequence } from '../session/state';
-import { withKeys } from '../shortcuts/words';
+import { useWithKeys } from '../shortcuts/words';
 import { fold } from '../session/arrangement';
 import * as Icon from '../kit/icons';
 import { Others } from './Others';
@@ -18,7 +18,16 @@ import { Tip } from '../kit/Tip';
 
 /** The head of the window: the sequence, the desks, and what belongs to no desk. */
 export function Top() {
-  const s = useSequence();
+  const withKeys = useWithKeys();
+  const id = useSequence((s) => s.id);
+  const header = useSequence((s) => s.header);
+  const desk = useSequence((s) => s.desk);
+  const role = useSequence((s) => s.role);
+  const moment = useSequence((s) => s.moment);
+  const mayEdit = useSequence((s) => s.mayEdit);
+  const over = useSequence((s) => s.over);
+  const recipes = useSequence((s) => s.recipes !== null);
+  const comparing = useSequence((s) => s.compared !== null);
   const out = useOutbox();
   const { sideFolded } = useArrangement().arrangement;
   const done = useHistory();
@@ -31,11 +40,11 @@ export function Top() {
   return (
     <header className="top">
       <Tip text="Other sequences">
-        <a className="title" href="#" aria-label={`${s.header.code} ${s.header.title}: other sequences`}>
+        <a className="title" href="#" aria-label={`${header.code} ${header.title}: other sequences`}>
           <img src="kite.svg" alt="" />
-          {s.header.code}{' '}
+          {header.code}{' '}
           <span className="muted" style={{ fontWeight: 500 }}>
-            {s.header.title}
+            {header.title}
           </span>
         </a>
       </Tip>
@@ -43,16 +52,16 @@ export function Top() {
         <Segments
           name="Desk"
           large
-          value={s.desk}
-          of={desksFor(s.role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
+          value={desk}
+          of={desksFor(role).map((d) => ({ value: d.id, shows: d.name, tip: d.hint }))}
           onChoose={openDesk}
         />
       </nav>
-      {s.moment !== null ? (
-        <a className="tag moment" href={`#${s.id}`} data-testid="moment">
-          {`As it was at edit ${s.moment} · Back to now`}
+      {moment !== null ? (
+        <a className="tag moment" href={`#${id}`} data-testid="moment">
+          {`As it was at edit ${moment} · Back to now`}
         </a>
-      ) : s.mayEdit ? null : (
+      ) : mayEdit ? null : (
         <Tip text="You may look, play and compare here. An artist makes the changes.">
           <span className="tag" data-testid="looking">
             Looking only
@@ -84,9 +93,9 @@ export function Top() {
         </Tip>
         <Tip text={withKeys("Every camera's view of this frame, live", 'sheet')}>
           <IconAction
-            lit={s.over === 'sheet'}
+            lit={over === 'sheet'}
             aria-label="Contact sheet"
-            aria-pressed={s.over === 'sheet'}
+            aria-pressed={over === 'sheet'}
             onClick={() => layOver('sheet')}
           >
             <Icon.Sheet />
@@ -99,29 +108,24 @@ export function Top() {
           )}
         >
           <IconAction
-            lit={s.over === 'shots'}
+            lit={over === 'shots'}
             aria-label="Shot list"
-            aria-pressed={s.over === 'shots'}
+            aria-pressed={over === 'shots'}
             onClick={() => layOver('shots')}
           >
             <Icon.ShotList />
           </IconAction>
         </Tip>
-        {s.role === 'guest' ? null : (
+        {role === 'guest' ? null : (
           <Tip text={withKeys('Recipes: build a scene and its cameras by script', 'recipes')}>
-            <IconAction
-              lit={s.recipes !== null}
-              aria-label="Recipes"
-              aria-pressed={s.recipes !== null}
-              onClick={turnRecipes}
-            >
+            <IconAction lit={recipes} aria-label="Recipes" aria-pressed={recipes} onClick={turnRecipes}>
               <Icon.Recipe />
             </IconAction>
           </Tip>
         )}
-        {s.role === 'guest' ? null : <Shared compared={s.compared !== null} />}
+        {role === 'guest' ? null : <Shared compared={comparing} />}
         <Tip text="Bring in a model (or drop the file anywhere)">
-          <IconAction aria-label="Bring in a model" disabled={!s.mayEdit} onClick={chooseModel}>
+          <IconAction aria-label="Bring in a model" disabled={!mayEdit} onClick={chooseModel}>
             <Icon.Bring />
           </IconAction>
         </Tip>
@@ -133,7 +137,7 @@ export function Top() {
         <HelpMenu />
         {sideFolded ? null : (
           <Tip text={withKeys('Fold the panel on the right', 'side')}>
-            <IconAction aria-label="Fold the panel on the right" onClick={() => fold(s.desk, 'side')}>
+            <IconAction aria-label="Fold the panel on the right" onClick={() => fold(desk, 'side')}>
               <Icon.Unfold />
             </IconAction>
           </Tip>

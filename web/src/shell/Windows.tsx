@@ -32,6 +32,7 @@ export function Windows() {
 
 /** Every action, with the recipes that are kept in the production. */
 function Commands() {
+  'use no memo';
   const kept = useKept();
   const recipes = (kept.data ?? []).map((r) => ({
     name: `Recipe: ${r.name}, kept by ${r.owner}`,

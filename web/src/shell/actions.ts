@@ -296,7 +296,7 @@ function guideActions(s: ReturnType<typeof get>): Action[] {
   if (e?.kind !== 'camera') return [];
   return GUIDE_NAMES.map((g) => ({
     name: `${e.guides.some((x) => x.form === g.form) ? 'Hide' : 'Show'} guide: ${g.name.toLowerCase()}, camera ${e.letter}`,
-    run: () => toggleGuide(e, g.form),
+    run: () => toggleGuide(e.id, g.form),
   }));
 }
 

@@ -34,6 +34,7 @@ const Find = styled(InputBase)({
 
 /** All the keys, by what they are for; each can be changed, and given back as it usually is. */
 export function KeysWindow() {
+  'use no memo';
   const own = useOwnKeys((s) => s.keys);
   const [find, setFind] = useState('');
   const [asked, setAsked] = useState<Shortcut | null>(null);

@@ -24,22 +24,25 @@ export function said(key: string): string {
 }
 
 /** The keys of a shortcut as people read them, as they are now; '' when it has none. */
-export function keysSaid(id: ShortcutId): string {
-  return keysOf(SHORTCUTS.find((s) => s.id === id)!)
+export function keysSaid(id: ShortcutId, own = useOwnKeys.getState().keys): string {
+  return keysOf(
+    SHORTCUTS.find((s) => s.id === id)!,
+    own,
+  )
     .map(said)
     .join(' or ');
 }
 
 /** A tooltip with the key that does the same. */
-export function withKeys(text: string, id: ShortcutId): string {
-  const keys = keysSaid(id);
+export function withKeys(text: string, id: ShortcutId, own = useOwnKeys.getState().keys): string {
+  const keys = keysSaid(id, own);
   return keys ? `${text} (${keys})` : text;
 }
 
 /** As {@link withKeys}, in what shall be said anew when somebody changes a key. */
-export function useWithKeys(): typeof withKeys {
-  useOwnKeys((s) => s.keys);
-  return withKeys;
+export function useWithKeys(): (text: string, id: ShortcutId) => string {
+  const own = useOwnKeys((s) => s.keys);
+  return (text, id) => withKeys(text, id, own);
 }
 
 /** What was pressed, as the list writes it; '' for a modifier alone. */

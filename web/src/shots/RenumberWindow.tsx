@@ -8,6 +8,7 @@ import './shots.css';
 
 /** Codes in the order of the reel: what changes is shown first, and made in one edit. */
 export function RenumberWindow() {
+  'use no memo';
   const approvals = useSequence((s) => s.approvals);
   useSequence((s) => s.version);
   const kept = Object.keys(approvals);

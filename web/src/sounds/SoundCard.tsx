@@ -8,13 +8,13 @@ import { Words } from '../kit/Words';
 import { edit } from '../session/document';
 import { core, useCoreStill } from '../session/evaluated';
 import { editProposed } from '../session/proposals';
-import { framesPerSecond } from '../session/settings';
+import { framesPerSecond, useSettings } from '../session/settings';
 import { goToReel } from '../session/time';
 import './sounds.css';
 
 /** All that there is to a sound: where it is heard, how much of its recording, how loud. */
 export function SoundCard({ sound }: { sound: Sound }) {
-  const fps = framesPerSecond();
+  const fps = framesPerSecond(useSettings());
   const lasts = useCoreStill((c) => c.showNumber(sound.recordingS, 'seconds'));
   const seconds = (label: string, value: number, did: string, change: (v: number) => Partial<Sound>) => (
     <TextNumber

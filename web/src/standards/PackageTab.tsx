@@ -16,6 +16,7 @@ export function Package({
   change: (by: Partial<Standards>) => void;
   faults: Faults;
 }) {
+  'use no memo';
   const p = now.cameraPackage;
   const pack = (by: Partial<CameraPackage>) => change({ cameraPackage: { ...p, ...by } });
   const backs = core().filmBacks();

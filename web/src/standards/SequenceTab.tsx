@@ -10,6 +10,7 @@ import './standards.css';
 
 /** What this sequence decides for itself, each with the way back to following. */
 export function SequenceOwn() {
+  'use no memo';
   const header = useSequence((s) => s.header);
   const put = (label: string, by: Partial<typeof header>): boolean =>
     edit(label, { kind: 'setHeader', header: { ...header, ...by } });

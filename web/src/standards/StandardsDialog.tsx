@@ -33,6 +33,7 @@ interface Effect {
 
 /** What the production has agreed on; a change shows what it will do before it is done. */
 export function StandardsDialog() {
+  'use no memo';
   const id = useSequence((s) => s.id);
   const leads = useSequence((s) => s.role === 'lead');
   const client = useQueryClient();
