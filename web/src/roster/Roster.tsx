@@ -10,7 +10,7 @@ import { Pill } from '../kit/Pill';
 import { Tip } from '../kit/Tip';
 import { Words } from '../kit/Words';
 import { fold } from '../session/arrangement';
-import { subjectsNow } from '../session/crew';
+import { useCoreStill } from '../session/evaluated';
 import { select } from '../session/selection';
 import { useSequence } from '../session/state';
 import { useWithKeys } from '../shortcuts/words';
@@ -41,7 +41,8 @@ export function Roster() {
   const [sight, setSight] = useState<InSight | null>(null);
   const [room, setRoom] = useState(ROOM);
   const tree = useRef<HTMLDivElement>(null);
-  const subjects = useMemo(() => (entities ? subjectsNow() : new Set<string>()), [entities]);
+  const subjectIds = useCoreStill((c) => c.subjects());
+  const subjects = useMemo(() => new Set(subjectIds), [subjectIds]);
   const wanted = find.trim().toLowerCase();
   const matches = (e: Entity) => !isOfTheCut(e) && e.name.toLowerCase().includes(wanted);
   // layers stay in sight while something is looked for: it may be to be laid on one

@@ -93,20 +93,6 @@ export function useCoreStill<T>(question: (core: Core) => T): T {
   return last.current as T;
 }
 
-/**
- * The core, for what is asked while a component is drawn and not by a hook: another object whenever it may answer otherwise, so
- * that no answer is kept beyond its frame. What is done later, by a click, asks {@link core}.
- */
-export function useCoreNow(): Core {
-  'use no memo'; // as above
-  const frame = useSequence((s) => s.frame);
-  const version = useSequence((s) => s.version);
-  const take = useSequence(() => shownTake());
-  const now = core();
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- another one for each of them
-  return useMemo(() => Object.create(now) as Core, [now, frame, version, take]);
-}
-
 /** How numbers are shown; another function once the sequence shows them in other units. */
 export function useShowNumber(): Core['showNumber'] {
   'use no memo'; // as above

@@ -2,12 +2,15 @@ package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.MouseButton;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -175,5 +178,33 @@ class SmallThingsTest extends Desk {
     assertTrue(page.locator("aside.left .row .name[title=\"" + layer + "\"]").isVisible());
     assertEquals(0, page.locator("aside.left .row .name[title=\"Pim\"]").count());
     page.getByPlaceholder("Find by name").fill("");
+  }
+
+  @Test
+  void aTooltipComesToThePointerAndToTheKeyboardAndIsWhatTheButtonIsDescribedBy() {
+    Locator sheet = button("Contact sheet");
+    Locator tip = page.getByRole(AriaRole.TOOLTIP);
+    sheet.hover();
+    tip.waitFor();
+    assertTrue(tip.textContent().startsWith("Every camera's view of this frame, live"));
+    assertEquals(tip.getAttribute("id"), sheet.getAttribute("aria-describedby"));
+    page.keyboard().press("Escape");
+    gone(tip);
+    assertNull(sheet.getAttribute("aria-describedby"), "it is described by what shows, alone");
+    button("Shot list").hover();
+    tip.waitFor();
+    assertTrue(tip.textContent().startsWith("Every shot of the cut"), "the next says its own");
+    page.mouse().move(600, 300);
+    gone(tip);
+    sheet.focus();
+    page.keyboard().press("Tab");
+    tip.waitFor();
+    assertTrue(tip.textContent().startsWith("Every shot of the cut"), "it comes to the keyboard");
+    page.evaluate("() => document.activeElement.blur()");
+    gone(tip);
+  }
+
+  private static void gone(Locator what) {
+    what.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
   }
 }
