@@ -138,6 +138,38 @@ function found(fn) {
   return all;
 }
 
+/** Where something stands that a name belongs to. */
+const declared = (id) => symbolOf(id)?.valueDeclaration;
+
+const isWithin = (n, outer) => {
+  for (let at = n; at; at = at.parent) if (at === outer) return true;
+  return false;
+};
+
+/**
+ * What is said to be there (`known!.name`) in a function that a component makes, though it may not be there yet: the compiler looks whether it
+ * has changed when the component is drawn, and not first when the function is called.
+ */
+function tooSure(fn) {
+  const file = fn.getSourceFile();
+  const all = [];
+  const visit = (n, inner) => {
+    const within = isFunction(n) ? n : inner;
+    if (within && ts.isNonNullExpression(n) && ts.isPropertyAccessExpression(n.parent) && n.parent.expression === n) {
+      let root = n.expression;
+      while (ts.isPropertyAccessExpression(root)) root = root.expression;
+      const at = ts.isIdentifier(root) ? declared(root) : undefined;
+      if (at && isWithin(at, fn) && !isWithin(at, within) && lastName(n.expression) !== 'current')
+        all.push(
+          `${path.relative('.', file.fileName)}:${file.getLineAndCharacterOfPosition(n.getStart()).line + 1} ${n.getText()} in a function`,
+        );
+    }
+    ts.forEachChild(n, (c) => visit(c, within));
+  };
+  ts.forEachChild(fn, (c) => visit(c, undefined));
+  return all;
+}
+
 const faults = [];
 for (const file of program.getSourceFiles().filter(ours)) {
   const visit = (n) => {
@@ -146,7 +178,7 @@ for (const file of program.getSourceFiles().filter(ours)) {
       ? ''
       : (fn.name?.getText() ?? (ts.isVariableDeclaration(fn.parent) ? fn.parent.name.getText() : ''));
     if (fn && (isHook(name) || (/^[A-Z]/.test(name) && file.fileName.endsWith('.tsx'))) && !saysSo(fn))
-      faults.push(...found(fn));
+      faults.push(...found(fn), ...tooSure(fn));
     ts.forEachChild(n, visit);
   };
   visit(file);

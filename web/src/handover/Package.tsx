@@ -77,7 +77,7 @@ export function Package({ shown }: { shown: PackageShown }) {
                   <div key={f.path} className="line" title={`SHA-256 ${f.sha256}`}>
                     <span className="name grow">{f.path.slice(folder.length + 1)}</span>
                     {isNew.has(f.path) ? (
-                      <span className="job-kind">{since!.added.includes(f.path) ? 'new' : 'changed'}</span>
+                      <span className="job-kind">{since?.added.includes(f.path) ? 'new' : 'changed'}</span>
                     ) : null}
                     <span className="mono muted">{size(f.bytes)}</span>
                   </div>

@@ -168,7 +168,7 @@ function Row({ made: m, about, entities }: { made: Made; about: string; entities
     }
   };
   const bring = () => {
-    if (edit(`Bring back ${back!.what} from ${before(m).title}`, ...back!.commands)) {
+    if (back && edit(`Bring back ${back.what} from ${before(m).title}`, ...back.commands)) {
       say(`It is as it was ${before(m).title}. Undo brings back what was.`);
       closeWindow();
     }

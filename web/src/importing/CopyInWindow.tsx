@@ -60,14 +60,14 @@ export function CopyInWindow({ file }: { file: File }) {
   const found = entities.filter((e) => named(e).toLowerCase().includes(find.trim().toLowerCase()));
   const nested = (e: Entity) => e.kind === 'piece' && e.parent !== null;
   const take = () => {
-    const back = attempt(() => core().copyIn(held!.document, chosen));
+    const back = held && attempt(() => core().copyIn(held.document, chosen));
     if (!back) return;
     const had = new Set(Object.keys(useSequence.getState().entities));
-    if (!edit(`Copy from ${held!.code}`, ...back.commands)) return;
+    if (!edit(`Copy from ${held.code}`, ...back.commands)) return;
     const now = Object.values(useSequence.getState().entities).filter((e) => !had.has(e.id));
     select(...now.map((e) => e.id).slice(0, 1));
     say(
-      `${now.length === 1 ? 'One thing' : `${now.length} things`} from ${held!.code} are in, with what they lean on.`,
+      `${now.length === 1 ? 'One thing' : `${now.length} things`} from ${held.code} are in, with what they lean on.`,
     );
     closeWindow();
   };

@@ -44,8 +44,9 @@ export function SceneTime() {
   const [sameScale, setSameScale] = useState(false);
   const [speed, setSpeed] = useState(false);
   const { lanes, hiddenHere } = useCore((c) => {
-    const keyed = selected ? c.channels(selected.id, frame).filter((x) => x.keyed) : [];
-    const all = [...new Set([...keyed.map((x) => laneOf(selected!.id, x.address)), ...openLanes])];
+    const id = selected?.id ?? '';
+    const keyed = id ? c.channels(id, frame).filter((x) => x.keyed) : [];
+    const all = [...new Set([...keyed.map((x) => laneOf(id, x.address)), ...openLanes])];
     const found = (l: string) => named(l).toLowerCase().includes(filter.toLowerCase());
     return {
       lanes: all.filter((l) => !hidden.includes(l) && found(l)),

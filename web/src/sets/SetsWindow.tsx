@@ -113,8 +113,8 @@ function Placed({
       setTaking({ ...(await lookAtVersion(p, number)), number });
     });
   const take = () => {
-    if (edit(`Take ${p.name} ${numbered(taking!.number)}`, ...taking!.commands)) {
-      say(`${p.name} is ${numbered(taking!.number)} here. Undo brings back what was.`);
+    if (taking && edit(`Take ${p.name} ${numbered(taking.number)}`, ...taking.commands)) {
+      say(`${p.name} is ${numbered(taking.number)} here. Undo brings back what was.`);
       setTaking(null);
     }
   };

@@ -26,7 +26,7 @@ export function Kits({
   const kit = kits[open];
   const put = (by: Partial<LensKit>) => change(kits.map((k, i) => (i === open ? { ...k, ...by } : k)));
   const lens = (i: number, by: Partial<Lens>) =>
-    put({ lenses: kit.lenses.map((l, n) => (n === i ? { ...l, ...by } : l)) });
+    put({ lenses: kits[open].lenses.map((l, n) => (n === i ? { ...l, ...by } : l)) });
   return (
     <>
       <div className="primes">

@@ -150,7 +150,7 @@ function GoBack({ kept, onLeft }: { kept: Kept; onLeft: () => void }) {
     staleTime: 0,
   });
   const goBack = () => {
-    if (edit(`Back to ${titled(kept)}`, ...back.data!.commands)) {
+    if (back.data && edit(`Back to ${titled(kept)}`, ...back.data.commands)) {
       say(`The sequence is as in ${titled(kept)} again. Undo brings back what was.`);
       closeWindow();
     }
