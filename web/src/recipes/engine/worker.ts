@@ -1,13 +1,15 @@
 import { loadCore } from '../../core/load';
 import type { Line, Run } from './answer';
-import { loadMachine, run } from './engine';
+import { loadMachine, run, type Telling } from './engine';
 
-/** What the page asks of the worker; with nothing to run it loads what it will need. */
+/** What the page asks of the worker. */
 export interface Asked {
   base: string;
-  run: Run | null;
+  run: Run;
   /** Whether what is made is told while it is made. */
   pieces: boolean;
+  /** Whether nobody waits for it: it is run so that the next one finds everything loaded and compiled. */
+  quietly: boolean;
 }
 
 /** What the worker tells the page; commands as text, since many small things are slow to be copied. */
@@ -16,15 +18,17 @@ export type Told =
 
 const tell = (told: Told) => postMessage(told);
 
+const QUIETLY: Telling = { line: () => {}, progress: () => {}, made: () => {} };
+
 /** Assets whose nodes and clips the core knows. */
 const known = new Set<string>();
 
 addEventListener('message', (e: MessageEvent<Asked>) => {
-  const { base, run: asked, pieces } = e.data;
+  const { base, run: asked, pieces, quietly } = e.data;
   void (async () => {
     try {
       const [core, machine] = await Promise.all([loadCore(base), loadMachine()]);
-      if (!asked) return;
+      if (quietly) return void run(machine, core, asked, QUIETLY);
       for (const [asset, rig] of Object.entries(asked.models))
         if (!known.has(asset)) {
           core.registerModel(asset, rig);
@@ -37,7 +41,7 @@ addEventListener('message', (e: MessageEvent<Asked>) => {
       });
       tell({ ran: JSON.stringify(ran) });
     } catch (fault) {
-      if (!asked) return; // whoever runs one next tries again, and is told
+      if (quietly) return; // whoever runs one next tries again, and is told
       console.error('A recipe could not be run', fault);
       tell({ failed: fault instanceof Error ? fault.message : String(fault) });
     }
