@@ -12,13 +12,21 @@ const SRC = path.resolve('src');
 
 /** Functions that run what they are given at once. */
 const AT_ONCE = new Set(
-  'map filter some every find findLast findIndex flatMap sort toSorted reduce forEach from useMemo useState attempt atFrame'.split(
+  'map filter some every find findLast findIndex flatMap sort toSorted reduce forEach from useMemo attempt atFrame'.split(
     ' ',
   ),
 );
 
 /** What reads the store or asks the core, called without a name of ours before it. */
-const READS = /^(core|theCore|evaluated|[\w.]+\.getState)$/;
+const READS = /^(core|theCore|evaluated|[\w.]+\.getState|Date\.now|performance\.now|Math\.random)$/;
+
+/** What the browser has that changes by itself. */
+const AROUND =
+  /^(document\.(activeElement|fullscreenElement|hidden|visibilityState)|navigator\.onLine|(local|session)Storage\.\w+)$/;
+
+const isNow = (n) => ts.isNewExpression(n) && n.expression.getText() === 'Date' && !n.arguments?.length;
+
+const isAround = (n) => ts.isPropertyAccessExpression(n) && AROUND.test(n.getText());
 
 const config = ts.getParsedCommandLineOfConfigFile(
   'tsconfig.json',
@@ -97,6 +105,7 @@ function looks(fn, given, within = new Set()) {
   running(fn, given, (n) => {
     if (way) return;
     if (ts.isIdentifier(n) && changing(n)) way = n.text;
+    if (isNow(n) || isAround(n)) way = n.getText();
     if (!ts.isCallExpression(n)) return;
     const name = n.expression.getText();
     if (READS.test(name) || (name === 'get' && !n.arguments.length)) way = name;
@@ -126,6 +135,7 @@ function found(fn) {
       );
     if (ts.isNewExpression(n) && /^(Float|Int|Uint)\d+Array$/.test(n.expression.getText())) add(n.expression.getText());
     if (ts.isIdentifier(n) && changing(n)) add(n.text);
+    if (isNow(n) || isAround(n)) add(n.getText());
     if (!ts.isCallExpression(n) || isHook(n.expression.getText())) return;
     const name = n.expression.getText();
     if (READS.test(name)) add(name);
