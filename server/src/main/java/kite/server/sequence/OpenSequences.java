@@ -80,6 +80,10 @@ class OpenSequences implements DisposableBean {
   Open at(SequenceRow row) {
     Open held = open.getIfPresent(row.id);
     if (held != null && held.is(row)) return held;
+    if (held != null && held.revision >= row.revision && !isStored(row.id, held)) {
+      open.asMap().remove(row.id, held);
+      held = null;
+    }
     Open now = held != null && held.revision < row.revision ? caughtUp(held, row) : null;
     if (now == null) now = caughtUp(fromSnapshot(row.id), row);
     if (now == null)
@@ -87,6 +91,18 @@ class OpenSequences implements DisposableBean {
           "The journal of sequence " + row.id + " does not lead to revision " + row.revision);
     if (held == null || held.revision <= now.revision) open.put(row.id, now);
     return now;
+  }
+
+  /**
+   * Whether the journal has what is held as newer than a row. Where a state was put back by hand,
+   * as from a backup, it has not, and what is held would stand in the way of all that is made from
+   * there on.
+   */
+  private boolean isStored(UUID id, Open o) {
+    return edits
+        .findBySequenceIdAndRevision(id, o.revision)
+        .map(e -> e.id.equals(o.head))
+        .orElse(false);
   }
 
   /** Keeps what an edit made, once that is stored; renews the snapshot when it is old. */

@@ -213,4 +213,17 @@ class SequenceStoreTest {
         9, new OpenSequences(snapshots, edits).at(row).sequence().get("oda").channel("x").at(1));
     assertThrows(Problem.class, () -> move("oda", 7, 0, UUID.randomUUID()));
   }
+
+  @Test
+  void aStatePutBackByHandIsReadOnceAndEditsGoOnFromIt() {
+    for (int i = 1; i <= 3; i++) move("oda", i, i - 1, UUID.randomUUID());
+    journal.clear();
+    row.revision = 0;
+    row.head = null;
+    for (int i = 1; i <= 3; i++) {
+      move("oda", 10 + i, i - 1, UUID.randomUUID());
+      assertEquals(10 + i, x("oda"));
+    }
+    verify(snapshots, times(2)).findById(row.id); // once before, once since
+  }
 }
