@@ -4,7 +4,7 @@ import type { Change, Command, Entity } from '../core/types';
 import { Laying } from './laying';
 import { useSequence } from './state';
 
-const core = { previewMore: vi.fn(), endPreview: vi.fn() };
+const core = { previewMore: vi.fn(), endPreview: vi.fn(), slots: vi.fn() };
 const page = {
   preview: vi.fn<(...all: unknown[]) => boolean>(() => true),
   previewLaid: vi.fn<(...all: unknown[]) => boolean>(() => true),
@@ -88,4 +88,13 @@ test('a handle in somebody’s hand is left alone', () => {
   page.previewing.mockReturnValue(true);
   laying.drop();
   expect(core.endPreview).not.toHaveBeenCalled();
+});
+
+test('a handle that is taken while all of it is compiled is not let go', async () => {
+  const laying = new Laying();
+  laying.more([add('a')]);
+  core.slots.mockImplementationOnce(() => page.previewing.mockReturnValue(true));
+  expect(await laying.show('Recipe')).toBe(true);
+  expect(page.previewLaid).not.toHaveBeenCalled();
+  expect(page.preview).toHaveBeenCalledWith('Recipe', add('a'));
 });

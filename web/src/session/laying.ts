@@ -80,6 +80,9 @@ export class Laying {
         this.drop();
         throw e;
       }
+    theCore().slots(); // what all of it comes to is compiled in a turn of its own
+    await rest();
+    if (this.isLeft()) return preview(label, ...this.commands);
     this.left = true; // it is the preview's from now on
     return previewLaid(label, this.commands, this.all);
   }
