@@ -27,6 +27,7 @@ export function SlateOver() {
 export function GapSlate() {
   'use no memo';
   useSequence((s) => s.reel);
+  useSequence((s) => s.version);
   const placed = shownShot();
   const shot = placed && shotOf(placed.id);
   if (!placed || placed.board) return null;

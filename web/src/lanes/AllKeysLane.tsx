@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Entity } from '../core/types';
 import { core } from '../session/evaluated';
+import { useSequence } from '../session/state';
 import { previewProposed } from '../session/proposals';
 import { heldArrows, useHandles, type Follow } from '../kit/dragging';
 import { toFrame, toX, type Scale } from './scale';
@@ -13,6 +14,7 @@ const HEIGHT = 24;
 /** Every frame on which a key or a cue of the selected thing stands; all of a frame move together. */
 export function AllKeysLane({ entity, scale }: { entity: Entity; scale: Scale }) {
   'use no memo';
+  useSequence((s) => s.version); // cuts stand elsewhere, too
   const svg = useRef<SVGSVGElement>(null);
   const handle = useHandles();
   const [on, setOn] = useState<number[]>([]);

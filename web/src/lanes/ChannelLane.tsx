@@ -46,6 +46,7 @@ export function ChannelLane({
   const key = laneOf(id, address);
   const open = useSequence((s) => s.openLanes.includes(key));
   const lockedHere = useSequence((s) => s.lockedLanes.includes(key));
+  useSequence((s) => s.version); // numbers are shown in other units, too
   const entity = useSequence((s) => s.entities[id]);
   const frame = useSequence((s) => s.frame);
   const picked = useSequence((s) => s.chosenKeys[key] ?? NO_KEYS);

@@ -1,4 +1,4 @@
-import { useEffect, useReducer, useState, type DragEvent } from 'react';
+import { useState, useSyncExternalStore, type DragEvent } from 'react';
 import type { Sound, SoundTrack } from '../core/types';
 import {
   bringSounds,
@@ -58,8 +58,6 @@ interface Says {
 export function SoundLanes({ scale }: { scale: Scale }) {
   'use no memo';
   useSequence((s) => s.entities);
-  const [, came] = useReducer((n: number) => n + 1, 0);
-  useEffect(() => onRecordings(came), []);
   const [says, setSays] = useState<Says | null>(null);
   return tracks().map((t) => <TrackLane key={t.id} track={t} scale={scale} says={says} onSays={setSays} />);
 }
@@ -286,8 +284,7 @@ function OneSound({
 
 /** How loud it is, pixel by pixel of what is seen. */
 function Waveform({ sound, scale, x, w }: { sound: Sound; scale: Scale; x: number; w: number }) {
-  'use no memo';
-  const peaks = peaksOf(sound.recording);
+  const peaks = useSyncExternalStore(onRecordings, () => peaksOf(sound.recording));
   if (!peaks) return null;
   const from = Math.max(0, Math.floor(x));
   const to = Math.min(scale.width, Math.ceil(x + w));

@@ -100,7 +100,11 @@ export function peaksOf(recording: string): Uint8Array | undefined {
         peaks.set(recording, new Uint8Array(b));
         came();
       },
-      () => setTimeout(() => asked.delete(recording), AGAIN_MS),
+      () =>
+        setTimeout(() => {
+          asked.delete(recording);
+          came(); // whoever shows it asks again
+        }, AGAIN_MS),
     );
   return undefined;
 }
