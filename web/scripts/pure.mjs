@@ -95,28 +95,33 @@ function changing(id) {
 const isHook = (name) => /^use[A-Z]/.test(name);
 const known = new Map();
 
-/** Through which names a function comes to what may be another the next time; '' where it does not. */
+/** Through which names a place in the text comes to what may be another the next time; '' where it does not. */
+function looksAt(n, within) {
+  if (isNow(n) || isAround(n) || (ts.isIdentifier(n) && changing(n))) return n.getText();
+  if (!ts.isCallExpression(n)) return '';
+  const name = n.expression.getText();
+  if (READS.test(name) || (name === 'get' && !n.arguments.length)) return name;
+  const called = isHook(name) ? undefined : calledFunction(n);
+  const way = called ? looks(called, n.arguments.length, within) : '';
+  return way && `${name} → ${way}`;
+}
+
+/** The same of a function, called with so many arguments. */
 function looks(fn, given, within = new Set()) {
   const call = `${fn.getSourceFile().fileName}:${fn.pos}:${given}`;
   if (known.has(call)) return known.get(call);
   if (within.has(call)) return '';
   within.add(call);
   let way = '';
-  running(fn, given, (n) => {
-    if (way) return;
-    if (ts.isIdentifier(n) && changing(n)) way = n.text;
-    if (isNow(n) || isAround(n)) way = n.getText();
-    if (!ts.isCallExpression(n)) return;
-    const name = n.expression.getText();
-    if (READS.test(name) || (name === 'get' && !n.arguments.length)) way = name;
-    else if (!isHook(name)) {
-      const called = calledFunction(n);
-      const on = called && called !== fn ? looks(called, n.arguments.length, within) : '';
-      if (on) way = `${name} → ${on}`;
-    }
-  });
+  running(fn, given, (n) => (way ||= looksAt(n, within)));
   known.set(call, way);
   return way;
+}
+
+/** Where something stands, for who mends it. */
+function placeOf(n) {
+  const file = n.getSourceFile();
+  return `${path.relative('.', file.fileName)}:${file.getLineAndCharacterOfPosition(n.getStart()).line + 1}`;
 }
 
 const saysSo = (fn) =>
@@ -126,24 +131,11 @@ const saysSo = (fn) =>
 
 /** What a component or hook looks at by itself, each with its place. */
 function found(fn) {
-  const file = fn.getSourceFile();
   const all = [];
   running(fn, 0, (n) => {
-    const add = (what) =>
-      all.push(
-        `${path.relative('.', file.fileName)}:${file.getLineAndCharacterOfPosition(n.getStart()).line + 1} ${what}`,
-      );
-    if (ts.isNewExpression(n) && /^(Float|Int|Uint)\d+Array$/.test(n.expression.getText())) add(n.expression.getText());
-    if (ts.isIdentifier(n) && changing(n)) add(n.text);
-    if (isNow(n) || isAround(n)) add(n.getText());
-    if (!ts.isCallExpression(n) || isHook(n.expression.getText())) return;
-    const name = n.expression.getText();
-    if (READS.test(name)) add(name);
-    else {
-      const called = calledFunction(n);
-      const way = called ? looks(called, n.arguments.length) : '';
-      if (way) add(`${name} → ${way}`);
-    }
+    const numbers = ts.isNewExpression(n) && /^(Float|Int|Uint)\d+Array$/.test(n.expression.getText());
+    const what = numbers ? n.expression.getText() : looksAt(n);
+    if (what) all.push(`${placeOf(n)} ${what}`);
   });
   return all;
 }
@@ -161,7 +153,6 @@ const isWithin = (n, outer) => {
  * has changed when the component is drawn, and not first when the function is called.
  */
 function tooSure(fn) {
-  const file = fn.getSourceFile();
   const all = [];
   const visit = (n, inner) => {
     const within = isFunction(n) ? n : inner;
@@ -170,9 +161,7 @@ function tooSure(fn) {
       while (ts.isPropertyAccessExpression(root)) root = root.expression;
       const at = ts.isIdentifier(root) ? declared(root) : undefined;
       if (at && isWithin(at, fn) && !isWithin(at, within) && lastName(n.expression) !== 'current')
-        all.push(
-          `${path.relative('.', file.fileName)}:${file.getLineAndCharacterOfPosition(n.getStart()).line + 1} ${n.getText()} in a function`,
-        );
+        all.push(`${placeOf(n)} ${n.getText()} in a function`);
     }
     ts.forEachChild(n, (c) => visit(c, within));
   };

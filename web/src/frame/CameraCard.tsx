@@ -4,6 +4,7 @@ import { Slider } from '../fields/Slider';
 import { Swatch } from '../fields/Swatch';
 import { cameraFrom, cameraFromView } from '../doing/create';
 import { edit } from '../session/document';
+import { mayKey } from '../session/laneState';
 import { useSequence } from '../session/state';
 import { LayerChoice } from '../fields/LayerChoice';
 import { Tip } from '../kit/Tip';
@@ -16,7 +17,7 @@ import './frame.css';
 export function CameraCard({ camera }: { camera: Camera }) {
   const frame = useSequence((s) => s.frame);
   const as = (next: Partial<Camera>): Command => ({ kind: 'replace', entity: { ...camera, ...next } });
-  const keysAll = useSequence((s) => s.keying === 'all');
+  const keys = useSequence(mayKey);
   return (
     <div className="card" style={{ borderLeftColor: camera.colour }} data-card="camera">
       <div className="card-head">
@@ -72,9 +73,7 @@ export function CameraCard({ camera }: { camera: Camera }) {
         </Tip>
       </div>
       <p className="says">
-        {keysAll
-          ? 'Moves put keys on this frame.'
-          : 'Moves change fixed places, and keys where there are keys.'}
+        {keys ? 'Moves put keys on this frame.' : 'Moves change fixed places, and keys where there are keys.'}
       </p>
     </div>
   );

@@ -179,6 +179,7 @@ export function CompositionCard({ camera }: { camera: Camera }) {
   );
 }
 
+/** One guide, shown or not: a camera that is dragged does not draw it anew. */
 function GuideChip({
   camera,
   form,
@@ -190,7 +191,10 @@ function GuideChip({
   name: string;
   onOpen: (form: Rule | null) => void;
 }) {
-  const on = useSequence((s) => (s.entities[camera] as Camera).guides.some((g) => g.form === form));
+  const on = useSequence((s) => {
+    const e = s.entities[camera];
+    return e?.kind === 'camera' && e.guides.some((g) => g.form === form);
+  });
   return (
     <Chip
       on={on}

@@ -4,7 +4,7 @@ const set = useSequence.setState;
 
 export const setKeying = (keying: Keying): void => set({ keying });
 
-export const mayKey = (): boolean => useSequence.getState().keying === 'all';
+export const mayKey = ({ keying } = useSequence.getState()): boolean => keying === 'all';
 
 /** Puts a lane into a list, or takes it out. */
 export const flipLane = (list: Exclude<keyof LaneState, 'keying'>, lane: string): void =>

@@ -1,6 +1,6 @@
 import { loadCore } from '../../core/load';
 import type { Line, Run } from './answer';
-import { loadMachine, run, type Telling } from './engine';
+import { loadMachine, run } from './engine';
 
 /** What the page asks of the worker. */
 export interface Asked {
@@ -16,19 +16,15 @@ export interface Asked {
 export type Told =
   { line: Line } | { progress: number } | { made: string } | { ran: string } | { failed: string };
 
-const tell = (told: Told) => postMessage(told);
-
-const QUIETLY: Telling = { line: () => {}, progress: () => {}, made: () => {} };
-
 /** Assets whose nodes and clips the core knows. */
 const known = new Set<string>();
 
 addEventListener('message', (e: MessageEvent<Asked>) => {
   const { base, run: asked, pieces, quietly } = e.data;
+  const tell = (told: Told) => quietly || postMessage(told);
   void (async () => {
     try {
       const [core, machine] = await Promise.all([loadCore(base), loadMachine()]);
-      if (quietly) return void run(machine, core, asked, QUIETLY);
       for (const [asset, rig] of Object.entries(asked.models))
         if (!known.has(asset)) {
           core.registerModel(asset, rig);

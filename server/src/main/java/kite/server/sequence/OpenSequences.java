@@ -80,7 +80,7 @@ class OpenSequences implements DisposableBean {
   Open at(SequenceRow row) {
     Open held = open.getIfPresent(row.id);
     if (held != null && held.is(row)) return held;
-    if (held != null && held.revision >= row.revision && !isStored(row.id, held)) {
+    if (held != null && held.revision >= row.revision && !isOfTheJournal(row.id, held)) {
       open.asMap().remove(row.id, held);
       held = null;
     }
@@ -94,15 +94,17 @@ class OpenSequences implements DisposableBean {
   }
 
   /**
-   * Whether the journal has what is held as newer than a row. Where a state was put back by hand,
-   * as from a backup, it has not, and what is held would stand in the way of all that is made from
-   * there on.
+   * Whether the journal has the edit that made a document. Where a state was put back by hand, as
+   * from a backup, it has not, and a document held as newer would stand in the way of all that is
+   * made from there on.
    */
-  private boolean isStored(UUID id, Open o) {
-    return edits
-        .findBySequenceIdAndRevision(id, o.revision)
-        .map(e -> e.id.equals(o.head))
-        .orElse(false);
+  private boolean isOfTheJournal(UUID id, Open o) {
+    return Objects.equals(headAt(id, o.revision), o.head);
+  }
+
+  /** The edit that the journal has for a revision; null for none. */
+  private UUID headAt(UUID id, long revision) {
+    return edits.findBySequenceIdAndRevision(id, revision).map(e -> e.id).orElse(null);
   }
 
   /** Keeps what an edit made, once that is stored; renews the snapshot when it is old. */
@@ -136,10 +138,7 @@ class OpenSequences implements DisposableBean {
 
   private Open fromSnapshot(UUID id) {
     SnapshotRow row = snapshots.findById(id).orElseThrow(() -> Problem.missing("sequence"));
-    UUID head =
-        row.revision == 0
-            ? null
-            : edits.findBySequenceIdAndRevision(id, row.revision).map(e -> e.id).orElse(null);
+    UUID head = row.revision == 0 ? null : headAt(id, row.revision);
     return new Open(
         row.revision,
         head,
@@ -152,10 +151,7 @@ class OpenSequences implements DisposableBean {
    * A document with all the journal has up to a row's revision; null when that is another story.
    */
   private Open caughtUp(Open o, SequenceRow row) {
-    if (o.revision > 0) {
-      UUID was = edits.findBySequenceIdAndRevision(row.id, o.revision).map(e -> e.id).orElse(null);
-      if (!Objects.equals(was, o.head)) return null;
-    }
+    if (o.revision > 0 && !isOfTheJournal(row.id, o)) return null;
     while (o.revision < row.revision) {
       List<EditRow> more =
           edits.findTop500BySequenceIdAndRevisionGreaterThanOrderByRevision(row.id, o.revision);
