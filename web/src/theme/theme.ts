@@ -16,6 +16,7 @@ export const theme = createTheme({
     info: { main: palette.lilac },
   },
   shape: { borderRadius: 10 },
+  motion: { reducedMotion: 'system' }, // who asks the system for less of it gets none
   typography: {
     fontFamily: '"Nunito Sans Variable", sans-serif',
     fontSize: 13,
@@ -26,11 +27,13 @@ export const theme = createTheme({
     MuiLinearProgress: {
       styleOverrides: {
         bar1: {
-          '.MuiLinearProgress-indeterminate > &': {
-            left: 0,
-            right: 'auto',
-            width: '40%',
-            animation: `${across} 1.6s ease-in-out infinite`,
+          '@media (prefers-reduced-motion: no-preference)': {
+            '.MuiLinearProgress-indeterminate > &': {
+              left: 0,
+              right: 'auto',
+              width: '40%',
+              animation: `${across} 1.6s ease-in-out infinite`,
+            },
           },
         },
         bar2: { '.MuiLinearProgress-indeterminate > &': { display: 'none' } },

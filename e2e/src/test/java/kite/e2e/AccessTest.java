@@ -1,12 +1,14 @@
 package kite.e2e;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -111,5 +113,33 @@ class AccessTest extends Desk {
     page.evaluate("() => location.hash = 'administration'");
     page.getByText("Folder of renders").waitFor();
     fine("administration");
+  }
+
+  /** Who asks the system for less motion sees nothing fade, fold or glide; others do. */
+  @Test
+  void lessMotionForWhoeverAsksForIt() {
+    assertEquals(List.of(), moving());
+    try {
+      page.emulateMedia(
+          new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.NO_PREFERENCE));
+      assertNotEquals(List.of(), moving());
+    } finally {
+      page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
+    }
+  }
+
+  /**
+   * How many parts of the page change for so long that it is seen; a shorter one tells of what the
+   * browser filled in.
+   */
+  private List<?> moving() {
+    return (List<?>)
+        page.evaluate(
+            """
+            () => [...document.querySelectorAll('*')].filter(e => {
+              const style = getComputedStyle(e);
+              return [style.transitionDuration, style.animationDuration]
+                .some(all => all.split(',').some(s => parseFloat(s) >= 0.05));
+            }).map(e => e.className)""");
   }
 }

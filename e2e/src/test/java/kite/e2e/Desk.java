@@ -11,6 +11,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -155,6 +156,7 @@ abstract class Desk {
       Browser.NewContextOptions options =
           new Browser.NewContextOptions()
               .setViewportSize(1120, 700)
+              .setReducedMotion(ReducedMotion.REDUCE)
               .setDeviceScaleFactor(pixelRatio());
       BrowserContext own =
           session == null ? context(options) : context(options.setStorageState(session));
@@ -229,7 +231,10 @@ abstract class Desk {
 
   /** A window of somebody else's, no larger and no finer than the tests' own. */
   static Browser.NewContextOptions small() {
-    return new Browser.NewContextOptions().setViewportSize(1120, 700).setDeviceScaleFactor(0.5);
+    return new Browser.NewContextOptions()
+        .setViewportSize(1120, 700)
+        .setReducedMotion(ReducedMotion.REDUCE)
+        .setDeviceScaleFactor(0.5);
   }
 
   /** As somebody has it who took the first steps: no hint lies over what is looked at. */
