@@ -1,4 +1,5 @@
 import { call } from '../session/http';
+import { rest } from '../session/rest';
 import { useSequence } from '../session/state';
 import { stage } from '../views/stage';
 import { LensPicture } from '../views/LensPicture';
@@ -17,14 +18,8 @@ const PATIENCE_MS = 60_000;
 const DRAWN_MS = 4;
 
 /** Lets the page do something else; a page that nobody sees has slow clocks, but no slow messages. */
-function breathe(ms: number): Promise<void> {
-  if (!document.hidden) return new Promise((on) => setTimeout(on, ms));
-  return new Promise((on) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => on();
-    port2.postMessage(0);
-  });
-}
+const breathe = (ms: number): Promise<void> =>
+  document.hidden ? rest() : new Promise((on) => setTimeout(on, ms));
 
 /** Until nothing is on its way any more. */
 async function come(coming: () => number, what: string): Promise<void> {
@@ -55,6 +50,7 @@ export class Drawing {
   /** Fetches what is drawn and makes ready what it is drawn with. */
   async prepare(): Promise<void> {
     fit(this.sheet, this.film.width, this.film.height);
+    stage.fineShadows(); // what is filmed is handed on
     stage.update(); // asks for the models
     await come(modelsComing, 'A model');
     stage.update();

@@ -134,12 +134,7 @@ export function LensView({ alone = false }: { alone?: boolean }) {
     size.observe(box.current!);
     whenAskedForAxisPoint(() => picture.current?.pick(0, 0)?.point ?? null);
     fit();
-    const now = () => {
-      if (!asked) return;
-      cancelAnimationFrame(asked);
-      draw();
-    };
-    const leave = stage.listen(ask, now);
+    const leave = stage.listen(ask);
     return () => {
       ready = false;
       leave();

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { postJson } from '../session/http';
 import { core } from '../session/evaluated';
 import { edit, endPreview, previewing, undo } from '../session/document';
-import { Laying } from '../session/laying';
+import { laidOnce, Laying } from '../session/laying';
 import { useHistory } from '../session/history';
 import { say } from '../session/said';
 import { useSequence } from '../session/state';
@@ -175,7 +175,8 @@ const FIRST =
 /** Makes ready for the first that is tried. */
 export function begin(): void {
   const document = { ...core().document(), entities: [] };
-  runner.begin({ code: FIRST, name: NAME, document, chosen: {}, seed: 1, now: { ...now(), selected: [] } });
+  const run = { code: FIRST, name: NAME, document, chosen: {}, seed: 1, now: { ...now(), selected: [] } };
+  runner.begin(run, laidOnce);
 }
 
 export function stop(): void {

@@ -218,11 +218,11 @@ export function preview(label: string, ...commands: Command[]): boolean {
 export interface LaidDrawn {
   /** Makes ready what will have to be drawn. */
   prepare(coming: Entity[]): void;
-  /** Draws it at once: the graphics side works on it while the page's lists are made. */
-  draw(): void;
+  /** Draws what `show` brings, one view after the other, so that the page goes on between them; gives what `show` gave. */
+  inTurns(show: () => boolean): Promise<boolean>;
 }
 
-let laidDrawn: LaidDrawn = { prepare() {}, draw() {} };
+let laidDrawn: LaidDrawn = { prepare() {}, inTurns: (show) => Promise.resolve(show()) };
 
 export function whenLaid(by: LaidDrawn): void {
   laidDrawn = by;
@@ -232,12 +232,8 @@ export function whenLaid(by: LaidDrawn): void {
 export const laidMore = (coming: Entity[]): void => laidDrawn.prepare(coming);
 
 /** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
-export function previewLaid(label: string, commands: Command[], change: Change): boolean {
-  if (mayBeShown(commands)) {
-    const shown = overlaid(label, commands, change);
-    if (shown) laidDrawn.draw();
-    return shown;
-  }
+export async function previewLaid(label: string, commands: Command[], change: Change): Promise<boolean> {
+  if (mayBeShown(commands)) return laidDrawn.inTurns(() => overlaid(label, commands, change));
   theCore().endPreview();
   return false;
 }

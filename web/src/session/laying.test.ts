@@ -1,7 +1,7 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import { Refused } from '../core/answer';
 import type { Change, Command, Entity } from '../core/types';
-import { Laying } from './laying';
+import { laidOnce, Laying } from './laying';
 import { useSequence } from './state';
 
 const core = { previewMore: vi.fn(), endPreview: vi.fn(), slots: vi.fn() };
@@ -97,4 +97,19 @@ test('a handle that is taken while all of it is compiled is not let go', async (
   expect(await laying.show('Recipe')).toBe(true);
   expect(page.previewLaid).not.toHaveBeenCalled();
   expect(page.preview).toHaveBeenCalledWith('Recipe', add('a'));
+});
+
+test('what is laid once is taken away at once, also where it is refused', () => {
+  laidOnce([add('a')]);
+  expect(core.previewMore).toHaveBeenCalledOnce();
+  expect(core.endPreview).toHaveBeenCalledOnce();
+  laidOnce([add('child')]);
+  expect(core.endPreview).toHaveBeenCalledTimes(2);
+});
+
+test('nothing is laid once over what is dragged', () => {
+  page.previewing.mockReturnValue(true);
+  laidOnce([add('a')]);
+  expect(core.previewMore).not.toHaveBeenCalled();
+  expect(core.endPreview).not.toHaveBeenCalled();
 });

@@ -2,21 +2,23 @@ import { Refused } from '../core/answer';
 import { theCore } from '../core/load';
 import type { Change, Command } from '../core/types';
 import { laidMore, preview, previewing, previewLaid } from './document';
+import { rest } from './rest';
 import { useSequence } from './state';
-
-/** Lets whatever else waits come first: what is clicked, and what is drawn. A timer of no time would wait for four ms. */
-const rest = (): Promise<void> =>
-  new Promise((done) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      done();
-    };
-    port2.postMessage(null);
-  });
 
 /** So long the page may be kept at a time, ms: what it draws and hears between costs half as much again where it is asked for after each piece. */
 const AT_A_STRETCH_MS = 40;
+
+/** Lays commands over the sequence and takes them away again before anybody looks: what the core has done once it does quicker. */
+export function laidOnce(commands: Command[]): void {
+  if (previewing()) return;
+  try {
+    theCore().previewMore(commands);
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e;
+  } finally {
+    theCore().endPreview();
+  }
+}
 
 /**
  * Lays many commands over the sequence as they come, piece by piece, so that the page is never kept for long. The core

@@ -122,7 +122,7 @@ export class SetViewer {
     stage.scene.add(this.arrows.getHelper(), this.handle, this.drawn);
     const size = new ResizeObserver(() => this.fit());
     size.observe(box);
-    this.leave.push(stage.listen(this.ask, this.now), () => size.disconnect());
+    this.leave.push(stage.listen(this.ask), () => size.disconnect());
     const down = (e: PointerEvent) => {
       this.pressed = this.takesGrip(e) ? null : { x: e.clientX, y: e.clientY };
     };
@@ -182,12 +182,6 @@ export class SetViewer {
 
   private readonly ask = (): void => {
     if (!this.asked && this.ready && this.shown) this.asked = requestAnimationFrame(() => this.draw());
-  };
-
-  private readonly now = (): void => {
-    if (!this.asked) return;
-    cancelAnimationFrame(this.asked);
-    this.draw();
   };
 
   private fit(): void {
@@ -252,10 +246,7 @@ export class SetViewer {
 
   /** Brings all pieces near the middle of things into view; a sea or sky does not count. */
   frameAll(): void {
-    const boxes = stage.pieces.children
-      .filter((o) => o.visible)
-      .map((o) => new THREE.Box3().setFromObject(o))
-      .filter((b) => !b.isEmpty());
+    const boxes = stage.boxes().filter((b) => !b.isEmpty());
     const size = (b: THREE.Box3) => b.getSize(new THREE.Vector3()).length();
     const sizes = boxes.map(size).sort((a, b) => a - b);
     const usual = sizes[Math.floor(sizes.length * 0.8)] ?? 1;
@@ -282,12 +273,11 @@ export class SetViewer {
   /** Brings what is selected into view: a piece as large as it is, anything else from three metres. */
   frameSelection(): void {
     const id = useSequence.getState().selected[0];
-    const o = stage.drawnAs(id);
-    if (!o) return;
+    const at = stage.standsAt(id);
+    if (!at) return;
     const box = new THREE.Box3();
-    if (useSequence.getState().entities[id]?.kind === 'piece') box.setFromObject(o);
-    if (box.isEmpty())
-      box.setFromCenterAndSize(new THREE.Vector3().setFromMatrixPosition(o.matrixWorld), POINT_BOX);
+    if (useSequence.getState().entities[id]?.kind === 'piece') box.copy(stage.boxOf(id)!);
+    if (box.isEmpty()) box.setFromCenterAndSize(new THREE.Vector3().setFromMatrixPosition(at), POINT_BOX);
     this.frameBox(box);
   }
 
@@ -313,8 +303,7 @@ export class SetViewer {
     }
     if (this.grabbed) return;
     const tool = toolFor(e, useSequence.getState().setTool);
-    const world = stage.drawnAs(e.id)!.matrixWorld;
-    world.decompose(this.handle.position, this.handle.quaternion, this.handle.scale);
+    stage.standsAt(e.id)!.decompose(this.handle.position, this.handle.quaternion, this.handle.scale);
     this.handle.scale.set(1, 1, 1);
     if (tool !== 'scale') this.handle.quaternion.identity(); // along the axes of the world
     this.handle.updateMatrixWorld();

@@ -1,7 +1,8 @@
 import * as THREE from 'three';
+import type { Standing } from './standing';
 
-/** One of those that may be alike. */
-export type Standing = THREE.Mesh<THREE.BufferGeometry, THREE.Material>;
+/** What is drawn of those that are alike. */
+export type Likeness = Pick<Standing, 'geometry' | 'material'>;
 
 /** Numbers of a matrix, those of one of its columns, and where its place stands in it. */
 const MATRIX = 16,
@@ -25,6 +26,8 @@ export abstract class AtOnce {
   private stands = false;
   /** Where they stood when they were last put there, from the first of them. */
   private readonly stood: Float64Array;
+  /** Those that are drawn, in that order. */
+  private readonly drawn: Standing[] = [];
 
   /** @param room how many there may be at the most */
   protected constructor(readonly room: number) {
@@ -39,9 +42,10 @@ export abstract class AtOnce {
     const { stood } = this;
     let n = 0,
       moved = false;
-    for (const { visible, matrix } of members) {
-      if (!visible) continue;
-      const [m, at] = [matrix.elements, n++ * MATRIX];
+    for (const one of members) {
+      if (!one.visible) continue;
+      this.drawn[n] = one;
+      const [m, at] = [one.matrix.elements, n++ * MATRIX];
       for (let i = 0; i < MATRIX; i++) {
         const now = i < PLACE ? m[i] : m[i] - from[i - PLACE];
         moved ||= stood[at + i] !== now;
@@ -61,11 +65,21 @@ export abstract class AtOnce {
    */
   protected abstract stand(matrices: Float64Array, count: number): void;
 
+  /** Who of them a ray has met. */
+  met(hit: THREE.Intersection): Standing {
+    return this.drawn[this.nth(hit)];
+  }
+
+  protected abstract nth(hit: THREE.Intersection): number;
+
+  /** The direction, in the world, of the surface that a ray has met, or null. */
+  abstract normal(hit: THREE.Intersection): THREE.Vector3 | null;
+
   /** Frees what the graphics side holds of it. */
   abstract dispose(): void;
 
   /** What draws so many that are as this one is. */
-  static of(like: Standing, room: number): AtOnce {
+  static of(like: Likeness, room: number): AtOnce {
     return like.geometry.getAttribute('position')?.count <= FEW_VERTICES
       ? new Merged(like, room)
       : new Instances(like, room);
@@ -76,7 +90,7 @@ export abstract class AtOnce {
 class Instances extends AtOnce {
   readonly mesh: THREE.InstancedMesh;
 
-  constructor({ geometry, material }: Standing, room: number) {
+  constructor({ geometry, material }: Likeness, room: number) {
     super(room);
     this.mesh = new THREE.InstancedMesh(geometry, material, room);
   }
@@ -91,6 +105,14 @@ class Instances extends AtOnce {
     this.mesh.computeBoundingSphere(); // what is out of sight is left out by it
   }
 
+  protected nth({ instanceId }: THREE.Intersection): number {
+    return instanceId!;
+  }
+
+  normal(hit: THREE.Intersection): THREE.Vector3 | null {
+    return hit.face ? hit.face.normal.clone().transformDirection(this.met(hit).matrix) : null;
+  }
+
   dispose(): void {
     this.mesh.dispose();
   }
@@ -103,7 +125,7 @@ class Merged extends AtOnce {
   private readonly directions: Float32Array;
   private readonly corners: number;
 
-  constructor({ geometry, material }: Standing, room: number) {
+  constructor({ geometry, material }: Likeness, room: number) {
     super(room);
     this.places = geometry.getAttribute('position').array as Float32Array;
     this.directions = geometry.getAttribute('normal').array as Float32Array;
@@ -135,6 +157,14 @@ class Merged extends AtOnce {
     }
     geometry.setDrawRange(0, count * this.corners);
     enclose(position.array as Float32Array, count * this.places.length, geometry.boundingSphere!);
+  }
+
+  protected nth({ face }: THREE.Intersection): number {
+    return Math.floor((face!.a * AXES) / this.places.length);
+  }
+
+  normal({ face }: THREE.Intersection): THREE.Vector3 | null {
+    return face ? face.normal.clone() : null;
   }
 
   dispose(): void {

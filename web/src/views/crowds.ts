@@ -1,6 +1,8 @@
 import * as THREE from 'three';
-import { AtOnce, type Standing } from './atOnce';
+import { AtOnce, type Likeness } from './atOnce';
 import { CROWDED } from './layers';
+import type { Met } from './met';
+import type { Standing } from './standing';
 
 /** So many that are alike are drawn at once; fewer one by one. */
 const LEAST = 16;
@@ -26,17 +28,21 @@ interface Crowd {
 }
 
 /**
- * Draws pieces of one mesh and one surface at once: thousands cost what one does. Each stays in the scene, unseen, to be
- * clicked on, measured and hatched.
+ * Draws pieces of one mesh and one surface at once: thousands cost what one does. What is
+ * asked of one of them by itself, such as its hatching, makes a mesh of it that is not drawn with the others.
  */
 export class Crowds {
   readonly group = new THREE.Group();
   private crowds = new Map<string, Crowd>();
 
   /**
-   * @param like a mesh of the material that most crowds have: its shaders are made with the others, before one comes
+   * @param alone where those are drawn that are not of a crowd
+   * @param like what most crowds are made of: its shaders are made with the others, before one comes
    */
-  constructor(like: Standing) {
+  constructor(
+    private readonly alone: THREE.Group,
+    like: Likeness,
+  ) {
     const nobody = new THREE.InstancedMesh(like.geometry, like.material, 1);
     nobody.count = 0;
     nobody.frustumCulled = false;
@@ -62,8 +68,11 @@ export class Crowds {
     this.crowds = new Map();
     for (const [key, those] of alike) {
       const crowded = those.length >= LEAST;
-      for (const m of those) m.layers.set(crowded ? CROWDED : 0);
-      if (!crowded) continue;
+      for (const s of those) s.layer = crowded ? CROWDED : 0;
+      if (!crowded) {
+        for (const s of those) s.in(this.alone);
+        continue;
+      }
       for (const [cell, near] of cells(those))
         for (let at = 0; at < near.length; at += MOST) {
           const own = `${key} ${cell} ${at}`;
@@ -82,6 +91,18 @@ export class Crowds {
     drawn.mesh.castShadow = drawn.mesh.receiveShadow = true;
     this.group.add(drawn.mesh);
     return drawn;
+  }
+
+  /** Whom a ray meets of those that are drawn so, the nearest first. */
+  met(ray: THREE.Raycaster): Met[] {
+    const byMesh = new Map(
+      [...this.crowds.values()].map(({ drawn }) => [drawn.mesh as THREE.Object3D, drawn]),
+    );
+    return ray.intersectObject(this.group, true).flatMap((hit) => {
+      const drawn = byMesh.get(hit.object);
+      const { distance, point } = hit;
+      return drawn ? [{ id: drawn.met(hit).id, distance, point, normal: drawn.normal(hit) }] : [];
+    });
   }
 
   /** Puts all of them where their pieces are now. */

@@ -3,6 +3,7 @@ import * as THREE from 'three';
 import type { Entity, Light, LightNow } from '../core/types';
 import { core } from '../session/evaluated';
 import { DECAY, type SkyDome } from './air';
+import { inSoftware } from './surfaces';
 
 type Source = THREE.DirectionalLight | THREE.PointLight | THREE.SpotLight | THREE.RectAreaLight;
 
@@ -15,12 +16,18 @@ interface Lamp {
 
 const SUN_REACH_M = 32;
 
+/** Side of the picture of all that the sun reaches. Where drawing is done in software it is most of what a picture costs. */
+const SUN_SHADOW_PX = { fine: 1024, quick: 512 };
+
 /** Keeps the graphics library's lights as the core's are. */
 export class Lighting {
   readonly group = new THREE.Group();
   private readonly air = new THREE.HemisphereLight();
   private readonly lamps = new Map<string, Lamp>();
   private readonly noon = new THREE.DirectionalLight('#ffffff', 3);
+
+  /** Whether the lights that come have fine shadows however long they take. */
+  fine = false;
 
   constructor(private readonly dome: SkyDome) {
     this.noon.position.set(40, 80, 45);
@@ -47,7 +54,7 @@ export class Lighting {
     let lamp = this.lamps.get(l.id);
     if (!lamp) {
       lamp = { form: l.form, main: source(l.form), fill: source(l.form) };
-      shadowed(lamp.main);
+      shadowed(lamp.main, this.fine || !inSoftware() ? 'fine' : 'quick');
       this.lamps.set(l.id, lamp);
       for (const s of [lamp.main, lamp.fill]) this.group.add(s, ...('target' in s ? [s.target] : []));
     }
@@ -143,12 +150,13 @@ function source(form: Light['form']): Source {
 }
 
 /** Lets a light throw shadows. */
-export function shadowed(s: Source): void {
+export function shadowed(s: Source, shadows: keyof typeof SUN_SHADOW_PX = 'fine'): void {
   if (s instanceof THREE.RectAreaLight) return;
   s.castShadow = true;
   s.shadow.bias = -0.0012;
   s.shadow.normalBias = 0.03;
-  const size = s instanceof THREE.DirectionalLight ? 1024 : s instanceof THREE.SpotLight ? 512 : 256;
+  const size =
+    s instanceof THREE.DirectionalLight ? SUN_SHADOW_PX[shadows] : s instanceof THREE.SpotLight ? 512 : 256;
   s.shadow.mapSize.set(size, size);
   if (s instanceof THREE.DirectionalLight) {
     const k = SUN_REACH_M;

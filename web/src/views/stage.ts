@@ -1,46 +1,24 @@
 import * as THREE from 'three';
-import type { Camera, Entity, Mark, Piece, Shape } from '../core/types';
+import type { Camera, Entity, Mark, Piece } from '../core/types';
 import { whenLaid } from '../session/document';
 import { core, evaluated, shownFrame, shownTake } from '../session/evaluated';
+import { rest } from '../session/rest';
 import { useSequence, type Hit } from '../session/state';
 import { lensCamera } from '../session/view';
 import { ActionLineDrawn } from './actionLine';
 import { SkyDome } from './air';
-import { cameraIcon, lightIcon, markIcon, measureLine, pathLine, shapeCamera } from './icons3d';
-import type { Standing } from './atOnce';
 import { Crowds } from './crowds';
-import { coat } from './finishes';
 import { Ghosts } from './ghosts';
-import { RigHandles } from './rigHandles';
-import { AIDS, CROWDED } from './layers';
+import { Grid } from './grid';
+import { measureLine, shapeCamera } from './icons3d';
+import { AIDS } from './layers';
 import { Lighting } from './lighting';
-import { ModelInstance, needModel } from './models';
-import { standIn, standInMaterial } from './standIns';
-
-interface Shown {
-  entity: Entity;
-  object: THREE.Object3D;
-  model?: ModelInstance;
-  /** The same object, where it is a stand-in. */
-  standIn?: Standing;
-  /** The piece it repeats, when it is an instance. */
-  like?: Entity;
-  /** Where a measurement was drawn from. */
-  from?: [number, number, number];
-}
-
-/**
- * Takes something out of the scene, and what was made for it alone off the graphics side. Pieces share their meshes; materials
- * stay, with the shaders that the next of their kind is drawn with.
- */
-function leave({ entity, object }: Shown): void {
-  object.removeFromParent();
-  if (entity.kind === 'piece') return;
-  object.traverse((o) => {
-    (o as THREE.Line).geometry?.dispose();
-    if (o instanceof THREE.Sprite) o.material.map?.dispose();
-  });
-}
+import { metIcon, metPiece } from './met';
+import { onScreen } from './onScreen';
+import { RigHandles } from './rigHandles';
+import { boxOf, leave, made, modelOf, type Coming, type Shown } from './shown';
+import { Standing } from './standing';
+import { standInMaterial } from './standIns';
 
 /** Whether a matrix is another than 16 numbers of an array. */
 function differs(m: number[], world: Float64Array, at: number): boolean {
@@ -52,7 +30,10 @@ function differs(m: number[], world: Float64Array, at: number): boolean {
 export class Stage {
   readonly scene = new THREE.Scene();
   readonly pieces = new THREE.Group();
-  readonly crowds = new Crowds(new THREE.Mesh(new THREE.BufferGeometry(), standInMaterial));
+  readonly crowds = new Crowds(this.pieces, {
+    geometry: new THREE.BufferGeometry(),
+    material: standInMaterial,
+  });
   readonly aids = new THREE.Group();
   readonly ghosts = new Ghosts();
   readonly rigHandles = new RigHandles();
@@ -60,15 +41,21 @@ export class Stage {
   private readonly shown = new Map<string, Shown>();
   private readonly dome = new SkyDome();
   private readonly lighting = new Lighting(this.dome);
-  private grid = new THREE.Group();
-  private gridSeen = '';
+  private readonly grid = new Grid();
   private readonly outline = new THREE.Box3Helper(new THREE.Box3(), 0xf4ecdd);
   private readonly listeners = new Set<() => void>();
-  private readonly hurried = new Set<() => void>();
+  /** Whether who draws it is told later. */
+  private held = false;
   /** Made before they are shown; what never is goes with its entity. */
   private readonly prepared = new WeakMap<Entity, Shown>();
   /** Frame, version, selection, isolation and camera that the scene was last brought to. */
   private seen: unknown[] = [];
+  private readonly coming: Coming = {
+    draw: () => this.draw(),
+    model: (asset) => this.modelCame(asset),
+  };
+  /** What everything was last looked up in. */
+  private world: Float64Array = new Float64Array(0);
 
   /** Grows whenever shadows may fall elsewhere: a renderer that drew an older one draws them anew. */
   shadows = 0;
@@ -76,14 +63,18 @@ export class Stage {
   constructor() {
     whenLaid({
       prepare: (coming) => this.prepare(coming),
-      draw: () => {
-        for (const f of this.hurried) f();
-      },
+      inTurns: (show) => this.inTurns(show),
     });
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
-    this.aids.add(this.outline, this.ghosts.group, this.rigHandles.group, this.actionLine.group);
+    this.aids.add(
+      this.grid.group,
+      this.outline,
+      this.ghosts.group,
+      this.rigHandles.group,
+      this.actionLine.group,
+    );
     this.scene.add(this.dome.mesh, this.lighting.group, this.pieces, this.crowds.group, this.aids);
     this.toAids(this.aids);
     useSequence.subscribe((s, old) => {
@@ -116,22 +107,38 @@ export class Stage {
     return [this.dome.mesh, this.pieces, this.crowds.group];
   }
 
-  /**
-   * Calls back whenever there is something new to draw; gives the way out.
-   *
-   * @param now draws what was asked for, when it is to be drawn before the page does anything else
-   */
-  listen(ask: () => void, now: () => void = () => {}): () => void {
+  /** Calls back whenever there is something new to draw; gives the way out. */
+  listen(ask: () => void): () => void {
     this.listeners.add(ask);
-    this.hurried.add(now);
-    return () => {
-      this.listeners.delete(ask);
-      this.hurried.delete(now);
-    };
+    return () => this.listeners.delete(ask);
   }
 
   draw(): void {
-    for (const f of this.listeners) f();
+    if (this.held) return;
+    for (const ask of this.listeners) ask();
+  }
+
+  /**
+   * Draws what `show` brings in turns, between which the page hears and shows what else there is: its lists, the scene, and one
+   * view after the other, each once the one before is on the screen.
+   */
+  private async inTurns(show: () => boolean): Promise<boolean> {
+    this.held = true;
+    let shown: boolean;
+    try {
+      shown = show();
+    } finally {
+      this.held = false;
+    }
+    if (!shown) return false;
+    await rest();
+    this.update();
+    for (const ask of [...this.listeners]) {
+      await onScreen();
+      if (this.listeners.has(ask)) ask();
+    }
+    await onScreen();
+    return true;
   }
 
   /** Brings the scene to the present frame. Cheap when nothing changed. */
@@ -144,14 +151,18 @@ export class Stage {
     if (this.seen.every((v, i) => v === now[i]) && this.seen.length) return; // the other view was first
     const frameChanged = this.seen[0] !== frame;
     const others = (this.seen[1] !== s.version || this.seen[3] !== s.isolated) && this.reconcile(s.entities);
+    const { world, lens } = evaluated();
+    if (this.seen[1] !== s.version || this.world !== world) this.lookUp(world);
     let moved = others || this.seen.length === 0;
     this.seen = now;
-    const { world, lens } = evaluated();
-    for (const { entity, object, model } of this.shown.values()) {
-      const slot = core().slot(entity.id);
+    for (const { entity, object, model, slot } of this.shown.values()) {
       if (slot < 0) continue;
       if (!moved && (entity.kind === 'piece' || entity.kind === 'light'))
         moved = (model !== undefined && frameChanged) || differs(object.matrix.elements, world, slot * 16);
+      if (object instanceof Standing) {
+        object.stand(world, slot * 16);
+        continue;
+      }
       object.matrix.fromArray(world, slot * 16);
       object.matrixWorldNeedsUpdate = true;
       model?.pose(entity.id);
@@ -163,10 +174,17 @@ export class Stage {
     this.measureFromCameras(world);
     if (this.actionLine.update()) this.toAids(this.actionLine.group);
     this.lighting.update(s.entities, frame, world);
-    this.ruleGrid(s.header.gridM, s.header.gridLines);
+    if (this.grid.rule(s.header.gridM, s.header.gridLines)) this.toAids(this.grid.group);
     this.scene.updateMatrixWorld();
     if (moved) this.shadows++;
     this.outlineSelected(s.selected);
+  }
+
+  /** Finds out where the core has everything in what it evaluates, which is an array of another size where that is more or less. */
+  private lookUp(world: Float64Array): void {
+    this.world = world;
+    const asked = core();
+    for (const s of this.shown.values()) s.slot = asked.slot(s.entity.id);
   }
 
   /** A measurement from a camera follows it. */
@@ -181,28 +199,8 @@ export class Stage {
       object.userData.id = id;
       this.toAids(object);
       this.aids.add(object);
-      this.shown.set(id, { entity: s.entity, object, from });
+      this.shown.set(id, { ...s, object, from });
     }
-  }
-
-  /** Heavy lines a cell apart, fine lines between them near the middle. */
-  private ruleGrid(cellM: number, lines: number): void {
-    const key = `${cellM}/${lines}`;
-    if (key === this.gridSeen) return;
-    this.gridSeen = key;
-    this.aids.remove(this.grid);
-    this.grid = new THREE.Group();
-    const rule = (cells: number, step: number, opacity: number) => {
-      const g = new THREE.GridHelper(cells * step, cells, 0x8fa3bf, 0x5d6f8a);
-      Object.assign(g.material, { transparent: true, opacity, depthWrite: false });
-      g.position.y = 0.002;
-      this.grid.add(g);
-    };
-    const cells = Math.max(8, Math.min(200, 2 * Math.round(30 / cellM)));
-    rule(cells, cellM, 0.3);
-    if (lines > 1) rule(Math.min(240, Math.max(2, Math.round(6 / cellM) * 2) * lines), cellM / lines, 0.11);
-    this.aids.add(this.grid);
-    this.toAids(this.grid);
   }
 
   /** Gives whether anything that casts shadows or light came, went, or was shown or hidden. */
@@ -216,15 +214,10 @@ export class Stage {
     }
     for (const e of Object.values(entities)) {
       if (this.shown.has(e.id)) continue;
-      const s = this.prepared.get(e) ?? this.build(e);
+      const s = this.prepared.get(e) ?? made(e, this.coming);
       if (!s) continue;
-      s.object.userData.id = e.id;
-      if (e.kind === 'path' || e.kind === 'measure') {
-        s.object.updateMatrix();
-      } else s.object.matrixAutoUpdate = false;
-      (e.kind === 'piece' ? this.pieces : this.aids).add(s.object);
-      if (e.kind !== 'piece') this.toAids(s.object);
       this.shown.set(e.id, s);
+      if (!(s.object instanceof Standing)) this.put(s.object, e);
       changed ||= e.kind === 'piece' || e.kind === 'light';
     }
     const hidden = new Set(core().hiddenPieces());
@@ -240,14 +233,22 @@ export class Stage {
     return changed;
   }
 
+  private put(object: THREE.Object3D, e: Entity): void {
+    object.userData.id = e.id;
+    if (e.kind === 'path' || e.kind === 'measure') object.updateMatrix();
+    else object.matrixAutoUpdate = false;
+    (e.kind === 'piece' ? this.pieces : this.aids).add(object);
+    if (e.kind !== 'piece') this.toAids(object);
+  }
+
   /** Makes stand-ins that will be shown. */
   private prepare(coming: Entity[]): void {
     for (const e of coming)
-      if (e.kind === 'piece' && e.shape.kind === 'standIn') this.prepared.set(e, this.piece(e));
+      if (e.kind === 'piece' && e.shape.kind === 'standIn') this.prepared.set(e, made(e, this.coming)!);
   }
 
   private *standIns(): Iterable<Standing> {
-    for (const s of this.shown.values()) if (s.standIn) yield s.standIn;
+    for (const { object } of this.shown.values()) if (object instanceof Standing) yield object;
   }
 
   /** Whether a piece is among those that are seen alone, or in one of them. */
@@ -271,54 +272,10 @@ export class Stage {
     return icons.length === 0 || icons.includes(e.id);
   }
 
-  private build(e: Entity): Shown | null {
-    switch (e.kind) {
-      case 'piece':
-        return this.piece(e);
-      case 'camera':
-        return { entity: e, object: cameraIcon(e) };
-      case 'mark':
-        return { entity: e, object: markIcon(e) };
-      case 'path':
-        return { entity: e, object: pathLine(e) };
-      case 'light':
-        return { entity: e, object: lightIcon(e) };
-      case 'measure':
-        return { entity: e, object: measureLine(e, e.from), from: e.from };
-      default:
-        return null;
-    }
-  }
-
-  private piece(p: Piece): Shown {
-    const entities = useSequence.getState().entities;
-    const like = p.shape.kind === 'instance' ? (entities[p.shape.of] as Piece | undefined) : undefined;
-    const shape = like?.shape ?? p.shape;
-    if (shape.kind === 'standIn') {
-      const object = standIn(p, like, () => this.draw());
-      return { entity: p, object, standIn: object, like };
-    }
-    const object = new THREE.Group();
-    if (shape.kind === 'model') {
-      const model = needModel(shape.asset, () => this.modelCame(shape.asset));
-      if (model) {
-        const instance = new ModelInstance(model, shape.unitM, shape.zUp);
-        const finish = p.finish ?? like?.finish;
-        if (finish) coat(instance.root, like ?? p, finish, () => this.draw());
-        object.add(instance.root);
-        return { entity: p, object, model: instance, like };
-      }
-    }
-    return { entity: p, object, like };
-  }
-
   /** Builds anew whatever waited for a model. */
   private modelCame(asset: string): void {
-    const shapeOf = (e: Entity, like?: Entity): Shape | null =>
-      like?.kind === 'piece' ? like.shape : e.kind === 'piece' ? e.shape : null;
     for (const [id, s] of this.shown) {
-      const shape = shapeOf(s.entity, s.like);
-      if (shape?.kind !== 'model' || shape.asset !== asset || s.model) continue;
+      if (s.model || modelOf(s) !== asset) continue;
       leave(s);
       this.shown.delete(id);
     }
@@ -330,10 +287,15 @@ export class Stage {
     const s = this.shown.get(selected[0]);
     this.outline.visible = s?.entity.kind === 'piece' && s.object.visible;
     if (this.outline.visible) {
-      this.outline.box.setFromObject(s!.object);
+      this.outline.box.copy(boxOf(s!));
       if (this.outline.box.isEmpty()) this.outline.visible = false;
       this.outline.updateMatrixWorld(true);
     }
+  }
+
+  /** Has the lights that come draw their shadows finely, however long that takes. */
+  fineShadows(): void {
+    this.lighting.fine = true;
   }
 
   /** Takes haze and sky away for a view along an axis, or brings them back. */
@@ -346,39 +308,34 @@ export class Stage {
     this.dome.clearHaze(on, shownFrame());
   }
 
-  /** What stands for an entity in the scene. */
+  /** What stands for an entity in the scene, by itself. */
   drawnAs(id: string): THREE.Object3D | undefined {
-    return this.shown.get(id)?.object;
+    const object = this.shown.get(id)?.object;
+    return object instanceof Standing ? object.in(this.pieces) : object;
+  }
+
+  /** Where an entity stands in the world. */
+  standsAt(id: string): THREE.Matrix4 | undefined {
+    const object = this.shown.get(id)?.object;
+    return object instanceof Standing ? object.matrix : object?.matrixWorld;
+  }
+
+  /** The box about what stands for an entity, along the axes of the world. */
+  boxOf(id: string): THREE.Box3 | undefined {
+    const s = this.shown.get(id);
+    return s && boxOf(s);
+  }
+
+  /** The boxes about all pieces that are seen. */
+  boxes(): THREE.Box3[] {
+    return [...this.shown.values()].filter((s) => s.entity.kind === 'piece' && s.object.visible).map(boxOf);
   }
 
   /** The entity under a ray: an icon if one is hit, else the nearest piece. */
   pick(ray: THREE.Raycaster, surfaces = false): Hit | null {
-    ray.layers.set(AIDS);
-    ray.params.Line.threshold = 0.15;
-    const icons = surfaces
-      ? []
-      : ray.intersectObjects(
-          this.aids.children.filter((o) => o.userData.id),
-          true,
-        );
-    ray.layers.set(0);
-    ray.layers.enable(CROWDED);
-    const hit = icons[0] ?? ray.intersectObject(this.pieces, true).find((h) => this.shownAll(h.object));
-    for (let o: THREE.Object3D | null = hit?.object ?? null; o; o = o.parent)
-      if (o.userData.id)
-        return {
-          id: o.userData.id as string,
-          point: hit!.point.toArray(),
-          normal: hit!.face
-            ? hit!.face.normal.clone().transformDirection(hit!.object.matrixWorld).toArray()
-            : null,
-        };
-    return null;
-  }
-
-  private shownAll(o: THREE.Object3D | null): boolean {
-    for (; o; o = o.parent) if (!o.visible) return false;
-    return true;
+    const icons = surfaces ? [] : this.aids.children.filter((o) => o.userData.id);
+    const hit = metIcon(ray, icons) ?? metPiece(ray, this.pieces, this.crowds);
+    return hit ? { id: hit.id, point: hit.point.toArray(), normal: hit.normal?.toArray() ?? null } : null;
   }
 }
 

@@ -3,8 +3,8 @@ import type { Piece } from '../core/types';
 import { core } from '../session/evaluated';
 import { hazed } from './air';
 import { finished } from './finishes';
-import type { Standing } from './atOnce';
 import { Recent } from './recent';
+import { Standing } from './standing';
 
 /** Meshes that are kept for the next of their kind. */
 const MOST_KEPT = 300;
@@ -20,9 +20,7 @@ export const standInMaterial = hazed(
 export function standIn(p: Piece, like: Piece | undefined, ready: () => void): Standing {
   const finish = p.finish ?? like?.finish;
   const material = finish ? finished(finish, (like ?? p).colour, true, ready) : standInMaterial;
-  const mesh = new THREE.Mesh(shaped(p, like), material);
-  mesh.castShadow = mesh.receiveShadow = true;
-  return mesh;
+  return new Standing(p.id, shaped(p, like), material);
 }
 
 const shaped = (p: Piece, like?: Piece): THREE.BufferGeometry =>

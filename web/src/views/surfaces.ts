@@ -22,7 +22,7 @@ const idle: AnySurface[] = [];
 let software: boolean | undefined;
 
 /** Whether drawing is done without a graphics card; asked once. */
-function inSoftware(): boolean {
+export function inSoftware(): boolean {
   if (software !== undefined) return software;
   const probe = document.createElement('canvas').getContext('webgl2');
   const name = probe?.getExtension('WEBGL_debug_renderer_info') ? String(probe.getParameter(0x9246)) : '';

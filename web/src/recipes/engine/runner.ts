@@ -26,25 +26,43 @@ async function modelsOf(entities: Entity[]): Promise<Record<string, string>> {
 export class Runner {
   private worker: Worker | null = null;
   private stopping: (() => void) | null = null;
+  private nth = 0;
 
   private theWorker(): Worker {
     return (this.worker ??= new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
   }
 
-  /** Loads what a recipe needs and runs one that nobody asked for: code that has never run is several times slower. */
-  begin(run: Omit<Run, 'models'>): void {
-    const asked: Asked = { base: document.baseURI, run: { ...run, models: {} }, pieces: true, quietly: true };
-    this.theWorker().postMessage(asked);
+  /**
+   * Loads what a recipe needs and runs one that nobody asked for: code that has never run is several times slower.
+   *
+   * @param made takes what it makes, as long as no other is run
+   */
+  begin(run: Omit<Run, 'models'>, made: (commands: Command[]) => void): void {
+    const worker = this.theWorker();
+    const nth = ++this.nth;
+    worker.onmessage = (e: MessageEvent<Told>) => {
+      if ('made' in e.data) made(JSON.parse(e.data.made) as Command[]);
+    };
+    const asked: Asked = {
+      nth,
+      base: document.baseURI,
+      run: { ...run, models: {} },
+      pieces: true,
+      quietly: true,
+    };
+    worker.postMessage(asked);
   }
 
   async run(run: Omit<Run, 'models'>, told: Partial<Telling> = {}): Promise<Ran> {
     const models = await modelsOf(run.document.entities);
     this.stop();
     const worker = this.theWorker();
+    const nth = ++this.nth;
     return new Promise<Ran>((done, failed) => {
       this.stopping = () => failed(new Stopped('It was stopped.'));
       worker.onmessage = (e: MessageEvent<Told>) => {
         const t = e.data;
+        if (t.nth !== nth) return; // of one that nobody asked for
         if ('line' in t) told.line?.(t.line);
         else if ('progress' in t) told.progress?.(t.progress);
         else if ('made' in t) told.made?.(JSON.parse(t.made) as Command[]);
@@ -56,6 +74,7 @@ export class Runner {
       };
       worker.onerror = (e) => failed(new Error(e.message || 'The recipe could not be run. Reload the page.'));
       const asked: Asked = {
+        nth,
         base: document.baseURI,
         run: { ...run, models },
         pieces: told.made !== undefined,
