@@ -1397,6 +1397,11 @@ export interface HoldBothAnswer {
   fStop: number;
 }
 
+export interface Laid {
+  change: Change;
+  asSaid: string[];
+}
+
 export type LensDragTool = 'turn' | 'orbit' | 'truck' | 'dolly' | 'roll' | 'zoom';
 
 export interface LensReport {
@@ -1495,11 +1500,6 @@ export interface Sighting {
   straightM: number;
   across: number | null;
   down: number | null;
-}
-
-export interface Laid {
-  change: Change;
-  asSaid: string[];
 }
 
 export interface Placed {
@@ -1694,6 +1694,7 @@ export interface KiteCore {
   depthRuler(camera: string): string;
   digest(): string;
   document(): string;
+  dropLaid(): void;
   endComparing(side: number): void;
   endPreview(): void;
   evaluate(frame: number, take: string, world: Float64Array, lens: Float64Array): void;
@@ -1719,6 +1720,7 @@ export interface KiteCore {
   holdSize(camera: string, part: string, subject: string, anchor: string): string;
   keepSize(camera: string, subject: string, focalLengthMm: number, frame: number, key: boolean): string;
   keptSet(placed: string, was: string, also: string): string;
+  layMore(said: string): string;
   laySound(recording: string, seconds: number, name: string, at: number, track: string, id: string, newTrack: string): string;
   lensDolly(metres: number): string;
   lensDrag(tool: string, across: number, down: number): string;
@@ -1756,12 +1758,12 @@ export interface KiteCore {
   pathShape(form: string, x: number, z: number, newId: string): string;
   placeSet(document: string, set: string, name: string, version: number): string;
   placeSubject(camera: string, subject: string, anchor: string, across: number, down: number, size: number, by: string, frame: number, key: boolean): string;
+  planLaid(): void;
   plateImage(plate: string, frame: number): string;
   platePlace(plate: string, frame: number, imageAspect: number, out: Float64Array): void;
   pointSighting(camera: string, x: number, y: number, z: number): string;
   poses(id: string, frames: string, out: Float64Array): string;
   preview(commands: string): string;
-  previewMore(said: string): string;
   programme(): string;
   programmeNames(): number;
   programmePlaces(out: Float64Array): void;
@@ -1791,6 +1793,7 @@ export interface KiteCore {
   shotCode(index: number): string;
   shotFacts(camera: string, take: string, first: number, last: number): string;
   shotRows(): string;
+  showLaid(): void;
   showNumber(value: number, unit: string): string;
   sighting(camera: string, subject: string, anchor: string): string;
   size(ids: string, out: Float64Array): string;

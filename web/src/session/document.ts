@@ -233,9 +233,12 @@ export const laidMore = (coming: Entity[]): void => laidDrawn.prepare(coming);
 
 /** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
 export async function previewLaid(label: string, commands: Command[], change: Change): Promise<boolean> {
-  if (mayBeShown(commands)) return laidDrawn.inTurns(() => overlaid(label, commands, change));
-  theCore().endPreview();
-  return false;
+  if (!mayBeShown(commands)) {
+    theCore().dropLaid();
+    return false;
+  }
+  theCore().showLaid();
+  return laidDrawn.inTurns(() => overlaid(label, commands, change));
 }
 
 /** Whether something is being dragged: a preview lies over the sequence. */

@@ -4,7 +4,7 @@ import type { Change, Command, Entity } from '../core/types';
 import { laidOnce, Laying } from './laying';
 import { useSequence } from './state';
 
-const core = { previewMore: vi.fn(), endPreview: vi.fn(), slots: vi.fn() };
+const core = { layMore: vi.fn(), dropLaid: vi.fn(), planLaid: vi.fn() };
 const page = {
   preview: vi.fn<(...all: unknown[]) => boolean>(() => true),
   previewLaid: vi.fn<(...all: unknown[]) => boolean>(() => true),
@@ -34,7 +34,7 @@ function takes(commands: Command[]): { change: Change; asSaid: string[] } {
 
 beforeEach(() => {
   vi.clearAllMocks();
-  core.previewMore.mockImplementation(takes);
+  core.layMore.mockImplementation(takes);
   page.previewing.mockReturnValue(false);
 });
 
@@ -42,9 +42,9 @@ test('pieces are laid as they come, and shown together', async () => {
   const laying = new Laying();
   laying.more([add('a')]);
   laying.more([add('b'), add('c')]);
-  expect(core.previewMore).not.toHaveBeenCalled(); // the page comes first
+  expect(core.layMore).not.toHaveBeenCalled(); // the page comes first
   expect(await laying.show('Recipe')).toBe(true);
-  expect(core.previewMore.mock.calls.map(([c]) => (c as Command[]).length)).toEqual([1, 2]);
+  expect(core.layMore.mock.calls.map(([c]) => (c as Command[]).length)).toEqual([1, 2]);
   const [[label, commands, change]] = page.previewLaid.mock.calls as unknown as [[string, Command[], Change]];
   expect(label).toBe('Recipe');
   expect(commands).toHaveLength(3);
@@ -69,7 +69,7 @@ test('what nothing makes whole is refused at the end, and nothing is left', asyn
   laying.more([add('a')]);
   laying.more([add('child')]);
   await expect(laying.show('Recipe')).rejects.toThrow('Not yet.');
-  expect(core.endPreview).toHaveBeenCalledOnce();
+  expect(core.dropLaid).toHaveBeenCalledOnce();
   expect(page.previewLaid).not.toHaveBeenCalled();
 });
 
@@ -79,21 +79,14 @@ test('where somebody edits meanwhile it is made anew on what there is then', asy
   useSequence.setState((s) => ({ version: s.version + 1 }));
   laying.more([add('b')]);
   expect(await laying.show('Recipe')).toBe(true);
-  expect(core.previewMore).not.toHaveBeenCalled();
+  expect(core.layMore).not.toHaveBeenCalled();
   expect(page.preview).toHaveBeenCalledWith('Recipe', add('a'), add('b'));
-});
-
-test('a handle in somebody’s hand is left alone', () => {
-  const laying = new Laying();
-  page.previewing.mockReturnValue(true);
-  laying.drop();
-  expect(core.endPreview).not.toHaveBeenCalled();
 });
 
 test('a handle that is taken while all of it is compiled is not let go', async () => {
   const laying = new Laying();
   laying.more([add('a')]);
-  core.slots.mockImplementationOnce(() => page.previewing.mockReturnValue(true));
+  core.planLaid.mockImplementationOnce(() => page.previewing.mockReturnValue(true));
   expect(await laying.show('Recipe')).toBe(true);
   expect(page.previewLaid).not.toHaveBeenCalled();
   expect(page.preview).toHaveBeenCalledWith('Recipe', add('a'));
@@ -101,15 +94,8 @@ test('a handle that is taken while all of it is compiled is not let go', async (
 
 test('what is laid once is taken away at once, also where it is refused', () => {
   laidOnce([add('a')]);
-  expect(core.previewMore).toHaveBeenCalledOnce();
-  expect(core.endPreview).toHaveBeenCalledOnce();
+  expect(core.layMore).toHaveBeenCalledOnce();
+  expect(core.dropLaid).toHaveBeenCalledOnce();
   laidOnce([add('child')]);
-  expect(core.endPreview).toHaveBeenCalledTimes(2);
-});
-
-test('nothing is laid once over what is dragged', () => {
-  page.previewing.mockReturnValue(true);
-  laidOnce([add('a')]);
-  expect(core.previewMore).not.toHaveBeenCalled();
-  expect(core.endPreview).not.toHaveBeenCalled();
+  expect(core.dropLaid).toHaveBeenCalledTimes(2);
 });

@@ -8,15 +8,14 @@ import { useSequence } from './state';
 /** So long the page may be kept at a time, ms: what it draws and hears between costs half as much again where it is asked for after each piece. */
 const AT_A_STRETCH_MS = 40;
 
-/** Lays commands over the sequence and takes them away again before anybody looks: what the core has done once it does quicker. */
+/** Lays commands over the sequence and takes them away again: what the core has done once it does quicker. */
 export function laidOnce(commands: Command[]): void {
-  if (previewing()) return;
   try {
-    theCore().previewMore(commands);
+    theCore().layMore(commands);
   } catch (e) {
     if (!(e instanceof Refused)) throw e;
   } finally {
-    theCore().endPreview();
+    theCore().dropLaid();
   }
 }
 
@@ -74,7 +73,7 @@ export class Laying {
    */
   async show(label: string): Promise<boolean> {
     await this.working;
-    if (this.isLeft()) return preview(label, ...this.commands);
+    if (this.isLeft()) return this.anew(label);
     if (this.waiting.length)
       try {
         this.lay();
@@ -82,17 +81,23 @@ export class Laying {
         this.drop();
         throw e;
       }
-    theCore().slots(); // what all of it comes to is compiled in a turn of its own
+    theCore().planLaid(); // what all of it comes to is compiled in a turn of its own
     await rest();
-    if (this.isLeft()) return preview(label, ...this.commands);
+    if (this.isLeft()) return this.anew(label);
     this.left = true; // it is the preview's from now on
     return previewLaid(label, this.commands, this.all);
+  }
+
+  /** Lays all of it over the sequence as it is now. */
+  private anew(label: string): boolean {
+    theCore().dropLaid();
+    return preview(label, ...this.commands);
   }
 
   /** Takes what was laid away again. */
   drop(): void {
     this.coming = [];
-    if (!previewing()) theCore().endPreview(); // else what is shown is somebody's handle
+    theCore().dropLaid();
     this.left = true;
   }
 
@@ -101,7 +106,7 @@ export class Laying {
   }
 
   private lay(): void {
-    const { change, asSaid } = theCore().previewMore(this.waiting);
+    const { change, asSaid } = theCore().layMore(this.waiting);
     const said = new Map(this.waiting.flatMap((c) => (c.kind === 'add' ? [[c.entity.id, c.entity]] : [])));
     this.waiting = [];
     for (const [id, before] of Object.entries(change.before))

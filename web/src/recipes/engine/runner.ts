@@ -38,6 +38,7 @@ export class Runner {
    * @param made takes what it makes, as long as no other is run
    */
   begin(run: Omit<Run, 'models'>, made: (commands: Command[]) => void): void {
+    if (this.stopping) return; // somebody was quicker
     const worker = this.theWorker();
     const nth = ++this.nth;
     worker.onmessage = (e: MessageEvent<Told>) => {

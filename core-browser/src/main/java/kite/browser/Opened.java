@@ -26,8 +26,12 @@ final class Opened {
   private static Plan basePlan;
   private static Plan plan;
 
-  /** Whether more is shown than the plan knows. */
-  private static boolean behind;
+  /**
+   * What was laid over what is shown and is not shown yet, or null, and its plan once that is made.
+   */
+  private static Sequence laid;
+
+  private static Plan laidPlan;
 
   private static final Map<String, ModelRig> RIGS = new HashMap<>();
 
@@ -77,7 +81,6 @@ final class Opened {
 
   /** The plan of what is shown, at the frame last evaluated. */
   static Plan plan() {
-    if (behind) catchUp();
     return plan;
   }
 
@@ -87,7 +90,7 @@ final class Opened {
   }
 
   static void open(Sequence s) {
-    behind = false;
+    dropLaid();
     base = shown = s;
     basePlan = plan = new Plan(base, Opened::rig);
   }
@@ -96,37 +99,55 @@ final class Opened {
     RIGS.put(asset, rig);
     if (base == null) return;
     basePlan = new Plan(base, Opened::rig, basePlan);
-    behind = false;
     plan = shown == base ? basePlan : new Plan(shown, Opened::rig, basePlan);
   }
 
   static void made(Sequence next, Change change) {
-    behind = false;
     base = shown = next;
     basePlan = plan = basePlan.after(next, change);
   }
 
   static void previewed(Sequence next, Change change) {
-    behind = false;
     shown = next;
     plan = basePlan.after(next, change);
   }
 
-  /** Lays more over what is shown. Its plan is made when it is asked for: much more may follow. */
-  static void previewedMore(Sequence next) {
-    shown = next;
-    behind = true;
+  /** What is shown, with what was laid over it. */
+  static Sequence laid() {
+    return laid == null ? shown : laid;
   }
 
-  private static void catchUp() {
-    behind = false;
-    double frame = plan.frame();
-    plan = new Plan(shown, Opened::rig, plan).inTake(plan.take());
-    if (!Double.isNaN(frame)) plan.evaluate(frame);
+  /**
+   * Lays more. Nothing that is asked meanwhile knows of it, and its plan is made when it is wanted:
+   * much more may follow.
+   */
+  static void lay(Sequence next) {
+    laid = next;
+    laidPlan = null;
+  }
+
+  /** Makes the plan of what was laid, at the frame last evaluated. */
+  static void planLaid() {
+    if (laid == null || laidPlan != null) return;
+    laidPlan = new Plan(laid, Opened::rig, plan).inTake(plan.take());
+    if (!Double.isNaN(plan.frame())) laidPlan.evaluate(plan.frame());
+  }
+
+  /** Shows what was laid as a preview. */
+  static void showLaid() {
+    if (laid == null) return;
+    planLaid();
+    shown = laid;
+    plan = laidPlan;
+    dropLaid();
+  }
+
+  static void dropLaid() {
+    laid = null;
+    laidPlan = null;
   }
 
   static void endPreview() {
-    behind = false;
     shown = base;
     plan = basePlan;
   }

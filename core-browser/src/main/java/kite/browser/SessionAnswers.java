@@ -82,12 +82,12 @@ final class SessionAnswers {
   record Laid(Change change, List<String> asSaid) {}
 
   /**
-   * Shows what more commands would do on top of what is shown, without doing it. Questions are
-   * answered at the same frame.
+   * Lays commands over what is shown and what was laid before. It is not shown: every question is
+   * answered as if they had not come, until {@link #showLaid}.
    */
-  public static Laid previewMore(CommandJson.Said said) {
-    Edit.Made made = Edit.make(Opened.shown(), said.commands());
-    Opened.previewedMore(made.sequence());
+  public static Laid layMore(CommandJson.Said said) {
+    Edit.Made made = Edit.make(Opened.laid(), said.commands());
+    Opened.lay(made.sequence());
     Change change = made.change();
     Map<String, Entity> others = new TreeMap<>(change.after());
     List<String> asSaid = new ArrayList<>();
@@ -100,6 +100,21 @@ final class SessionAnswers {
     }
     return new Laid(
         new Change(change.before(), others, change.headerBefore(), change.headerAfter()), asSaid);
+  }
+
+  /** Makes ready what was laid, so that showing it takes no time. */
+  public static void planLaid() {
+    Opened.planLaid();
+  }
+
+  /** Shows what was laid as a preview: without doing it. */
+  public static void showLaid() {
+    Opened.showLaid();
+  }
+
+  /** Takes away what was laid and is not shown. */
+  public static void dropLaid() {
+    Opened.dropLaid();
   }
 
   /** Whether commands do no more than somebody who reviews may. */
