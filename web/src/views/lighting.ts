@@ -153,11 +153,13 @@ function source(form: Light['form']): Source {
 export function shadowed(s: Source, shadows: keyof typeof SUN_SHADOW_PX = 'fine'): void {
   if (s instanceof THREE.RectAreaLight) return;
   s.castShadow = true;
-  s.shadow.bias = -0.0012;
-  s.shadow.normalBias = 0.03;
   const size =
     s instanceof THREE.DirectionalLight ? SUN_SHADOW_PX[shadows] : s instanceof THREE.SpotLight ? 512 : 256;
   s.shadow.mapSize.set(size, size);
+  // what a pixel of a coarser picture covers lies deeper: less would shade what stands in the light
+  const coarser = s instanceof THREE.DirectionalLight ? SUN_SHADOW_PX.fine / size : 1;
+  s.shadow.bias = -0.0012 * coarser;
+  s.shadow.normalBias = 0.03 * coarser;
   if (s instanceof THREE.DirectionalLight) {
     const k = SUN_REACH_M;
     Object.assign(s.shadow.camera, { left: -k, right: k, top: k, bottom: -k, near: 1, far: 220 });
