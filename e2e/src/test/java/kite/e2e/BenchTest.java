@@ -117,7 +117,7 @@ class BenchTest extends Desk {
         for (let i = 0; i < out.length; i++) worst = Math.max(worst, Math.abs(out[i] - world[i]));
         const one = [];
         const w1 = new Float64Array(n * 16), l1 = new Float64Array(n * 12);
-        for (let i = 0; i < 400; i++) one.push(time(() => core.evaluate(i, w1, l1)));
+        for (let i = 0; i < 400; i++) one.push(time(() => core.evaluate(i, '', w1, l1)));
         const median = q => [...q].sort((x, y) => x - y)[q.length >> 1];
         return [median(a), median(b), worst, one.reduce((x, y) => x + y) / one.length];
       }""";
@@ -228,12 +228,13 @@ class BenchTest extends Desk {
         const said = JSON.parse(core.open(document));
         if (said?.refusal) throw new Error(said.refusal.text);
         const n = core.slots(), world = new Float64Array(n * 16), lens = new Float64Array(n * 12);
+        const taken = said => { if (said.startsWith('{"refusal"')) throw new Error(said); };
         const times = { evaluate: [], drag: [], ruler: [], seen: [] };
         for (let i = 0; i < 160; i++) {
           const keep = (k, f) => { const t = performance.now(); f(); if (i >= 40) times[k].push(performance.now() - t); };
-          keep('evaluate', () => core.evaluate(i, world, lens));
-          const commands = JSON.stringify({ commands: [{ kind: 'setValue', id: piece, channel: 'x', frame: i, value: i / 10, key: false }] });
-          keep('drag', () => { core.preview(commands); core.evaluate(i, world, lens); });
+          keep('evaluate', () => core.evaluate(i, '', world, lens));
+          const commands = JSON.stringify([{ kind: 'setValue', id: piece, channel: 'x', frame: i, value: i / 10, key: false }]);
+          keep('drag', () => { taken(core.preview(commands)); core.evaluate(i, '', world, lens); });
           core.endPreview();
           keep('ruler', () => core.depthRuler('cam0'));
           keep('seen', () => core.seen('cam0'));

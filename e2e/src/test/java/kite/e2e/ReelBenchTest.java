@@ -35,19 +35,20 @@ class ReelBenchTest extends Desk {
         const n = core.slots(), world = new Float64Array(n * 16), lens = new Float64Array(n * 12);
         const twenty = work => { const t = performance.now(); for (let k = 0; k < 20; k++) work(k); return (performance.now() - t) / 20; };
         const best = work => { const all = []; for (let b = 0; b < 20; b++) all.push(twenty(work)); return Math.min(...all); };
+        const taken = said => { if (said.startsWith('{"refusal"')) throw new Error(said); };
         const kinds = {
           roll: k => ({ kind: 'rollCut', id: middle, by: k }),
           trim: k => ({ kind: 'trimShot', id: middle, head: 0, tail: k }),
           slip: k => ({ kind: 'slipShot', id: middle, by: k }),
         };
         const times = names.map(name => best(k => {
-          core.preview(JSON.stringify({ commands: [kinds[name](k + 1)] }));
+          taken(core.preview(JSON.stringify([kinds[name](k + 1)])));
           core.programmeNames();
           core.programmePlaces(places);
-          core.evaluate(core.sceneAt(100000), world, lens);
+          core.evaluate(core.sceneAt(100000), '', world, lens);
         }));
         core.endPreview();
-        times.push(best(k => core.evaluate(core.sceneAt(1000 + k * 5000), world, lens)));
+        times.push(best(k => core.evaluate(core.sceneAt(1000 + k * 5000), '', world, lens)));
         times.push(best(k => core.seenAt(50000 + k)));
         times.push(best(k => core.cutNotes(k)));
         return times;

@@ -152,19 +152,20 @@ class RigBenchTest extends Desk {
           const n = core.slots();
           world ??= new Float64Array(n * 16);
           lens ??= new Float64Array(n * 12);
-          const ms = time(() => { for (let f = 0; f < frames; f++) core.evaluate(f, world, lens); });
+          const ms = time(() => { for (let f = 0; f < frames; f++) core.evaluate(f, '', world, lens); });
           if (i >= 2) whole.push(ms);
         }
+        const taken = said => { if (said.startsWith('{"refusal"')) throw new Error(said); };
         const dragged = [];
         for (const [id, channel] of drags) {
           let i = 0;
-          const preview = () => core.preview(JSON.stringify({ commands: [{ kind: 'setValue', id, channel, frame: 700, value: 1 + i++ / 100, key: false }] }));
+          const preview = () => taken(core.preview(JSON.stringify([{ kind: 'setValue', id, channel, frame: 700, value: 1 + i++ / 100, key: false }])));
           // the clock is coarse: twenty are timed together, with the frame and without
           const twenty = work => time(() => { for (let k = 0; k < 20; k++) work(); }) / 20;
           const commands = [], both = [];
           for (let block = 0; block < 20; block++) {
             commands.push(twenty(preview));
-            both.push(twenty(() => { preview(); core.evaluate(700, world, lens); }));
+            both.push(twenty(() => { preview(); core.evaluate(700, '', world, lens); }));
           }
           core.endPreview();
           const command = Math.min(...commands);
