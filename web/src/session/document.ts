@@ -214,22 +214,15 @@ export function preview(label: string, ...commands: Command[]): boolean {
   return change ? overlaid(label, commands, change) : false;
 }
 
-/** Who draws what is laid: it is much. */
-export interface LaidDrawn {
-  /** Makes ready what will have to be drawn. */
-  prepare(coming: Entity[]): void;
-  /** Draws what `show` brings, one view after the other, so that the page goes on between them; gives what `show` gave. */
-  inTurns(show: () => boolean): Promise<boolean>;
+/** Draws what `show` brings, one view after the other, so that the page goes on between them; gives what `show` gave. */
+type InTurns = (show: () => boolean) => Promise<boolean>;
+
+let inTurns: InTurns = (show) => Promise.resolve(show());
+
+/** Says who draws what is laid: it is much. */
+export function whenLaid(by: InTurns): void {
+  inTurns = by;
 }
-
-let laidDrawn: LaidDrawn = { prepare() {}, inTurns: (show) => Promise.resolve(show()) };
-
-export function whenLaid(by: LaidDrawn): void {
-  laidDrawn = by;
-}
-
-/** Tells of what was laid and is not shown yet. */
-export const laidMore = (coming: Entity[]): void => laidDrawn.prepare(coming);
 
 /** Shows what the core has laid over the sequence already, as a preview; false where it may not be. */
 export async function previewLaid(label: string, commands: Command[], change: Change): Promise<boolean> {
@@ -238,7 +231,7 @@ export async function previewLaid(label: string, commands: Command[], change: Ch
     return false;
   }
   theCore().showLaid();
-  return laidDrawn.inTurns(() => overlaid(label, commands, change));
+  return inTurns(() => overlaid(label, commands, change));
 }
 
 /** Whether something is being dragged: a preview lies over the sequence. */

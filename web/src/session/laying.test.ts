@@ -16,7 +16,6 @@ vi.mock('./document', () => ({
   preview: (...all: unknown[]) => page.preview(...all),
   previewLaid: (...all: unknown[]) => page.previewLaid(...all),
   previewing: () => page.previewing(),
-  laidMore: () => {},
 }));
 
 const add = (id: string): Command => ({ kind: 'add', entity: { id } as Entity });

@@ -1,7 +1,7 @@
 import { Refused } from '../core/answer';
 import { theCore } from '../core/load';
 import type { Change, Command } from '../core/types';
-import { laidMore, preview, previewing, previewLaid } from './document';
+import { preview, previewing, previewLaid } from './document';
 import { rest } from './rest';
 import { useSequence } from './state';
 
@@ -113,9 +113,7 @@ export class Laying {
       if (!(id in this.all.after) && !(id in this.all.before)) this.all.before[id] = before;
     for (const id of Object.keys(change.before)) if (!(id in change.after)) delete this.all.after[id];
     Object.assign(this.all.after, change.after);
-    const whole = asSaid.map((id) => said.get(id)!);
-    for (const e of whole) this.all.after[e.id] = e;
-    laidMore(whole);
+    for (const id of asSaid) this.all.after[id] = said.get(id)!;
     if (change.headerAfter) {
       this.all.headerBefore ??= change.headerBefore;
       this.all.headerAfter = change.headerAfter;

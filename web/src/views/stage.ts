@@ -46,8 +46,6 @@ export class Stage {
   private readonly listeners = new Set<() => void>();
   /** Whether who draws it is told later. */
   private held = false;
-  /** Made before they are shown; what never is goes with its entity. */
-  private readonly prepared = new WeakMap<Entity, Shown>();
   /** Frame, version, selection, isolation and camera that the scene was last brought to. */
   private seen: unknown[] = [];
   private readonly coming: Coming = {
@@ -61,10 +59,7 @@ export class Stage {
   shadows = 0;
 
   constructor() {
-    whenLaid({
-      prepare: (coming) => this.prepare(coming),
-      inTurns: (show) => this.inTurns(show),
-    });
+    whenLaid((show) => this.inTurns(show));
     Object.assign(this.outline.material, { depthTest: false, transparent: true });
     this.outline.renderOrder = 8;
     this.outline.visible = false;
@@ -214,7 +209,7 @@ export class Stage {
     }
     for (const e of Object.values(entities)) {
       if (this.shown.has(e.id)) continue;
-      const s = this.prepared.get(e) ?? made(e, this.coming);
+      const s = made(e, this.coming);
       if (!s) continue;
       this.shown.set(e.id, s);
       if (!(s.object instanceof Standing)) this.put(s.object, e);
@@ -239,12 +234,6 @@ export class Stage {
     else object.matrixAutoUpdate = false;
     (e.kind === 'piece' ? this.pieces : this.aids).add(object);
     if (e.kind !== 'piece') this.toAids(object);
-  }
-
-  /** Makes stand-ins that will be shown. */
-  private prepare(coming: Entity[]): void {
-    for (const e of coming)
-      if (e.kind === 'piece' && e.shape.kind === 'standIn') this.prepared.set(e, made(e, this.coming)!);
   }
 
   private *standIns(): Iterable<Standing> {

@@ -97,6 +97,7 @@ final class Opened {
 
   static void register(String asset, ModelRig rig) {
     RIGS.put(asset, rig);
+    laidPlan = null; // one that was made without it
     if (base == null) return;
     basePlan = new Plan(base, Opened::rig, basePlan);
     plan = shown == base ? basePlan : new Plan(shown, Opened::rig, basePlan);

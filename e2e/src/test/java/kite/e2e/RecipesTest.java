@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
+import java.awt.image.BufferedImage;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -72,6 +73,22 @@ class RecipesTest extends Desk {
       const seen = a.sees(oda, 1125);
       console.log('sees', seen.across, seen.down, seen.alongM);
       """;
+
+  /** Of a size that nothing had before: its mesh is made for it. */
+  @Test
+  void whatIsTriedIsDrawn() throws Exception {
+    recipes();
+    settled();
+    BufferedImage before = lens();
+    write(
+        "kite.standIn('box', 'Tower', { width: 2.03, height: 5.07, depth: 2.01, at: [0, 0, -9] })");
+    tried();
+    settled();
+    assertTrue(difference(before, lens()) > 0.01, "it is seen");
+    button("Drop").click();
+    settled();
+    assertEquals(0, difference(before, lens()), 0.001);
+  }
 
   @Test
   void aSceneIsTriedInTheViewsAndKeptAsOneEdit() throws Exception {
